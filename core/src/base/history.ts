@@ -1,0 +1,61 @@
+import { type Change, type Patch, replay } from './change';
+
+export type Step = {
+  readonly label: string;
+  readonly merge: string | null;
+  readonly forward: Patch[];
+  readonly back: Patch[];
+};
+export type History = { readonly past: readonly Step[]; readonly future: readonly Step[] };
+
+export const emptyHistory: History = { past: [], future: [] };
+
+const LIMIT = 500;
+
+/**
+ * Records a change. Two steps with the same non-null merge key (typing in one field, one drag) become one;
+ * a change without patches leaves the history as it is.
+ */
+export function record<T>(history: History, change: Change<T>, label: string, merge: string | null = null): History {
+  if (change.forward.length === 0) return history;
+  const last = history.past.at(-1);
+  const step: Step = { label, merge, forward: change.forward, back: change.back };
+  if (last && merge !== null && last.merge === merge && history.future.length === 0) {
+    const joined: Step = {
+      label,
+      merge,
+      forward: [...last.forward, ...step.forward],
+      back: [...step.back, ...last.back],
+    };
+    return { past: [...history.past.slice(0, -1), joined], future: [] };
+  }
+  return { past: [...history.past.slice(-LIMIT + 1), step], future: [] };
+}
+
+/** Takes the last step back; null where there is none. */
+export function undo<T extends object>(
+  state: T,
+  history: History,
+): { state: T; history: History; label: string } | null {
+  const step = history.past.at(-1);
+  if (!step) return null;
+  return {
+    state: replay(state, step.back),
+    history: { past: history.past.slice(0, -1), future: [step, ...history.future] },
+    label: step.label,
+  };
+}
+
+/** Takes the step again that was last taken back; null where there is none. */
+export function redo<T extends object>(
+  state: T,
+  history: History,
+): { state: T; history: History; label: string } | null {
+  const step = history.future[0];
+  if (!step) return null;
+  return {
+    state: replay(state, step.forward),
+    history: { past: [...history.past, { ...step, merge: null }], future: history.future.slice(1) },
+    label: step.label,
+  };
+}

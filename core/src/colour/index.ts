@@ -1,0 +1,2 @@
+export * from './colour';
+export * from './palette';

@@ -1,0 +1,104 @@
+import { type Brief } from '../book';
+import { type Hex, contrast, hexOf, mostLegible, rgbOf } from '../colour';
+import type { Doc, WordsPart } from '../cover';
+import { type Ink, type InkItem, fill, flat } from '../ink';
+import { type Rect, compose as after, joinPaths, rectPath, rotate, translate } from '../plane';
+import { FALLBACK_CUT, type Shaper, layOut } from '../text';
+import { edgePaint } from './edge';
+
+export const SPINE_CUT = 'cormorant-garamond/700';
+
+type Voice = { cut: string; colour: Hex; upper: boolean; tracking: number };
+
+const wordsPart = (doc: Doc, role: WordsPart['role']): WordsPart | undefined =>
+  Object.values(doc.parts).find(
+    (part): part is WordsPart => part.kind === 'words' && part.role === role && !part.hidden,
+  );
+
+/** Fonts the spine needs: those of the title and byline on the front. */
+export function spineNeeds(doc: Doc): string[] {
+  return [FALLBACK_CUT, wordsPart(doc, 'title')?.cut ?? SPINE_CUT, wordsPart(doc, 'byline')?.cut ?? SPINE_CUT];
+}
+
+/** Mean of a list of colours. */
+function meanOf(colours: readonly Hex[]): Hex {
+  const sum = [0, 0, 0];
+  for (const hex of colours) rgbOf(hex).forEach((v, c) => (sum[c] += v));
+  return hexOf([sum[0] / colours.length, sum[1] / colours.length, sum[2] / colours.length]);
+}
+
+/** The front's own voice for a role, its colour kept only where it reads on the spine at 4.5:1. */
+function voice(doc: Doc, role: 'title' | 'byline', ground: Hex): Voice {
+  const part = wordsPart(doc, role);
+  const own = part?.colour;
+  const colour = own && contrast(own, ground) >= 4.5 ? own : mostLegible(ground, ['#faf7ee', '#16181b']);
+  return { cut: part?.cut ?? SPINE_CUT, colour, upper: part?.upper ?? false, tracking: part?.tracking ?? 0.02 };
+}
+
+/**
+ * The spine from the front: the colours of the front's left edge run on across it, title and author read down it
+ * in their own faces, the volume number stands upright at the foot. Title and author have places of their own and
+ * cannot meet. Sizes in pixels; `edge` from top to bottom.
+ */
+export function composeSpine(
+  doc: Doc,
+  brief: Brief,
+  shaper: Shaper,
+  edge: readonly Hex[],
+  size: { widthPx: number; heightPx: number },
+): Ink {
+  const { widthPx: w, heightPx: h } = size;
+  const items: InkItem[] = [fill(rectPath({ x: 0, y: 0, width: w, height: h }), edgePaint(edge, h))];
+  const at = (from: number, to: number): Hex =>
+    meanOf(edge.slice(Math.floor(from * (edge.length - 1)), Math.ceil(to * (edge.length - 1)) + 1));
+  const foot = brief.seriesNumber !== null ? 0.1 : 0.045;
+  const margin = 0.045;
+  const author = brief.author.trim();
+  const split = author ? 0.6 : 1 - foot;
+  // Thin spines carry smaller words; thick ones do not shout.
+  const across = Math.min(w * 0.62, h * 0.05);
+  const down = (text: string, from: number, to: number, v: Voice, share: number, align: 'left' | 'right'): void => {
+    const area: Rect = { x: from * h, y: -(across * share) / 2, width: (to - from) * h, height: across * share };
+    const block = layOut(
+      shaper,
+      {
+        text: text.replace(/\s+/g, ' '),
+        cut: v.cut,
+        tracking: v.tracking,
+        leading: 1,
+        upper: v.upper,
+        align,
+        alignY: 'middle',
+        sizePx: null,
+        maxPx: across,
+        minor: null,
+      },
+      area,
+    );
+    const turn = after(translate(w / 2, 0), rotate(Math.PI / 2));
+    items.push(fill(joinPaths(block.words.map((word) => word.path)), flat(v.colour), { transform: turn }));
+  };
+  if (brief.title.trim()) down(brief.title, margin, split - 0.02, voice(doc, 'title', at(margin, split)), 1, 'left');
+  if (author) down(author, split + 0.02, 1 - foot, voice(doc, 'byline', at(split, 1 - foot)), 0.62, 'right');
+  if (brief.seriesNumber !== null) {
+    const v = voice(doc, 'byline', at(0.93, 1));
+    const block = layOut(
+      shaper,
+      {
+        text: String(brief.seriesNumber),
+        cut: v.cut,
+        tracking: 0,
+        leading: 1,
+        upper: false,
+        align: 'centre',
+        alignY: 'middle',
+        sizePx: null,
+        maxPx: across,
+        minor: null,
+      },
+      { x: w * 0.15, y: h * 0.94, width: w * 0.7, height: Math.min(h * 0.03, w * 0.7) },
+    );
+    items.push(fill(joinPaths(block.words.map((word) => word.path)), flat(v.colour)));
+  }
+  return { widthPx: w, heightPx: h, items };
+}

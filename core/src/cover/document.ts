@@ -1,0 +1,34 @@
+import { orderKeys } from '../base';
+import { z } from 'zod';
+import { Part } from './parts';
+
+/** A flat composition: a cover front or a promotional graphic. Parts are keyed by id and sorted by their order key. */
+export const Doc = z.object({
+  widthPx: z.number().int().min(16).max(10_000),
+  heightPx: z.number().int().min(16).max(10_000),
+  /** True for a cover file that somebody else finished: it is the front as it is. */
+  finished: z.boolean(),
+  parts: z.record(z.string(), Part).refine((parts) => Object.keys(parts).length <= 500),
+});
+export type Doc = z.infer<typeof Doc>;
+
+/** Parts from back to front. */
+export function inOrder(doc: Doc): Part[] {
+  return Object.values(doc.parts).sort((a, b) =>
+    a.order < b.order ? -1 : a.order > b.order ? 1 : a.id < b.id ? -1 : 1,
+  );
+}
+
+/** A document of these parts, back to front; ids and order keys are given here. */
+export function docOf(widthPx: number, heightPx: number, parts: readonly PartSeed[], finished = false): Doc {
+  const keyed: Record<string, Part> = {};
+  const keys = orderKeys(parts.length);
+  parts.forEach((part, i) => {
+    const full = { ...part, id: part.id ?? `${part.kind}-${i}`, order: keys[i] } as Part;
+    keyed[full.id] = full;
+  });
+  return { widthPx, heightPx, finished, parts: keyed };
+}
+
+type Seed<P> = P extends Part ? Omit<P, 'id' | 'order'> & { id?: string } : never;
+export type PartSeed = Seed<Part>;

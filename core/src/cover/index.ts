@@ -1,0 +1,4 @@
+export * from './document';
+export * from './defaults';
+export * from './parts';
+export * from './ops';

@@ -1,0 +1,5 @@
+export * from './add-part';
+export * from './move-part';
+export * from './recolour';
+export * from './remove-part';
+export * from './set-part';

@@ -1,0 +1,5 @@
+export * from './books';
+export { foxfire } from './foxfire';
+export { mossGarden } from './moss-garden';
+export { smallHours } from './small-hours';
+export { snowfall } from './snowfall';

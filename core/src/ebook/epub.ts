@@ -1,0 +1,152 @@
+import { zipSync, type Zippable } from 'fflate';
+import { type Brief, seriesLine } from '../book';
+import { xml } from './xml';
+
+export type EpubInput = {
+  readonly brief: Brief;
+  readonly cover: { readonly bytes: Uint8Array; readonly widthPx: number; readonly heightPx: number };
+  /** A urn, for example urn:uuid:... */
+  readonly identifier: string;
+  /** ISO 8601 in UTC without fractions: 2026-11-25T10:00:00Z. */
+  readonly modified: string;
+};
+
+const utf8 = (text: string): Uint8Array => new TextEncoder().encode(text);
+
+/** Words for a reader who cannot see the cover. */
+export function coverAlt(brief: Brief): string {
+  const title = brief.title.trim() || 'Untitled';
+  const subtitle = brief.subtitle.trim() ? `: ${brief.subtitle.trim()}` : '';
+  const author = brief.author.trim() ? ` by ${brief.author.trim()}` : '';
+  return `Cover of ${title}${subtitle}${author}`;
+}
+
+/**
+ * An EPUB 3.3 with a cover page, a title page and navigation. The cover is one image, marked as such for new and old
+ * reading systems, shown whole on any screen. Equal input gives equal bytes.
+ */
+export function makeEpub({ brief, cover, identifier, modified }: EpubInput): Uint8Array<ArrayBuffer> {
+  const title = brief.title.trim() || 'Untitled';
+  const author = brief.author.trim();
+  const alt = coverAlt(brief);
+  const lang = brief.language;
+  const page = (heading: string, type: string, body: string, style: string): string =>
+    `<?xml version="1.0" encoding="UTF-8"?>
+<!DOCTYPE html>
+<html xmlns="http://www.w3.org/1999/xhtml" xmlns:epub="http://www.idpf.org/2007/ops" lang="${lang}" xml:lang="${lang}">
+  <head>
+    <meta charset="utf-8"/>
+    <title>${xml(heading)}</title>
+    <link rel="stylesheet" type="text/css" href="${style}"/>
+  </head>
+  <body epub:type="${type}">
+${body}
+  </body>
+</html>
+`;
+  const coverPage = page(
+    title,
+    'cover',
+    `    <div class="cover"><img src="cover.jpg" alt="${xml(alt)}" role="doc-cover"/></div>`,
+    'cover.css',
+  );
+  const line = (name: string, text: string): string =>
+    text.trim() ? `      <p class="${name}">${xml(text.trim())}</p>\n` : '';
+  const titlePage = page(
+    title,
+    'frontmatter',
+    `    <section epub:type="titlepage">
+${line('series', seriesLine(brief))}      <h1>${xml(title)}</h1>
+${line('subtitle', brief.subtitle)}${line('author', author)}${line('publisher', brief.publisher)}${line('website', brief.website)}    </section>`,
+    'book.css',
+  );
+  const nav = `<?xml version="1.0" encoding="UTF-8"?>
+<!DOCTYPE html>
+<html xmlns="http://www.w3.org/1999/xhtml" xmlns:epub="http://www.idpf.org/2007/ops" lang="${lang}" xml:lang="${lang}">
+  <head>
+    <meta charset="utf-8"/>
+    <title>${xml(title)}</title>
+  </head>
+  <body>
+    <nav epub:type="toc" id="toc">
+      <h1>${xml(title)}</h1>
+      <ol>
+        <li><a href="cover.xhtml">Cover</a></li>
+        <li><a href="title.xhtml">Title page</a></li>
+      </ol>
+    </nav>
+    <nav epub:type="landmarks" id="landmarks" hidden="hidden">
+      <ol>
+        <li><a epub:type="cover" href="cover.xhtml">Cover</a></li>
+        <li><a epub:type="titlepage" href="title.xhtml">Title page</a></li>
+      </ol>
+    </nav>
+  </body>
+</html>
+`;
+  const series =
+    brief.seriesName.trim() &&
+    `    <meta property="belongs-to-collection" id="series">${xml(brief.seriesName.trim())}</meta>
+    <meta refines="#series" property="collection-type">series</meta>
+${brief.seriesNumber === null ? '' : `    <meta refines="#series" property="group-position">${brief.seriesNumber}</meta>\n`}`;
+  const opf = `<?xml version="1.0" encoding="UTF-8"?>
+<package xmlns="http://www.idpf.org/2007/opf" version="3.0" unique-identifier="book-id" xml:lang="${lang}">
+  <metadata xmlns:dc="http://purl.org/dc/elements/1.1/">
+    <dc:identifier id="book-id">${xml(identifier)}</dc:identifier>
+    <dc:title>${xml(title)}</dc:title>
+    <dc:language>${lang}</dc:language>
+${author ? `    <dc:creator>${xml(author)}</dc:creator>\n` : ''}${brief.publisher.trim() ? `    <dc:publisher>${xml(brief.publisher.trim())}</dc:publisher>\n` : ''}${series || ''}    <meta property="dcterms:modified">${modified}</meta>
+    <meta property="schema:accessMode">textual</meta>
+    <meta property="schema:accessMode">visual</meta>
+    <meta property="schema:accessModeSufficient">textual</meta>
+    <meta property="schema:accessibilityFeature">alternativeText</meta>
+    <meta property="schema:accessibilityFeature">tableOfContents</meta>
+    <meta property="schema:accessibilityHazard">none</meta>
+    <meta property="schema:accessibilitySummary">The cover has a text alternative; all other pages are text.</meta>
+    <meta name="cover" content="cover-image"/>
+  </metadata>
+  <manifest>
+    <item id="nav" href="nav.xhtml" media-type="application/xhtml+xml" properties="nav"/>
+    <item id="cover-image" href="cover.jpg" media-type="image/jpeg" properties="cover-image"/>
+    <item id="cover-page" href="cover.xhtml" media-type="application/xhtml+xml"/>
+    <item id="title-page" href="title.xhtml" media-type="application/xhtml+xml"/>
+    <item id="cover-style" href="cover.css" media-type="text/css"/>
+    <item id="style" href="book.css" media-type="text/css"/>
+  </manifest>
+  <spine>
+    <itemref idref="cover-page"/>
+    <itemref idref="title-page"/>
+  </spine>
+</package>
+`;
+  const container = `<?xml version="1.0" encoding="UTF-8"?>
+<container version="1.0" xmlns="urn:oasis:names:tc:opendocument:xmlns:container">
+  <rootfiles>
+    <rootfile full-path="EPUB/package.opf" media-type="application/oebps-package+xml"/>
+  </rootfiles>
+</container>
+`;
+  const coverCss = `html, body { margin: 0; padding: 0; height: 100%; }
+.cover { height: 100vh; text-align: center; margin: 0; padding: 0; page-break-inside: avoid; }
+.cover img { max-width: 100%; max-height: 100%; height: auto; object-fit: contain; }
+`;
+  const bookCss = `body { margin: 10% 8%; text-align: center; font-family: serif; }
+h1 { font-size: 2em; line-height: 1.15; margin: 0.6em 0; }
+.series, .publisher, .website { font-size: 0.85em; }
+.subtitle { font-style: italic; }
+.author { margin-top: 2.5em; }
+.publisher { margin-top: 6em; }
+`;
+  const entries: Zippable = {
+    mimetype: [utf8('application/epub+zip'), { level: 0 }],
+    'META-INF/container.xml': utf8(container),
+    'EPUB/package.opf': utf8(opf),
+    'EPUB/nav.xhtml': utf8(nav),
+    'EPUB/cover.xhtml': utf8(coverPage),
+    'EPUB/title.xhtml': utf8(titlePage),
+    'EPUB/cover.css': utf8(coverCss),
+    'EPUB/book.css': utf8(bookCss),
+    'EPUB/cover.jpg': [new Uint8Array(cover.bytes), { level: 0 }],
+  };
+  return zipSync(entries, { level: 9, mtime: new Date(1980, 0, 1) }) as Uint8Array<ArrayBuffer>;
+}

@@ -1,0 +1,2 @@
+export * from './contrast';
+export * from './reads';

@@ -1,0 +1,26 @@
+/** What an image file says of itself, read from its bytes and never from its name. */
+export type ImageInfo = {
+  readonly format: ImageFormat;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  /** EXIF orientation 1..8; widthPx and heightPx are as stored, before it is applied. */
+  readonly orientation: number;
+  readonly bitDepth: number;
+  readonly colour: 'grey' | 'rgb' | 'cmyk' | 'indexed';
+  readonly alpha: boolean;
+  /** Pixels per inch, null where the file does not say. */
+  readonly ppi: number | null;
+  /** Description of the embedded colour profile, null where there is none. */
+  readonly profile: string | null;
+  readonly progressive: boolean;
+  /** Names of metadata blocks: "Exif", "XMP", "text", ... */
+  readonly metadata: readonly string[];
+};
+
+export type ImageFormat = 'jpeg' | 'png' | 'webp';
+
+/** Most pixels that are decoded; larger pictures are refused before they are unpacked. */
+export const MOST_PIXELS = 64_000_000;
+export const MOST_BYTES = 200 * 1024 * 1024;
+/** A picture with a shorter side than this cannot be seen on a cover. */
+export const LEAST_SIDE = 64;

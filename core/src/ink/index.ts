@@ -1,0 +1,3 @@
+export * from './ink';
+export * from './surface';
+export * from './paint';

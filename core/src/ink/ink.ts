@@ -1,0 +1,65 @@
+import type { Hex } from '../colour';
+import type { Affine, Path, Point, Rect } from '../plane';
+
+/** Blend modes of the W3C compositing standard that a canvas knows. */
+export const BLENDS = [
+  'normal', 'multiply', 'screen', 'overlay', 'darken', 'lighten', 'color-dodge', 'color-burn',
+  'hard-light', 'soft-light', 'difference', 'exclusion', 'hue', 'saturation', 'color', 'luminosity',
+] as const; // prettier-ignore
+export type Blend = (typeof BLENDS)[number];
+
+/** `at` 0..1 along the gradient, `opacity` 0..1. */
+export type Stop = { readonly at: number; readonly colour: Hex; readonly opacity: number };
+
+export type Paint =
+  | { readonly kind: 'flat'; readonly colour: Hex; readonly opacity: number }
+  | { readonly kind: 'linear'; readonly from: Point; readonly to: Point; readonly stops: readonly Stop[] }
+  | { readonly kind: 'radial'; readonly centre: Point; readonly radius: number; readonly stops: readonly Stop[] };
+
+/**
+ * One thing to draw, in cover pixels. `part` names the part it comes from, so that one part can be painted alone
+ * or left out; null for what no part owns.
+ */
+export type InkItem = (
+  | { readonly kind: 'fill'; readonly path: Path; readonly paint: Paint }
+  | { readonly kind: 'stroke'; readonly path: Path; readonly widthPx: number; readonly paint: Paint }
+  | {
+      readonly kind: 'image';
+      readonly image: string;
+      readonly from: Rect;
+      readonly to: Rect;
+      readonly clip: Path | null;
+    }
+  | { readonly kind: 'group'; readonly items: readonly InkItem[] }
+) & {
+  readonly part: string | null;
+  readonly blend: Blend;
+  readonly opacity: number;
+  readonly transform: Affine | null;
+};
+
+/** A display list: the painter needs nothing else but the named images. */
+export type Ink = { readonly widthPx: number; readonly heightPx: number; readonly items: readonly InkItem[] };
+
+const plain = { part: null, blend: 'normal', opacity: 1, transform: null } as const;
+
+export const flat = (colour: Hex, opacity = 1): Paint => ({ kind: 'flat', colour, opacity });
+
+export const fill = (path: Path, paint: Paint, more: Partial<InkItem> = {}): InkItem =>
+  ({ ...plain, kind: 'fill', path, paint, ...more }) as InkItem;
+
+export const stroke = (path: Path, widthPx: number, paint: Paint, more: Partial<InkItem> = {}): InkItem =>
+  ({ ...plain, kind: 'stroke', path, widthPx, paint, ...more }) as InkItem;
+
+export const image = (id: string, from: Rect, to: Rect, more: Partial<InkItem> = {}): InkItem =>
+  ({ ...plain, kind: 'image', image: id, from, to, clip: null, ...more }) as InkItem;
+
+export const group = (items: readonly InkItem[], more: Partial<InkItem> = {}): InkItem =>
+  ({ ...plain, kind: 'group', items, ...more }) as InkItem;
+
+/** Names of all images a list draws. */
+export function imagesOf(items: readonly InkItem[]): string[] {
+  return items.flatMap((item) =>
+    item.kind === 'image' ? [item.image] : item.kind === 'group' ? imagesOf(item.items) : [],
+  );
+}

@@ -1,0 +1,50 @@
+/** A gradient of the Canvas standard. */
+export interface SurfaceGradient {
+  addColorStop(offset: number, colour: string): void;
+}
+
+/**
+ * The part of the Canvas 2D standard that the painter draws with. Browser canvases and their twins in Node both
+ * satisfy it as they are. Clipping is left out: it is not antialiased everywhere.
+ */
+export interface Surface2D {
+  globalAlpha: number;
+  globalCompositeOperation: string;
+  fillStyle: unknown;
+  strokeStyle: unknown;
+  lineWidth: number;
+  lineCap: string;
+  lineJoin: string;
+  imageSmoothingEnabled: boolean;
+  imageSmoothingQuality: string;
+  save(): void;
+  restore(): void;
+  setTransform(a: number, b: number, c: number, d: number, e: number, f: number): void;
+  transform(a: number, b: number, c: number, d: number, e: number, f: number): void;
+  beginPath(): void;
+  moveTo(x: number, y: number): void;
+  lineTo(x: number, y: number): void;
+  quadraticCurveTo(cx: number, cy: number, x: number, y: number): void;
+  bezierCurveTo(ax: number, ay: number, bx: number, by: number, x: number, y: number): void;
+  closePath(): void;
+  fill(): void;
+  stroke(): void;
+  clearRect(x: number, y: number, width: number, height: number): void;
+  createLinearGradient(x0: number, y0: number, x1: number, y1: number): SurfaceGradient;
+  createRadialGradient(x0: number, y0: number, r0: number, x1: number, y1: number, r1: number): SurfaceGradient;
+}
+
+/** An image a surface can draw; the platform knows what it is. */
+export type SurfaceImage = { readonly widthPx: number; readonly heightPx: number; readonly source: unknown };
+
+/** What a platform lends the painter: a way to draw an image, and a fresh layer of the same size. */
+export interface Easel {
+  readonly surface: Surface2D;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  drawImage(image: SurfaceImage, from: readonly number[], to: readonly number[]): void;
+  /** A clear surface of the same size. */
+  layer(): Easel;
+  /** Draws a layer over this surface pixel for pixel with the surface's alpha and compositing. */
+  drawLayer(layer: Easel): void;
+}

@@ -1,0 +1,2 @@
+export * from './cancel';
+export * from './slot';

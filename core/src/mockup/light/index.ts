@@ -1,0 +1,2 @@
+export * from './shadow';
+export * from './shade';

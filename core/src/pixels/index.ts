@@ -1,0 +1,4 @@
+export * from './raster';
+export * from './transfer';
+export * from './resample';
+export * from './compare';

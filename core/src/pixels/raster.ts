@@ -1,0 +1,33 @@
+/**
+ * An 8-bit picture: RGBA, rows from the top, straight (not premultiplied) alpha, sRGB-encoded.
+ * `transfer` and `alpha` are part of the type so that a forgotten conversion does not compile.
+ */
+export type Raster = {
+  readonly width: number;
+  readonly height: number;
+  readonly transfer: 'srgb';
+  readonly alpha: 'straight';
+  readonly data: Uint8ClampedArray<ArrayBuffer>;
+};
+
+export function raster(width: number, height: number, data?: Uint8ClampedArray<ArrayBuffer>): Raster {
+  const pixels = data ?? new Uint8ClampedArray(width * height * 4);
+  if (pixels.length !== width * height * 4) throw new Error('raster size does not match its data');
+  return { width, height, transfer: 'srgb', alpha: 'straight', data: pixels };
+}
+
+/** The raster over an opaque colour; the source is not changed. */
+export function flatten(source: Raster, rgb: readonly [number, number, number]): Raster {
+  const out = raster(source.width, source.height);
+  for (let i = 0; i < source.data.length; i += 4) {
+    const a = source.data[i + 3] / 255;
+    for (let c = 0; c < 3; c++) out.data[i + c] = source.data[i + c] * a + rgb[c] * (1 - a);
+    out.data[i + 3] = 255;
+  }
+  return out;
+}
+
+export function hasTransparency(source: Raster): boolean {
+  for (let i = 3; i < source.data.length; i += 4) if (source.data[i] !== 255) return true;
+  return false;
+}

@@ -1,0 +1,3 @@
+export * from './geometry';
+export * from './path';
+export * from './homography';

@@ -1,0 +1,21 @@
+import { type Result, fail, ok } from '../base';
+import { BOOK_SCHEMA, Book } from './book';
+
+type Loose = Record<string, unknown>;
+
+/** Each entry takes a document of its number to the next. A document is only ever read through this table. */
+export const MIGRATIONS: Readonly<Record<number, (old: Loose) => Loose>> = {};
+
+/** Reads a stored or imported document of any known schema. Faults: `project-newer`, `project-damaged`. */
+export function readBook(raw: unknown): Result<Book> {
+  if (typeof raw !== 'object' || raw === null) return fail('project-damaged', { where: 'document' });
+  let current = raw as Loose;
+  const schema = current.schema;
+  if (typeof schema !== 'number' || !Number.isInteger(schema) || schema < 1)
+    return fail('project-damaged', { where: 'schema' });
+  if (schema > BOOK_SCHEMA) return fail('project-newer', { found: schema, known: BOOK_SCHEMA });
+  for (let n = schema; n < BOOK_SCHEMA; n++) current = MIGRATIONS[n](current);
+  const parsed = Book.safeParse(current);
+  if (!parsed.success) return fail('project-damaged', { where: parsed.error.issues[0]?.path.join('.') || 'document' });
+  return ok(parsed.data);
+}

@@ -1,0 +1,71 @@
+import { keyOf } from '../base';
+import type { Brief } from '../book';
+import { needs, type Resources } from '../compose';
+import type { Doc } from '../cover';
+import type { Images, SurfaceImage } from '../ink';
+import type { Raster } from '../pixels';
+import type { Book } from '../project';
+import { type Settled, settle } from './settle';
+import type { Studio } from './studio';
+
+/** The words of the brief that a composition can show. */
+const shown = (brief: Brief) => ({
+  title: brief.title,
+  subtitle: brief.subtitle,
+  author: brief.author,
+  seriesName: brief.seriesName,
+  seriesNumber: brief.seriesNumber,
+  strapline: brief.strapline,
+  website: brief.website,
+  language: brief.language,
+});
+
+/** Key of everything the flat cover is made from: equal keys, equal pixels. */
+export const coverKey = (book: Book): string => keyOf({ cover: book.cover, brief: shown(book.brief), painter: 1 });
+
+/** Fonts and pictures of a document, loaded. `extra` adds images that are made and not stored. */
+export async function gather(
+  doc: Doc,
+  studio: Studio,
+  extra: Images = new Map(),
+): Promise<{ resources: Resources; images: Images }> {
+  const wanted = needs(doc);
+  await studio.loadFonts(wanted.cuts);
+  const images = new Map<string, SurfaceImage>(extra);
+  for (const id of wanted.images) {
+    if (images.has(id) || id === 'mockup') continue;
+    const picture = await studio.picture(id);
+    if (picture) images.set(id, picture);
+  }
+  return { resources: { shaper: studio.shaper, images }, images };
+}
+
+/** The cover composed, measured and made readable. */
+export async function settledCover(book: Book, studio: Studio): Promise<{ settled: Settled; images: Images }> {
+  const { resources, images } = await gather(book.cover, studio);
+  return { settled: settle(book.cover, book.brief, resources, images, studio.paint.bind(studio)), images };
+}
+
+/** The flat cover as pixels. */
+export async function coverRaster(book: Book, widthPx: number, studio: Studio): Promise<Raster> {
+  const { settled, images } = await settledCover(book, studio);
+  return studio.paint(settled.composition.ink, widthPx, images);
+}
+
+/**
+ * The cover recomposed for other pixels: areas are fractions, so pictures are cropped anew and words are set anew;
+ * nothing is stretched. A finished file cannot be recomposed: it is shown whole on its own edge colour.
+ */
+export function coverAt(book: Book, size: { widthPx: number; heightPx: number }, edge: string): Book {
+  const ratio = (s: { widthPx: number; heightPx: number }): number => s.heightPx / s.widthPx;
+  const cover: Doc = { ...book.cover, widthPx: size.widthPx, heightPx: size.heightPx };
+  if (!book.cover.finished || Math.abs(ratio(size) / ratio(book.cover) - 1) < 0.004) return { ...book, cover };
+  const parts = Object.fromEntries(
+    Object.entries(cover.parts).map(([id, part]) => {
+      if (part.kind === 'picture') return [id, { ...part, fit: 'whole' as const }];
+      if (part.kind === 'ground') return [id, { ...part, paint: { kind: 'flat' as const, colour: edge } }];
+      return [id, part];
+    }),
+  );
+  return { ...book, cover: { ...cover, parts } };
+}

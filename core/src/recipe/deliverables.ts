@@ -1,0 +1,173 @@
+import { type Finding, type Result, fail, finding, keyOf, never, ok, slug } from '../base';
+import { edgeColours } from '../compose';
+import { makeEpub } from '../ebook';
+import { dressJpeg, readJpeg, readPng, srgbProfile, writePng } from '../image-file';
+import type { Raster } from '../pixels';
+import type { Book } from '../project';
+import { type Profile, checkImage, findProfile, fitQuality } from '../stores';
+import { coverAt, coverKey, coverRaster } from './cover';
+import { mockupKey } from './mockup';
+import { promoKey } from './promo';
+import type { Studio } from './studio';
+
+/** One file that leaves the house. `key` is equal as long as the file would be equal. */
+export type Deliverable = {
+  readonly id: string;
+  readonly kind: 'store-image' | 'epub' | 'mockup' | 'promo';
+  readonly store: string | null;
+  readonly label: string;
+  readonly fileName: string;
+  readonly format: 'JPEG' | 'PNG' | 'EPUB 3.3';
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly key: string;
+};
+
+export type Delivered = {
+  readonly bytes: Uint8Array<ArrayBuffer>;
+  readonly findings: readonly Finding[];
+};
+
+export const MOCKUP_PX = 2000;
+export const PRINT_PPI = 300;
+const SCREEN_PPI = 72;
+
+/** File name of a deliverable: title and what it is, safe everywhere. */
+const fileName = (book: Book, what: string, ending: string): string => `${slug(book.brief.title)}-${what}.${ending}`;
+
+/** Everything that can be made of a title as it is now. */
+export function deliverables(book: Book): Deliverable[] {
+  const list: Deliverable[] = [];
+  for (const id of book.brief.stores) {
+    const profile = findProfile(id);
+    if (!profile) continue;
+    const { widthPx, heightPx } = profile.ideal;
+    list.push({
+      id: `store-${id}`,
+      kind: 'store-image',
+      store: id,
+      label: `Cover for ${profile.name}`,
+      fileName: fileName(book, `cover-${id}-${widthPx}x${heightPx}`, 'jpg'),
+      format: 'JPEG',
+      widthPx,
+      heightPx,
+      key: keyOf({ cover: coverKey(book), profile }),
+    });
+  }
+  list.push({
+    id: 'epub',
+    kind: 'epub',
+    store: null,
+    label: 'Ebook with cover and title page',
+    fileName: fileName(book, 'ebook', 'epub'),
+    format: 'EPUB 3.3',
+    widthPx: book.cover.widthPx,
+    heightPx: book.cover.heightPx,
+    key: keyOf({ cover: coverKey(book), brief: book.brief, identifier: book.identifier }),
+  });
+  const size = { widthPx: MOCKUP_PX, heightPx: MOCKUP_PX };
+  list.push({
+    id: 'mockup',
+    kind: 'mockup',
+    store: null,
+    label: book.scene.ground.kind === 'clear' ? 'Mockup on a clear ground' : 'Mockup',
+    fileName: fileName(book, `mockup-${MOCKUP_PX}`, 'png'),
+    format: 'PNG',
+    ...size,
+    key: mockupKey(book, size),
+  });
+  list.push({
+    id: 'promo',
+    kind: 'promo',
+    store: null,
+    label: 'Promo',
+    fileName: fileName(book, `promo-${book.promo.widthPx}x${book.promo.heightPx}`, 'png'),
+    format: 'PNG',
+    widthPx: book.promo.widthPx,
+    heightPx: book.promo.heightPx,
+    key: promoKey(book),
+  });
+  return list;
+}
+
+/** The edge colour that carries a finished cover in a store of another ratio. */
+const edgeOf = (front: Raster): string => edgeColours(front, 'left', 3)[1];
+
+/** The cover for a store: recomposed to its pixels, encoded to its bytes, and checked as the store would. */
+export async function storeImage(book: Book, profile: Profile, studio: Studio): Promise<Result<Delivered>> {
+  if (!book.brief.title.trim()) return fail('title-missing');
+  const edge = book.cover.finished ? edgeOf(await coverRaster(book, 200, studio)) : '#ffffff';
+  const sized = coverAt(book, profile.ideal, edge);
+  const pixels = await coverRaster(sized, profile.ideal.widthPx, studio);
+  const fitted = await fitQuality(
+    async (quality) => dressJpeg(await studio.encodeJpeg(pixels, quality, !profile.baseline), PRINT_PPI, srgbProfile()),
+    profile.mostBytes,
+  );
+  if (!fitted.ok) return fitted;
+  const { bytes, quality } = fitted.value;
+  const info = readJpeg(bytes);
+  if (!info.ok) return info;
+  const findings = [
+    ...checkImage(info.value, bytes.length, profile),
+    finding('jpeg-quality', 'note', null, { quality }),
+  ];
+  const own = book.cover.heightPx / book.cover.widthPx;
+  if (Math.abs(profile.ideal.heightPx / profile.ideal.widthPx / own - 1) >= 0.004) {
+    findings.push(finding(book.cover.finished ? 'cover-fitted' : 'cover-recomposed', 'note', null));
+  }
+  if (sized.cover.finished && pixels.width > widthOfFinished(book)) {
+    findings.push(finding('cover-enlarged', 'should', null, { from: widthOfFinished(book), to: pixels.width }));
+  }
+  return ok({ bytes, findings });
+}
+
+function widthOfFinished(book: Book): number {
+  const picture = Object.values(book.cover.parts).find((p) => p.kind === 'picture');
+  if (picture?.kind !== 'picture' || picture.source.kind !== 'asset') return Infinity;
+  return book.assets[picture.source.asset]?.widthPx ?? Infinity;
+}
+
+/** Most pixels of the picture inside an EPUB that every stand-in store takes. */
+const EPUB_PIXELS = 5_600_000;
+
+export async function ebookFile(book: Book, modified: string, studio: Studio): Promise<Result<Delivered>> {
+  if (!book.brief.title.trim()) return fail('title-missing');
+  const { widthPx, heightPx } = book.cover;
+  const k = Math.min(1, Math.sqrt(EPUB_PIXELS / (widthPx * heightPx)));
+  const pixels = await coverRaster(book, Math.floor(widthPx * k), studio);
+  const jpeg = dressJpeg(await studio.encodeJpeg(pixels, 88, false), PRINT_PPI, srgbProfile());
+  const cover = { bytes: jpeg, widthPx: pixels.width, heightPx: pixels.height };
+  return ok({ bytes: makeEpub({ brief: book.brief, cover, identifier: book.identifier, modified }), findings: [] });
+}
+
+/** A finished picture as PNG with profile and density. */
+export function pngFile(pixels: Raster, ppi = SCREEN_PPI): Result<Delivered> {
+  const bytes = writePng(pixels, ppi);
+  const read = readPng(bytes);
+  return read.ok ? ok({ bytes, findings: [] }) : read;
+}
+
+export async function jpegFile(pixels: Raster, studio: Studio): Promise<Uint8Array<ArrayBuffer>> {
+  return dressJpeg(await studio.encodeJpeg(pixels, 92, true), SCREEN_PPI, srgbProfile());
+}
+
+export type Verdict = 'passes' | 'may' | 'fails';
+
+export function verdictOf(findings: readonly Finding[]): Verdict {
+  if (findings.some((f) => f.severity === 'must')) return 'fails';
+  return findings.some((f) => f.severity === 'should') ? 'may' : 'passes';
+}
+
+/** Whether a deliverable needs the mockup traced before it can be made. */
+export function needsMockup(kind: Deliverable['kind']): boolean {
+  switch (kind) {
+    case 'mockup':
+    case 'promo':
+      return true;
+    case 'store-image':
+    case 'epub':
+      return false;
+    default:
+      return never(kind);
+  }
+}

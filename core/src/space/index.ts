@@ -1,0 +1,2 @@
+export * from './vec3';
+export * from './camera';

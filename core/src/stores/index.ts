@@ -1,0 +1,4 @@
+export * from './profile';
+export * from './profiles';
+export * from './rules';
+export * from './budget';

@@ -1,0 +1,103 @@
+import type { Profile } from '../profile';
+
+const MB = 1024 * 1024;
+const open = {
+  schema: 1,
+  exact: false,
+  least: null,
+  most: null,
+  leastShortSidePx: null,
+  mostSidePx: null,
+  ratio: null,
+  baseline: false,
+  ppi: null,
+} as const;
+
+/** The stand-in stores that ship with the product. */
+export const PROFILES: readonly Profile[] = [
+  {
+    ...open,
+    id: 'longreach',
+    name: 'Longreach Reader Store',
+    ideal: { widthPx: 1600, heightPx: 2560 },
+    least: { widthPx: 625, heightPx: 1000 },
+    mostSidePx: 10_000,
+    ratio: { low: 1.59, high: 1.61, must: false },
+    formats: ['jpeg'],
+    mostBytes: 50 * MB,
+    ppi: 300,
+  },
+  {
+    ...open,
+    id: 'pommel',
+    name: 'Pommel Books',
+    ideal: { widthPx: 1600, heightPx: 2560 },
+    leastShortSidePx: 1400,
+    ratio: { low: 1.3, high: 1.7, must: true },
+    formats: ['jpeg', 'png'],
+    mostBytes: 20 * MB,
+  },
+  {
+    ...open,
+    id: 'fennel',
+    name: 'Fennel Road',
+    ideal: { widthPx: 1800, heightPx: 2400 },
+    leastShortSidePx: 1200,
+    ratio: { low: (4 / 3) * 0.99, high: (4 / 3) * 1.01, must: true },
+    formats: ['jpeg', 'png'],
+    mostBytes: 5 * MB,
+  },
+  {
+    ...open,
+    id: 'bindery',
+    name: 'Bindery Row',
+    ideal: { widthPx: 1600, heightPx: 2400 },
+    leastShortSidePx: 1400,
+    ratio: { low: 1.5 * 0.98, high: 1.5 * 1.02, must: true },
+    formats: ['jpeg'],
+    mostBytes: 10 * MB,
+  },
+  {
+    ...open,
+    id: 'cartwheel',
+    name: 'Cartwheel Lending',
+    ideal: { widthPx: 1200, heightPx: 1800 },
+    least: { widthPx: 800, heightPx: 1200 },
+    most: { widthPx: 2400, heightPx: 3600 },
+    ratio: { low: 1.5 * 0.95, high: 1.5 * 1.05, must: true },
+    formats: ['jpeg'],
+    mostBytes: 2 * MB,
+    baseline: true,
+  },
+  {
+    ...open,
+    id: 'earshot',
+    name: 'Earshot Audio',
+    ideal: { widthPx: 2400, heightPx: 2400 },
+    least: { widthPx: 2400, heightPx: 2400 },
+    most: { widthPx: 3000, heightPx: 3000 },
+    ratio: { low: 1, high: 1, must: true },
+    formats: ['jpeg', 'png'],
+    mostBytes: 10 * MB,
+  },
+  {
+    ...open,
+    id: 'pocketreel',
+    name: 'Pocketreel',
+    ideal: { widthPx: 400, heightPx: 600 },
+    exact: true,
+    ratio: { low: 1.5, high: 1.5, must: true },
+    formats: ['jpeg'],
+    mostBytes: 127 * 1024,
+  },
+  {
+    ...open,
+    id: 'ownsite',
+    name: 'Your own site',
+    ideal: { widthPx: 1000, heightPx: 1600 },
+    formats: ['jpeg', 'png', 'webp'],
+    mostBytes: 500 * 1024,
+  },
+];
+
+export const findProfile = (id: string): Profile | undefined => PROFILES.find((profile) => profile.id === id);

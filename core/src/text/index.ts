@@ -1,0 +1,4 @@
+export * from './font-book';
+export * from './shaper';
+export * from './breaking';
+export * from './layout';

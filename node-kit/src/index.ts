@@ -1,0 +1,7 @@
+export * from './canvas-easel';
+export * from './images';
+export * from './fonts';
+export * from './jpeg';
+export * from './paths';
+export * from './studio';
+export * from './demo';

@@ -1,0 +1,42 @@
+import type { Images, Ink, SurfaceImage } from '@yosomi/core/ink';
+import type { Raster } from '@yosomi/core/pixels';
+import type { Studio } from '@yosomi/core/recipe';
+import { Shaper } from '@yosomi/core/text';
+import { imageOfRaster, paintRaster } from './canvas-easel';
+import { loadFonts } from './fonts';
+import { decodeImage } from './images';
+import { encodeJpeg } from './jpeg';
+
+/** The recipes' studio in Node, over the pictures of one or several projects. */
+export class NodeStudio implements Studio {
+  readonly shaper = new Shaper();
+  readonly #decoded = new Map<string, SurfaceImage | null>();
+
+  constructor(readonly files: ReadonlyMap<string, Uint8Array>) {}
+
+  async loadFonts(cuts: readonly string[]): Promise<void> {
+    loadFonts(this.shaper, cuts);
+  }
+
+  async picture(asset: string): Promise<SurfaceImage | null> {
+    const known = this.#decoded.get(asset);
+    if (known !== undefined) return known;
+    const bytes = this.files.get(asset);
+    const decoded = bytes ? await decodeImage(bytes) : null;
+    const image = decoded?.ok ? imageOfRaster(decoded.value.raster) : null;
+    this.#decoded.set(asset, image);
+    return image;
+  }
+
+  paint(ink: Ink, widthPx: number, images: Images): Raster {
+    return paintRaster(ink, widthPx, images);
+  }
+
+  imageOf(raster: Raster): SurfaceImage {
+    return imageOfRaster(raster);
+  }
+
+  encodeJpeg(raster: Raster, quality: number, progressive: boolean): Promise<Uint8Array<ArrayBuffer>> {
+    return encodeJpeg(raster, quality, progressive);
+  }
+}
