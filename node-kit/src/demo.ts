@@ -20,7 +20,6 @@ async function makeDemo(demo: DemoBook): Promise<Project> {
     format: 'jpeg',
     widthPx: picture.width,
     heightPx: picture.height,
-    orientation: 1,
     name: demo.picture.name,
   };
   const sample = shrink(picture, 400, 640);

@@ -1,3 +1,4 @@
+/// <reference path="./ambient.d.ts" />
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { flatten, type Raster } from '@yosomi/core/pixels';

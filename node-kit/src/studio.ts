@@ -2,6 +2,7 @@ import type { Images, Ink, SurfaceImage } from '@yosomi/core/ink';
 import type { Raster } from '@yosomi/core/pixels';
 import type { Studio } from '@yosomi/core/recipe';
 import { Shaper } from '@yosomi/core/text';
+import * as harfbuzz from 'harfbuzzjs';
 import { imageOfRaster, paintRaster } from './canvas-easel';
 import { loadFonts } from './fonts';
 import { decodeImage } from './images';
@@ -9,7 +10,7 @@ import { encodeJpeg } from './jpeg';
 
 /** The recipes' studio in Node, over the pictures of one or several projects. */
 export class NodeStudio implements Studio {
-  readonly shaper = new Shaper();
+  readonly shaper = new Shaper(harfbuzz);
   readonly #decoded = new Map<string, SurfaceImage | null>();
 
   constructor(readonly files: ReadonlyMap<string, Uint8Array>) {}

@@ -3,15 +3,12 @@ import { Brief, emptyBrief } from '../book';
 import { Doc } from '../cover';
 import { Scene, defaultScene } from '../mockup';
 
-/** A picture a title uses; its bytes are kept beside the document under the same id (their hash). */
+/** A picture a title uses, stored upright; its bytes are kept beside the document under the same id (their hash). */
 export const Asset = z.object({
   id: z.string().regex(/^[a-z0-9]{6,40}$/),
   format: z.enum(['jpeg', 'png', 'webp']),
-  /** Upright size. */
   widthPx: z.number().int().min(1).max(30_000),
   heightPx: z.number().int().min(1).max(30_000),
-  /** EXIF orientation to apply to the stored pixels. */
-  orientation: z.number().int().min(1).max(8),
   name: z.string().max(200),
 });
 export type Asset = z.infer<typeof Asset>;

@@ -1,4 +1,4 @@
-import * as hb from 'harfbuzzjs';
+import type * as HarfBuzz from 'harfbuzzjs';
 import { type Result, fail, ok } from '../base';
 import { type Path, type Rect, PathBuilder, pathBounds } from '../plane';
 import type { CutId } from './font-book';
@@ -21,7 +21,7 @@ export type FontMetrics = {
   readonly xHeight: number;
 };
 
-type Loaded = { font: hb.Font; unitsPerEm: number; metrics: FontMetrics; glyphs: Map<number, Path> };
+type Loaded = { font: HarfBuzz.Font; unitsPerEm: number; metrics: FontMetrics; glyphs: Map<number, Path> };
 
 const RUN_CACHE = 4000;
 
@@ -30,8 +30,14 @@ const RUN_CACHE = 4000;
  * Runs are cached; a run does not depend on size.
  */
 export class Shaper {
+  readonly #hb: typeof HarfBuzz;
   readonly #fonts = new Map<CutId, Loaded>();
   readonly #runs = new Map<string, Run>();
+
+  /** The platform hands in the `harfbuzzjs` module: loading it starts its WebAssembly. */
+  constructor(hb: typeof HarfBuzz) {
+    this.#hb = hb;
+  }
 
   has(cut: CutId): boolean {
     return this.#fonts.has(cut);
@@ -39,8 +45,8 @@ export class Shaper {
 
   /** Faults: `font-damaged` when the bytes are not a font with outlines. */
   add(cut: CutId, bytes: Uint8Array): Result<void> {
-    const face = new hb.Face(new hb.Blob(bytes.slice()));
-    const font = new hb.Font(face);
+    const face = new this.#hb.Face(new this.#hb.Blob(bytes.slice()));
+    const font = new this.#hb.Font(face);
     const unitsPerEm = face.upem;
     const letter = (ch: number): Rect => {
       const glyph = font.glyph(ch);
@@ -91,12 +97,12 @@ export class Shaper {
 
   #shape(loaded: Loaded, text: string, trackingEm: number): Run {
     const { font, unitsPerEm } = loaded;
-    const buffer = new hb.Buffer();
+    const buffer = new this.#hb.Buffer();
     buffer.addText(text);
     buffer.guessSegmentProperties();
     // Spread letters must not be joined into ligatures.
-    const features = trackingEm > 0.02 ? [new hb.Feature('liga', 0), new hb.Feature('clig', 0)] : [];
-    hb.shape(font, buffer, features);
+    const features = trackingEm > 0.02 ? [new this.#hb.Feature('liga', 0), new this.#hb.Feature('clig', 0)] : [];
+    this.#hb.shape(font, buffer, features);
     const infos = buffer.getGlyphInfos();
     const positions = buffer.getGlyphPositions();
     const ops: number[] = [];
@@ -125,7 +131,7 @@ export class Shaper {
     return { advance: pen, path, ink: pathBounds(path), missing: [...missing] };
   }
 
-  #outline(font: hb.Font, glyph: number, unitsPerEm: number): Path {
+  #outline(font: HarfBuzz.Font, glyph: number, unitsPerEm: number): Path {
     const b = new PathBuilder();
     const k = 1 / unitsPerEm;
     for (const { type, values: v } of font.glyphToJson(glyph)) {

@@ -1,0 +1,196 @@
+import { join } from 'node:path';
+import { type Result, fail, ok } from '@yosomi/core/base';
+import { emptyBrief } from '@yosomi/core/book';
+import { finishedCover } from '@yosomi/core/compose';
+import { readImage, writePng } from '@yosomi/core/image-file';
+import { FINAL, Scene, defaultScene, render } from '@yosomi/core/mockup';
+import { flatten, hasTransparency } from '@yosomi/core/pixels';
+import { type Book, newBook, packProject } from '@yosomi/core/project';
+import { type Art, artFrom, ebookFile, stageOf, storeImage, texturesOf, verdictOf } from '@yosomi/core/recipe';
+import { PROFILES, type Profile, checkImage, findProfile } from '@yosomi/core/stores';
+import { NodeStudio, demoProjects } from '@yosomi/node-kit';
+import type { Arguments } from './arguments';
+import { makeFolder, readBytes, readPicture, readProject, writeBytes } from './files';
+
+/** What a command prints, and whether what it checked passed. */
+export type Outcome = { readonly print: string; readonly passed: boolean };
+
+export type Command = {
+  readonly name: string;
+  readonly usage: string;
+  readonly flags: readonly string[];
+  readonly switches: readonly string[];
+  run(args: Arguments): Promise<Result<Outcome>>;
+};
+
+const done = (print = ''): Result<Outcome> => ok({ print, passed: true });
+
+function flag(args: Arguments, name: string): Result<string> {
+  const value = args.flags.get(name);
+  return value === undefined ? fail('flag-missing', { flag: name }) : ok(value);
+}
+
+function sizeFlag(args: Arguments, name: string): Result<number> {
+  const text = flag(args, name);
+  if (!text.ok) return text;
+  const n = Number(text.value);
+  return Number.isInteger(n) && n >= 16 && n <= 6000 ? ok(n) : fail('size-wrong', { flag: name, low: 16, high: 6000 });
+}
+
+function word(args: Arguments, at: number, what: string): Result<string> {
+  const value = args.words[at];
+  return value === undefined ? fail('word-missing', { what }) : ok(value);
+}
+
+function store(args: Arguments): Result<Profile> {
+  const id = flag(args, 'store');
+  if (!id.ok) return id;
+  const profile = findProfile(id.value);
+  return profile ? ok(profile) : fail('store-unknown', { store: id.value, known: PROFILES.map((p) => p.id).join(', ') });
+}
+
+const coverExport: Command = {
+  name: 'cover export',
+  usage: 'cover export BOOK.yosomi --store ID --out F',
+  flags: ['store', 'out'],
+  switches: [],
+  async run(args) {
+    const file = word(args, 0, 'title file');
+    if (!file.ok) return file;
+    const profile = store(args);
+    if (!profile.ok) return profile;
+    const out = flag(args, 'out');
+    if (!out.ok) return out;
+    const project = readProject(file.value);
+    if (!project.ok) return project;
+    const made = await storeImage(project.value.book, profile.value, new NodeStudio(project.value.files));
+    if (!made.ok) return made;
+    const failed = made.value.findings.filter((f) => f.severity === 'must');
+    if (failed.length > 0) return fail('store-refused', { codes: failed.map((f) => f.code).join(', ') });
+    const written = writeBytes(out.value, made.value.bytes);
+    return written.ok ? done() : written;
+  },
+};
+
+const mockup: Command = {
+  name: 'mockup',
+  usage: 'mockup --front F [--spine F] [--back F] [--scene S.json] --width W --height H --out F.png [--report R.json]',
+  flags: ['front', 'spine', 'back', 'scene', 'width', 'height', 'out', 'report'],
+  switches: [],
+  async run(args) {
+    const frontFile = flag(args, 'front');
+    if (!frontFile.ok) return frontFile;
+    const width = sizeFlag(args, 'width');
+    if (!width.ok) return width;
+    const height = sizeFlag(args, 'height');
+    if (!height.ok) return height;
+    const out = flag(args, 'out');
+    if (!out.ok) return out;
+    const scene = readScene(args.flags.get('scene'));
+    if (!scene.ok) return scene;
+    const front = await readPicture(frontFile.value);
+    if (!front.ok) return front;
+    const pixels = front.value.raster;
+    const blank = finishedCover('front', pixels.width, pixels.height);
+    const base = newBook('mockup', 'urn:yosomi:mockup', '2026-01-01T00:00:00Z', blank, blank);
+    const book: Book = { ...base, brief: emptyBrief, scene: scene.value };
+    const opaque = hasTransparency(pixels) ? flatten(pixels, [255, 255, 255]) : pixels;
+    let art: Art = await artFrom(opaque, book, new NodeStudio(new Map()));
+    for (const face of ['spine', 'back'] as const) {
+      const file = args.flags.get(face);
+      if (file === undefined) continue;
+      const picture = await readPicture(file);
+      if (!picture.ok) return picture;
+      art = { ...art, [face]: flatten(picture.value.raster, [255, 255, 255]) };
+    }
+    const stage = stageOf(book, scene.value, width.value, height.value);
+    const made = render(stage, texturesOf(book, art), FINAL);
+    if (!made) throw new Error('render was not cancelled');
+    const report = args.flags.get('report');
+    const written = writeBytes(out.value, writePng(made, 72));
+    if (!written.ok) return written;
+    if (report === undefined) return done();
+    const json = JSON.stringify({ width: width.value, height: height.value, faces: stage.faces }, null, 2);
+    const reported = writeBytes(report, `${json}\n`);
+    return reported.ok ? done() : reported;
+  },
+};
+
+function readScene(file: string | undefined): Result<Scene> {
+  if (file === undefined) return ok(defaultScene);
+  const bytes = readBytes(file);
+  if (!bytes.ok) return bytes;
+  try {
+    const parsed = Scene.safeParse(JSON.parse(new TextDecoder().decode(bytes.value)));
+    return parsed.success ? ok(parsed.data) : fail('scene-wrong', { where: parsed.error.issues[0]?.path.join('.') || 'document' });
+  } catch {
+    return fail('scene-wrong', { where: 'no JSON' });
+  }
+}
+
+const epubNew: Command = {
+  name: 'epub new',
+  usage: 'epub new --book BOOK.yosomi --out F.epub',
+  flags: ['book', 'out'],
+  switches: [],
+  async run(args) {
+    const file = flag(args, 'book');
+    if (!file.ok) return file;
+    const out = flag(args, 'out');
+    if (!out.ok) return out;
+    const project = readProject(file.value);
+    if (!project.ok) return project;
+    const { book, files } = project.value;
+    const made = await ebookFile(book, new Date().toISOString().replace(/\.\d+Z$/, 'Z'), new NodeStudio(files));
+    if (!made.ok) return made;
+    const written = writeBytes(out.value, made.value.bytes);
+    return written.ok ? done() : written;
+  },
+};
+
+const check: Command = {
+  name: 'check',
+  usage: 'check FILE --store ID [--json]',
+  flags: ['store'],
+  switches: ['json'],
+  async run(args) {
+    const file = word(args, 0, 'file');
+    if (!file.ok) return file;
+    const profile = store(args);
+    if (!profile.ok) return profile;
+    const bytes = readBytes(file.value);
+    if (!bytes.ok) return bytes;
+    const info = readImage(bytes.value);
+    if (!info.ok) return info;
+    const findings = checkImage(info.value, bytes.value.length, profile.value);
+    const verdict = verdictOf(findings);
+    const { widthPx, heightPx, format } = info.value;
+    const print = args.switches.has('json')
+      ? JSON.stringify({ store: profile.value.id, verdict, file: { format, widthPx, heightPx, bytes: bytes.value.length }, findings }, null, 2)
+      : [`${profile.value.name}: ${verdict}`, ...findings.map((f) => `  ${f.severity} ${f.code} ${JSON.stringify(f.data)}`)].join('\n');
+    return ok({ print, passed: verdict !== 'fails' });
+  },
+};
+
+const demo: Command = {
+  name: 'demo',
+  usage: 'demo --out DIR',
+  flags: ['out'],
+  switches: [],
+  async run(args) {
+    const out = flag(args, 'out');
+    if (!out.ok) return out;
+    const folder = makeFolder(out.value);
+    if (!folder.ok) return folder;
+    const names: string[] = [];
+    for (const [i, project] of (await demoProjects()).entries()) {
+      const name = `${i + 1}-${project.book.id.replace(/^demo-/, '')}.yosomi`;
+      const written = writeBytes(join(out.value, name), packProject(project));
+      if (!written.ok) return written;
+      names.push(name);
+    }
+    return done(names.join('\n'));
+  },
+};
+
+export const COMMANDS: readonly Command[] = [coverExport, mockup, epubNew, check, demo];

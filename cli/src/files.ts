@@ -1,0 +1,45 @@
+import { mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { type Result, fail, ok } from '@yosomi/core/base';
+import { type Project, unpackProject } from '@yosomi/core/project';
+import { type DecodedImage, decodeImage } from '@yosomi/node-kit';
+
+/** Faults: `file-unreadable`. */
+export function readBytes(file: string): Result<Uint8Array<ArrayBuffer>> {
+  try {
+    return ok(new Uint8Array(readFileSync(file)));
+  } catch {
+    return fail('file-unreadable', { file });
+  }
+}
+
+/** Writes beside the place first, so that a failure leaves nothing half-written. Faults: `file-unwritable`. */
+export function writeBytes(file: string, bytes: Uint8Array | string): Result<void> {
+  const part = `${file}.part`;
+  try {
+    writeFileSync(part, bytes);
+    renameSync(part, file);
+    return ok(undefined);
+  } catch {
+    rmSync(part, { force: true });
+    return fail('file-unwritable', { file });
+  }
+}
+
+export function makeFolder(folder: string): Result<void> {
+  try {
+    mkdirSync(folder, { recursive: true });
+    return ok(undefined);
+  } catch {
+    return fail('file-unwritable', { file: folder });
+  }
+}
+
+export function readProject(file: string): Result<Project> {
+  const bytes = readBytes(file);
+  return bytes.ok ? unpackProject(bytes.value) : bytes;
+}
+
+export async function readPicture(file: string): Promise<Result<DecodedImage>> {
+  const bytes = readBytes(file);
+  return bytes.ok ? decodeImage(bytes.value) : bytes;
+}

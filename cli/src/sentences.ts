@@ -1,0 +1,40 @@
+import type { Fault } from '@yosomi/core/base';
+
+type Sentence = (d: Fault['data']) => string;
+
+/** One plain sentence for each way a command can end without its file. */
+const SENTENCES: Readonly<Record<string, Sentence>> = {
+  'flag-unknown': (d) => `There is no option ${d.flag} here; see "help".`,
+  'flag-empty': (d) => `The option ${d.flag} needs a value.`,
+  'flag-missing': (d) => `The option --${d.flag} is missing; see "help".`,
+  'word-missing': (d) => `Name the ${d.what} after the command; see "help".`,
+  'size-wrong': (d) => `--${d.flag} must be a whole number from ${d.low} to ${d.high}.`,
+  'command-unknown': (d) => `There is no command "${d.name}"; see "help".`,
+  'file-unreadable': (d) => `${d.file} cannot be read.`,
+  'file-unwritable': (d) => `${d.file} cannot be written.`,
+  'file-empty': () => 'The file is empty.',
+  'file-large': (d) => `The file has ${d.mb} MB; up to ${d.most} MB can be read.`,
+  'scene-wrong': (d) => `The scene file is not valid (${d.where}).`,
+  'store-unknown': (d) => `There is no store "${d.store}"; the stores are ${d.known}.`,
+  'svg-script': () => 'The SVG holds a script; save it as a PNG.',
+  'image-format': (d) => `The file is ${d.found === 'no picture' ? 'no picture that can be read' : `${d.found} file`}; use a JPEG, PNG or WebP.`,
+  'image-truncated': (d) => `The ${d.format} file ends too early.`,
+  'image-damaged': (d) => `The ${d.format} file is damaged.`,
+  'image-large': (d) => `The picture has ${d.widthPx} x ${d.heightPx} px; up to ${d.most} million pixels can be read.`,
+  'image-small': (d) => `The picture has only ${d.widthPx} x ${d.heightPx} px; its shorter side needs ${d.least}.`,
+  'project-not': () => 'This is not a Yosomi title file.',
+  'project-damaged': () => 'The title file is damaged.',
+  'project-newer': (d) => `The title file was saved by a newer version (${d.found}; this one reads ${d.known}).`,
+  'project-large': (d) => `The title file unpacks to more than ${d.most} MB.`,
+  'project-picture': (d) => `The picture "${d.name}" in the title file is missing or damaged.`,
+  'title-missing': () => 'The book has no title; type one in the Brief.',
+  'store-refused': (d) => `The store would refuse the cover (${d.codes}).`,
+  'budget-too-small': (d) => `The cover does not fit into ${d.most} bytes.`,
+};
+
+export const sentence = (fault: Fault): string => SENTENCES[fault.code]?.(fault.data) ?? `Failed: ${fault.code}.`;
+
+/** Faults of the input itself (exit code 2); every other fault is a refusal (exit code 1). */
+const INPUT = /^(flag|word|size|command|file|scene|svg|image|project)-/;
+
+export const exitCodeOf = (fault: Fault): 1 | 2 => (INPUT.test(fault.code) ? 2 : 1);

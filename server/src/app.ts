@@ -1,0 +1,47 @@
+import { existsSync, readdirSync } from 'node:fs';
+import statics from '@fastify/static';
+import Fastify, { type FastifyInstance } from 'fastify';
+
+/** Only the app's own files, plus blob: and data: for pictures it makes itself; compiled codecs and the font shaper are WASM. */
+const POLICY = [
+  "default-src 'none'",
+  "script-src 'self' 'wasm-unsafe-eval'",
+  "worker-src 'self'",
+  "style-src 'self' 'unsafe-inline'",
+  "img-src 'self' blob: data:",
+  "font-src 'self'",
+  "connect-src 'self'",
+  "base-uri 'none'",
+  "form-action 'self'",
+  "frame-ancestors 'none'",
+].join('; ');
+
+export type ServerOptions = {
+  /** Folder of the built app. */
+  readonly web: string;
+  /** Folder of demo titles, null for none. */
+  readonly demo: string | null;
+};
+
+/** The one server: the app's files, the demo titles, and a policy that lets nothing else in or out. */
+export async function makeServer({ web, demo }: ServerOptions): Promise<FastifyInstance> {
+  const app = Fastify({ bodyLimit: 1024 * 1024 });
+  app.addHook('onSend', async (_request, reply) => {
+    reply.header('content-security-policy', POLICY);
+    reply.header('x-content-type-options', 'nosniff');
+    reply.header('referrer-policy', 'no-referrer');
+  });
+  await app.register(statics, { root: web, wildcard: false, cacheControl: false });
+  if (demo) await app.register(statics, { root: demo, prefix: '/demo/', decorateReply: false, wildcard: false });
+  app.get('/api/demo', async () => {
+    const files = demo && existsSync(demo) ? readdirSync(demo).filter((name) => name.endsWith('.yosomi')) : [];
+    return { autoload: demo !== null, files: files.sort() };
+  });
+  // Addresses of steps are the app's own; anything that looks like a file and is none is not found.
+  app.setNotFoundHandler((request, reply) => {
+    const path = request.url.split('?')[0];
+    if (request.method !== 'GET' || path.includes('.') || path.startsWith('/api/')) return reply.code(404).send({ error: 'not found' });
+    return reply.sendFile('index.html');
+  });
+  return app;
+}

@@ -1,0 +1,53 @@
+import { type Finding, type Result, fail, never, ok } from '@yosomi/core/base';
+import type { Book } from '@yosomi/core/project';
+import { type Deliverable, promoMockup } from '@yosomi/core/recipe';
+import { type MadeFile, keepFile } from '../../persist/made-files';
+import { nowIso } from '../../platform/clock';
+import { FINAL, traceBook } from '../../work/trace';
+import { press } from '../../work/workers';
+
+type Made = { readonly bytes: Uint8Array<ArrayBuffer>; readonly findings: readonly Finding[] };
+
+const TYPES: Record<Deliverable['format'], string> = { JPEG: 'image/jpeg', PNG: 'image/png', 'EPUB 3.3': 'application/epub+zip' };
+
+/** Makes one file in the workers and keeps it. Faults: those of its kind, and `trace-stopped` when aborted. */
+export async function makeFile(book: Book, wanted: Deliverable, signal: AbortSignal): Promise<Result<MadeFile>> {
+  const made = await content(book, wanted, signal).catch(() => fail('work-failed'));
+  if (signal.aborted) return fail('trace-stopped');
+  if (!made.ok) return made;
+  const file: MadeFile = {
+    deliverable: wanted.id,
+    key: wanted.key,
+    name: wanted.fileName,
+    type: TYPES[wanted.format],
+    madeAt: nowIso(),
+    findings: made.value.findings,
+    bytes: made.value.bytes,
+  };
+  await keepFile(book.id, file).catch(() => {});
+  return ok(file);
+}
+
+async function content(book: Book, wanted: Deliverable, signal: AbortSignal): Promise<Result<Made>> {
+  switch (wanted.kind) {
+    case 'store-image':
+      return press().storeImage(book, wanted.store ?? '');
+    case 'epub':
+      return press().ebook(book, nowIso());
+    case 'mockup': {
+      const pixels = await traceBook(book, book.scene, wanted, FINAL, { signal });
+      if (!pixels) return fail('trace-stopped');
+      return asMade(await press().png(pixels));
+    }
+    case 'promo': {
+      const { scene, ...size } = promoMockup(book);
+      const mockup = await traceBook(book, scene, size, FINAL, { signal });
+      if (!mockup) return fail('trace-stopped');
+      return asMade(await press().png(await press().promoPixels(book, mockup)));
+    }
+    default:
+      return never(wanted.kind);
+  }
+}
+
+const asMade = (png: Result<Uint8Array<ArrayBuffer>>): Result<Made> => (png.ok ? ok({ bytes: png.value, findings: [] }) : png);

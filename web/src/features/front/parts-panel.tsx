@@ -1,0 +1,79 @@
+import type { Doc } from '@yosomi/core/cover';
+import type { AddedScrim } from '@yosomi/core/compose';
+import type { Rect } from '@yosomi/core/plane';
+import type { WordsReport } from '@yosomi/core/recipe';
+import { EyeOff, Lock } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { useBook, useSession } from '../../state/session';
+import { type Grade, Verdict } from '../../ui/verdict';
+import { PART_GROUPS, detailOf, nameOf, partsOf } from './part-names';
+
+/** From which width words read, as a grade: 64 px is the smallest glance, 200 px the largest. */
+function readsGrade(report: WordsReport): { grade: Grade; text: string } {
+  const from = report.readsFromPx;
+  if (from === null) return { grade: 'fail', text: 'too faint' };
+  return { grade: from <= 120 ? 'pass' : from <= 200 ? 'may' : 'fail', text: `from ${from} px` };
+}
+
+/** The parts by role; choosing one selects it. */
+export function PartsPanel(props: {
+  doc: Doc;
+  frames: ReadonlyMap<string, Rect>;
+  reports: ReadonlyMap<string, WordsReport>;
+  added: readonly AddedScrim[];
+  children?: ReactNode;
+}) {
+  const { doc, frames, reports, added } = props;
+  const { brief, assets } = useBook();
+  const selected = useSession((s) => s.selected);
+  const select = useSession((s) => s.select);
+  const row =
+    'block w-full px-4 py-1.5 text-left border-l-3 border-transparent hover:bg-line/50 aria-pressed:border-blue aria-pressed:bg-blue-wash';
+  return (
+    <nav aria-label="Parts" className="flex w-[206px] shrink-0 flex-col gap-4 overflow-auto border-r border-line py-4">
+      {PART_GROUPS.map((group) => {
+        const parts = partsOf(doc, group, (part) => frames.get(part.id)?.y ?? 0);
+        const scrims = group.kinds.includes('scrim') ? added : [];
+        if (parts.length + scrims.length === 0) return null;
+        return (
+          <section key={group.title} aria-label={group.title}>
+            <h2 className="px-4 pb-1.5 text-xs font-semibold text-ink-2">{group.title}</h2>
+            {parts.map((part) => {
+              const report = reports.get(part.id);
+              const reads = report && !part.hidden ? readsGrade(report) : null;
+              return (
+                <button key={part.id} type="button" aria-pressed={selected === part.id} onClick={() => select(part.id)} className={row}>
+                  <span className="flex items-baseline justify-between gap-2">
+                    <span className={`truncate font-semibold ${part.hidden ? 'text-ink-3' : ''}`}>{nameOf(part)}</span>
+                    <span className="flex shrink-0 items-center gap-1 text-xs">
+                      {part.hidden && <EyeOff size={12} aria-label="hidden" />}
+                      {part.locked && <Lock size={12} aria-label="locked" />}
+                      {reads && <Verdict grade={reads.grade}>{reads.text}</Verdict>}
+                    </span>
+                  </span>
+                  <span className="block truncate text-xs text-ink-2">{detailOf(part, brief, assets)}</span>
+                </button>
+              );
+            })}
+            {scrims.map((scrim) => (
+              <button
+                key={scrim.from}
+                type="button"
+                aria-pressed={selected === `added-${scrim.from}`}
+                onClick={() => select(`added-${scrim.from}`)}
+                className={row}
+              >
+                <span className="flex items-baseline justify-between gap-2">
+                  <span className="truncate font-semibold">Scrim, from the {scrim.from}</span>
+                  <span className="shrink-0 font-mono text-xs">{Math.round(scrim.opacity * 100)} %</span>
+                </span>
+                <span className="block truncate text-xs text-ink-2">added so that words read</span>
+              </button>
+            ))}
+          </section>
+        );
+      })}
+      {props.children && <div className="px-4">{props.children}</div>}
+    </nav>
+  );
+}

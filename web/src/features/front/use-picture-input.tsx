@@ -1,0 +1,33 @@
+import { useRef } from 'react';
+import { sayFault } from '../../messages/say';
+import { saveAsset } from '../../persist/titles';
+import { bytesOfFile, stemOf } from '../../platform/files';
+import type { TakenPicture } from '../../work/studio.worker';
+import { studio } from '../../work/workers';
+
+/** A hidden file input for one picture: checked, stripped and stored before it is handed on. */
+export function usePictureInput(onTaken: (taken: TakenPicture) => void) {
+  const ref = useRef<HTMLInputElement>(null);
+  const take = async (file: File): Promise<void> => {
+    const taken = await studio.takePicture(await bytesOfFile(file), stemOf(file.name));
+    if (!taken.ok) return sayFault(taken.fault);
+    const kept = await saveAsset(taken.value.asset.id, taken.value.bytes);
+    if (!kept.ok) return sayFault(kept.fault);
+    onTaken(taken.value);
+  };
+  const input = (
+    <input
+      ref={ref}
+      type="file"
+      aria-label="Picture file"
+      accept="image/jpeg,image/png,image/webp,image/svg+xml"
+      className="hidden"
+      onChange={(e) => {
+        const file = e.target.files?.[0];
+        e.target.value = '';
+        if (file) void take(file).catch(() => sayFault({ code: 'work-failed', data: {} }));
+      }}
+    />
+  );
+  return { input, open: () => ref.current?.click() };
+}

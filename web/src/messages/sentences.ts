@@ -1,0 +1,81 @@
+import type { Fault, Finding } from '@yosomi/core/base';
+
+type Data = Fault['data'];
+type Sentence = (data: Data) => string;
+
+const bytes = (n: string | number): string => {
+  const size = Number(n);
+  return size >= 1024 * 1024 ? `${(size / 1024 / 1024).toFixed(1)} MB` : `${Math.round(size / 1024)} KB`;
+};
+
+/** A sentence for every code: what is wrong, in numbers, and what to do. */
+export const SENTENCES: Readonly<Record<string, Sentence>> = {
+  'file-empty': () => 'This file is empty. Choose another one.',
+  'file-large': (d) => `This file has ${d.mb} MB. Pictures up to ${d.most} MB can be used.`,
+  'file-unknown': () => 'This file is neither a picture nor a Yosomi title. Use a JPEG, PNG, WebP or .yosomi file.',
+  'svg-script': () => 'This SVG holds a script, so it was not opened. Save it as a PNG and try again.',
+  'image-format': (d) =>
+    d.found === 'no picture'
+      ? 'This file is not a picture that can be read. Use a JPEG, PNG or WebP.'
+      : `This is ${d.found} file. Save it as a JPEG, PNG or WebP and try again.`,
+  'image-truncated': (d) => `This ${d.format} file ends too early: part of it is missing. Get a whole copy and try again.`,
+  'image-damaged': (d) => `This ${d.format} file is damaged and cannot be read. Get another copy and try again.`,
+  'image-large': (d) =>
+    `This picture has ${d.widthPx} x ${d.heightPx} px. Up to ${d.most} million pixels can be used: make it smaller and try again.`,
+  'image-small': (d) =>
+    `This picture has only ${d.widthPx} x ${d.heightPx} px. It needs at least ${d.least} px on its shorter side.`,
+  'project-not': () => 'This is not a Yosomi title. Choose a file that ends in .yosomi.',
+  'project-damaged': () => 'This title file is damaged and cannot be opened. Nothing on your Shelf was changed.',
+  'project-newer': (d) =>
+    `This title was saved by a newer Yosomi (version ${d.found}, this one reads ${d.known}). Update Yosomi and open it again.`,
+  'project-large': (d) => `This title file unpacks to more than ${d.most} MB, so it was not opened.`,
+  'project-picture': (d) => `The picture "${d.name}" in this title file is missing or damaged. Nothing on your Shelf was changed.`,
+  'title-gone': () => 'This title is not on your Shelf any more.',
+  'title-missing': () => 'The book has no title yet. Type one in the Brief.',
+  'title-long': (d) => `The title has ${d.found} letters. Up to ${d.most} can be used.`,
+  'store-full': () => 'The browser has no room left, so the last change is not stored. Save the title as a file, then remove old titles.',
+  'store-failed': () => 'The browser could not store the last change. Save the title as a file to be safe.',
+  'store-unknown': (d) => `There is no store called "${d.store}".`,
+  'part-gone': () => 'This part is not there any more.',
+  'part-locked': () => 'This part is locked. Unlock it to change it.',
+  'part-value': () => 'This value is out of range, so nothing was changed.',
+  'part-exists': () => 'This part is there already.',
+  'ground-stays': () => 'A cover always has a ground. Change its colour instead.',
+  'font-damaged': () => 'This font file is damaged.',
+  'budget-too-small': (d) => `The cover does not fit into ${bytes(d.most)}, even at the lowest quality that is still fit to show.`,
+  'trace-stopped': () => 'The picture was not finished. Try again.',
+  'work-failed': () => 'Something went wrong while this was made. Nothing of yours is lost: try again.',
+
+  'words-small': (d) => `Set at ${d.px} px, smaller than ${d.least} px. Shorten the words or give them more room.`,
+  'words-overflow': (d) => `At ${d.px} px the words do not fit their place. Set them smaller, or as large as fits.`,
+  'letters-missing': (d) => `No face has these letters: ${d.letters}. They are shown as empty boxes.`,
+  'letters-borrowed': (d) => `This face lacks ${d.letters}, so those words are set in Noto Serif.`,
+  'contrast-low': (d) => `Contrast is ${d.ratio} : 1 where it is lowest; words need ${d.wanted} : 1. Choose another colour or move them.`,
+  'scrim-added': (d) => `A scrim of ${d.percent} % from the ${d.edge} was added so that the words read.`,
+
+  'store-format': (d) => `The file is ${String(d.found).toUpperCase()}; the store takes ${String(d.wanted).toUpperCase()}.`,
+  'store-exact-size': (d) => `The picture has ${d.found} px; the store wants exactly ${d.wanted} px.`,
+  'store-too-small': (d) => `The picture has ${d.found} px; the store wants at least ${d.wanted} px.`,
+  'store-too-big': (d) => `The picture has ${d.found} px; the store wants at most ${d.wanted} px.`,
+  'store-short-side': (d) => `The shorter side has ${d.found} px; the store wants at least ${d.wanted} px.`,
+  'store-long-side': (d) => `The longer side has ${d.found} px; the store wants at most ${d.wanted} px.`,
+  'store-ratio': (d) => `Height over width is ${d.found}; the store wants ${d.low} to ${d.high}.`,
+  'store-bytes': (d) => `The file has ${bytes(d.found)}; the store takes up to ${bytes(d.wanted)}.`,
+  'store-colour': (d) => `The file is ${d.found === 'grey' ? 'greyscale' : 'CMYK'}; the store wants RGB.`,
+  'store-bit-depth': (d) => `The file has ${d.found} bits a channel; the store wants ${d.wanted}.`,
+  'store-alpha': () => 'The file can be transparent; the store wants none of that.',
+  'store-orientation': (d) => `The file asks to be turned (orientation ${d.found}); stores may not do so.`,
+  'store-no-profile': () => 'The file has no colour profile; sRGB should be embedded.',
+  'store-profile': (d) => `The colour profile is "${d.found}"; it should be sRGB.`,
+  'store-density': (d) => `The file says ${d.found} pixels per inch; the store asks for ${d.wanted}.`,
+  'store-progressive': () => 'The JPEG is progressive; the store wants a baseline one.',
+  'store-metadata': (d) => `The file carries ${d.found}; covers should carry no metadata.`,
+  'jpeg-quality': (d) => `JPEG quality ${d.quality}.`,
+  'cover-fitted': () => 'The finished cover has another ratio, so it is shown whole on its own edge colour.',
+  'cover-recomposed': () => 'Composed anew for this ratio; nothing is stretched.',
+  'cover-enlarged': (d) => `The cover file is ${d.from} px wide and was enlarged to ${d.to} px. Use a larger file if you have one.`,
+};
+
+export function sentenceOf(one: Fault | Finding): string {
+  return SENTENCES[one.code]?.(one.data) ?? `Something went wrong (${one.code}).`;
+}

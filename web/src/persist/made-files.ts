@@ -1,0 +1,40 @@
+import type { Finding } from '@yosomi/core/base';
+import { z } from 'zod';
+import { db } from './db';
+
+const Findings = z.array(
+  z.object({
+    code: z.string(),
+    severity: z.enum(['must', 'should', 'note']),
+    part: z.string().nullable(),
+    data: z.record(z.string(), z.union([z.string(), z.number()])),
+  }),
+);
+
+/** A file that was made for a title, with the key of the state it was made from. */
+export type MadeFile = {
+  readonly deliverable: string;
+  readonly key: string;
+  readonly name: string;
+  readonly type: string;
+  readonly madeAt: string;
+  readonly findings: readonly Finding[];
+  readonly bytes: Uint8Array<ArrayBuffer>;
+};
+
+const rowId = (title: string, deliverable: string): string => `${title}/${deliverable}`;
+
+export async function keepFile(title: string, file: MadeFile): Promise<void> {
+  const { deliverable, ...rest } = file;
+  await db.files.put({ id: rowId(title, deliverable), title, ...rest });
+}
+
+export async function madeFiles(title: string): Promise<MadeFile[]> {
+  const rows = await db.files.where('title').equals(title).toArray();
+  return rows.flatMap((row) => {
+    const findings = Findings.safeParse(row.findings);
+    if (!findings.success) return [];
+    const { id, key, name, type, madeAt, bytes } = row;
+    return [{ deliverable: id.slice(title.length + 1), key, name, type, madeAt, bytes, findings: findings.data }];
+  });
+}

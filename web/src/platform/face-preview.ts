@@ -1,0 +1,18 @@
+import type { CSSProperties } from 'react';
+import { fontUrl } from './font-files';
+
+const shown = new Set<string>();
+const nameOf = (cut: string): string => `face-${cut.replace('/', '-')}`;
+
+/** Makes a shipped face usable in the interface, for previews in menus. */
+export function showFace(cut: string): void {
+  if (shown.has(cut)) return;
+  shown.add(cut);
+  const face = new FontFace(nameOf(cut), `url(${fontUrl(cut)})`);
+  face.load().then(
+    (ready) => document.fonts.add(ready),
+    () => shown.delete(cut),
+  );
+}
+
+export const faceStyle = (cut: string): CSSProperties => ({ fontFamily: `'${nameOf(cut)}'`, fontSize: 16 });

@@ -1,0 +1,100 @@
+import { slug } from '@yosomi/core/base';
+import { useState } from 'react';
+import { AddPart } from '../features/front/add-part';
+import { Inspector } from '../features/front/inspector';
+import { PartsPanel } from '../features/front/parts-panel';
+import { Table } from '../features/front/table';
+import { usePromoMockup } from '../features/promos/use-promo-mockup';
+import { usePromoView } from '../features/promos/use-promo-view';
+import { sayFault, say } from '../messages/say';
+import { saveFile } from '../platform/files';
+import { onPromo, useBook } from '../state/session';
+import { Button } from '../ui/button';
+import { Group } from '../ui/group';
+import { useCoverColours } from '../work/queries';
+import { press } from '../work/workers';
+
+const NONE = new Map<string, never>();
+
+export function PromosPage() {
+  const book = useBook();
+  const [width, setWidth] = useState(540);
+  const [ground, setGround] = useState(0);
+  const [saving, setSaving] = useState(false);
+  const mockup = usePromoMockup(book);
+  const { view, fresh, failed } = usePromoView(book, mockup.data, width);
+  const { data: colours } = useCoverColours(book);
+  const waiting = mockup.isFetching || !fresh;
+
+  const save = async (kind: 'png' | 'jpeg'): Promise<void> => {
+    if (!mockup.data) return;
+    setSaving(true);
+    try {
+      const pixels = await press().promoPixels(book, mockup.data);
+      const name = `${slug(book.brief.title)}-promo-${book.promo.widthPx}x${book.promo.heightPx}.${kind === 'png' ? 'png' : 'jpg'}`;
+      if (kind === 'png') {
+        const made = await press().png(pixels);
+        if (!made.ok) return sayFault(made.fault);
+        saveFile(made.value, name, 'image/png');
+      } else saveFile(await press().jpeg(pixels), name, 'image/jpeg');
+      say(`Saved ${name}`);
+    } catch {
+      sayFault({ code: 'work-failed', data: {} });
+    } finally {
+      setSaving(false);
+    }
+  };
+
+  return (
+    <main className="flex min-h-0 flex-1" data-fresh={fresh && !mockup.isFetching}>
+      <h1 className="sr-only">Promos</h1>
+      <PartsPanel doc={book.promo} frames={view?.frames ?? NONE} reports={NONE} added={[]}>
+        <AddPart doc={book.promo} on={onPromo} colour={colours?.[0] ?? '#16181b'} />
+      </PartsPanel>
+      <Table
+        doc={book.promo}
+        on={onPromo}
+        bitmap={view?.bitmap ?? null}
+        frames={view?.frames ?? NONE}
+        label={`Promo for ${book.brief.title.trim() || 'this book'}`}
+        onWidth={setWidth}
+        onDragging={() => {}}
+        ground={ground}
+        onGround={setGround}
+        guides={false}
+        footer={
+          <span className="text-xs" role="status">
+            {mockup.isError || failed ? 'The promo could not be made. Undo the last step or reload.' : mockup.isFetching ? 'Making the book in 3D' : waiting ? 'Painting' : ''}
+          </span>
+        }
+      />
+      <div className="flex w-[288px] shrink-0 flex-col">
+        <Inspector
+          doc={book.promo}
+          on={onPromo}
+          frames={view?.frames ?? NONE}
+          reports={NONE}
+          findings={view?.findings ?? []}
+          added={[]}
+          colours={colours ?? []}
+          empty={
+            <>
+              <h2 className="px-4 pt-4 text-base font-semibold">The promo</h2>
+              <Group title="What to do">
+                <p>Choose a part to change it. Double-click words to type on them. The book in 3D follows the cover and the scene of Mockups.</p>
+              </Group>
+            </>
+          }
+        />
+        <div className="flex gap-2 border-t border-l border-line p-4">
+          <Button kind="ink" className="flex-1" disabled={!mockup.data || mockup.isFetching || saving} onClick={() => void save('png')}>
+            {saving ? 'Saving' : 'Save PNG'}
+          </Button>
+          <Button className="flex-1" disabled={!mockup.data || mockup.isFetching || saving} onClick={() => void save('jpeg')}>
+            Save JPEG
+          </Button>
+        </div>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,17 @@
+import { type CSSProperties, useEffect, useRef } from 'react';
+
+/** Shows a bitmap pixel for pixel; the caller owns and keeps it. */
+export function Bitmap(props: { bitmap: ImageBitmap | null; label: string; className?: string; style?: CSSProperties }) {
+  const ref = useRef<HTMLCanvasElement>(null);
+  const { bitmap } = props;
+  useEffect(() => {
+    const canvas = ref.current;
+    if (!canvas || !bitmap || bitmap.width === 0) return;
+    if (canvas.width !== bitmap.width) canvas.width = bitmap.width;
+    if (canvas.height !== bitmap.height) canvas.height = bitmap.height;
+    const context = canvas.getContext('2d');
+    context?.clearRect(0, 0, canvas.width, canvas.height);
+    context?.drawImage(bitmap, 0, 0);
+  }, [bitmap]);
+  return <canvas ref={ref} role="img" aria-label={props.label} className={props.className} style={props.style} />;
+}

@@ -1,0 +1,34 @@
+import { Dialog as Radix } from 'radix-ui';
+import type { ReactNode } from 'react';
+import { X } from 'lucide-react';
+
+export function Dialog(props: {
+  open: boolean;
+  onClose(): void;
+  title: string;
+  description?: string;
+  children: ReactNode;
+  wide?: boolean;
+}) {
+  return (
+    <Radix.Root open={props.open} onOpenChange={(open) => !open && props.onClose()}>
+      <Radix.Portal>
+        <Radix.Overlay className="fixed inset-0 z-20 bg-ink/45" />
+        <Radix.Content
+          className={`fixed top-1/2 left-1/2 z-20 flex max-h-[88vh] -translate-x-1/2 -translate-y-1/2 flex-col gap-4 overflow-auto rounded-sm bg-paper p-6 ${props.wide ? 'w-[720px]' : 'w-[460px]'}`}
+        >
+          <div className="flex items-start justify-between gap-4">
+            <Radix.Title className="text-lg font-semibold">{props.title}</Radix.Title>
+            <Radix.Close aria-label="Close" className="rounded-sm p-1 text-ink-2 hover:text-ink">
+              <X size={18} />
+            </Radix.Close>
+          </div>
+          <Radix.Description className={props.description ? '-mt-2 text-ink-2' : 'sr-only'}>
+            {props.description ?? props.title}
+          </Radix.Description>
+          {props.children}
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  );
+}

@@ -1,0 +1,29 @@
+import { ToggleGroup } from 'radix-ui';
+
+/** One choice of a few, all in view. */
+export function Segmented<T extends string>(props: {
+  label: string;
+  value: T;
+  options: readonly { value: T; label: string }[];
+  onChange(value: T): void;
+}) {
+  return (
+    <ToggleGroup.Root
+      type="single"
+      aria-label={props.label}
+      value={props.value}
+      onValueChange={(v) => v && props.onChange(v as T)}
+      className="flex w-full rounded-sm border border-edge bg-card"
+    >
+      {props.options.map((option) => (
+        <ToggleGroup.Item
+          key={option.value}
+          value={option.value}
+          className="flex-1 px-2 py-1.5 text-ink-2 not-first:border-l not-first:border-line hover:text-ink data-[state=on]:bg-ink data-[state=on]:font-semibold data-[state=on]:text-card"
+        >
+          {option.label}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  );
+}

@@ -1,0 +1,124 @@
+import encode from '@jsquash/jpeg/encode.js';
+import { type Easel, type Images, type Ink, type Surface2D, type SurfaceImage, paint } from '@yosomi/core/ink';
+import { type Raster, flatten, raster } from '@yosomi/core/pixels';
+import type { Studio } from '@yosomi/core/recipe';
+import { Shaper } from '@yosomi/core/text';
+import * as harfbuzz from 'harfbuzzjs';
+import { liesOnSide, readImage, uprightMap } from '@yosomi/core/image-file';
+import { db } from '../persist/db';
+import { fontUrl } from '../platform/font-files';
+import { fetchBytes } from '../platform/http';
+
+class BrowserEasel implements Easel {
+  readonly canvas: OffscreenCanvas;
+  readonly context: OffscreenCanvasRenderingContext2D;
+  readonly surface: Surface2D;
+
+  constructor(
+    readonly widthPx: number,
+    readonly heightPx: number,
+  ) {
+    this.canvas = new OffscreenCanvas(widthPx, heightPx);
+    const context = this.canvas.getContext('2d', { willReadFrequently: true });
+    if (!context) throw new Error('no canvas to draw on');
+    this.context = context;
+    this.surface = context as unknown as Surface2D;
+  }
+
+  drawImage(image: SurfaceImage, f: readonly number[], t: readonly number[]): void {
+    this.context.drawImage(image.source as OffscreenCanvas, f[0], f[1], f[2], f[3], t[0], t[1], t[2], t[3]);
+  }
+
+  layer(): BrowserEasel {
+    return new BrowserEasel(this.widthPx, this.heightPx);
+  }
+
+  drawLayer(layer: Easel): void {
+    this.context.setTransform(1, 0, 0, 1, 0, 0);
+    this.context.drawImage((layer as BrowserEasel).canvas, 0, 0);
+  }
+}
+
+/** Decodes a picture that `readImage` has accepted, upright, without premultiplied colours. */
+export async function decodeUpright(bytes: Uint8Array<ArrayBuffer>): Promise<OffscreenCanvas | null> {
+  const read = readImage(bytes);
+  if (!read.ok) return null;
+  const { widthPx, heightPx, orientation, format } = read.value;
+  const blob = new Blob([bytes], { type: `image/${format}` });
+  const bitmap = await createImageBitmap(blob, { imageOrientation: 'none' }).catch(() => null);
+  if (!bitmap) return null;
+  const side = liesOnSide(orientation);
+  const easel = new BrowserEasel(side ? heightPx : widthPx, side ? widthPx : heightPx);
+  easel.context.setTransform(...uprightMap(orientation, widthPx, heightPx));
+  easel.context.drawImage(bitmap, 0, 0);
+  bitmap.close();
+  return easel.canvas;
+}
+
+/** How many decoded pictures are kept: a picture of 24 megapixels takes 96 MB. */
+const KEPT_PICTURES = 3;
+
+/** The recipes' studio in a worker. Pictures come from the database, fonts from the app's own files. */
+export class BrowserStudio implements Studio {
+  readonly shaper = new Shaper(harfbuzz);
+  readonly #pictures = new Map<string, SurfaceImage>();
+  readonly #fonts = new Map<string, Promise<void>>();
+
+  async loadFonts(cuts: readonly string[]): Promise<void> {
+    await Promise.all(
+      cuts.map((cut) => {
+        let loading = this.#fonts.get(cut);
+        if (!loading) this.#fonts.set(cut, (loading = this.#loadFont(cut)));
+        return loading;
+      }),
+    );
+  }
+
+  async #loadFont(cut: string): Promise<void> {
+    const bytes = await fetchBytes(fontUrl(cut));
+    if (!bytes) {
+      this.#fonts.delete(cut);
+      throw new Error(`font did not load: ${cut}`);
+    }
+    this.shaper.add(cut, bytes);
+  }
+
+  async picture(asset: string): Promise<SurfaceImage | null> {
+    const known = this.#pictures.get(asset);
+    if (known) {
+      this.#pictures.delete(asset);
+      this.#pictures.set(asset, known);
+      return known;
+    }
+    const row = await db.assets.get(asset);
+    const canvas = row ? await decodeUpright(row.bytes) : null;
+    if (!canvas) return null;
+    const image = { widthPx: canvas.width, heightPx: canvas.height, source: canvas };
+    this.#pictures.set(asset, image);
+    for (const oldest of this.#pictures.keys()) {
+      if (this.#pictures.size <= KEPT_PICTURES) break;
+      this.#pictures.delete(oldest);
+    }
+    return image;
+  }
+
+  paint(ink: Ink, widthPx: number, images: Images): Raster {
+    const easel = new BrowserEasel(widthPx, Math.max(1, Math.round((widthPx * ink.heightPx) / ink.widthPx)));
+    paint(ink, easel, images);
+    const { data } = easel.context.getImageData(0, 0, easel.widthPx, easel.heightPx);
+    return raster(easel.widthPx, easel.heightPx, data as Uint8ClampedArray<ArrayBuffer>);
+  }
+
+  imageOf(source: Raster): SurfaceImage {
+    const easel = new BrowserEasel(source.width, source.height);
+    easel.context.putImageData(new ImageData(source.data, source.width, source.height), 0, 0);
+    return { widthPx: source.width, heightPx: source.height, source: easel.canvas };
+  }
+
+  async encodeJpeg(source: Raster, quality: number, progressive: boolean): Promise<Uint8Array<ArrayBuffer>> {
+    const opaque = flatten(source, [255, 255, 255]);
+    const image = new ImageData(opaque.data, opaque.width, opaque.height);
+    const options = { quality, progressive, baseline: !progressive, auto_subsample: false, chroma_subsample: 1 };
+    return new Uint8Array((await encode(image, options)) as ArrayBuffer);
+  }
+}

@@ -1,0 +1,82 @@
+import { BAND, FINAL, PREVIEW, type Quality, type Scene, bands } from '@yosomi/core/mockup';
+import { type Raster, raster } from '@yosomi/core/pixels';
+import type { Book } from '@yosomi/core/project';
+import { artKey, bookThickness } from '@yosomi/core/recipe';
+import type { TraceJob } from './tracer.worker';
+import { studio, tracers } from './workers';
+
+let loaded: { key: string; ready: Promise<void> } | null = null;
+
+/** Makes the art and hands it to every tracer, once for each state of the cover. */
+export function loadArt(book: Book): Promise<void> {
+  const key = artKey(book);
+  if (loaded?.key !== key) {
+    const ready = (async () => {
+      const art = await studio.art(book);
+      await Promise.all(tracers().map((tracer) => tracer.load(key, art, bookThickness(book), book.brief.pageCount)));
+    })();
+    loaded = { key, ready };
+    ready.catch(() => {
+      if (loaded?.key === key) loaded = null;
+    });
+  }
+  return loaded.ready;
+}
+
+export function traceJob(book: Book, scene: Scene, widthPx: number, heightPx: number): TraceJob {
+  const { widthPx: w, heightPx: h } = book.cover;
+  return { artKey: artKey(book), scene, front: { widthPx: w, heightPx: h }, pageCount: book.brief.pageCount, widthPx, heightPx };
+}
+
+export type TraceOptions = {
+  readonly signal?: AbortSignal;
+  readonly onBand?: (rows: Uint8ClampedArray<ArrayBuffer>, y0: number) => void;
+  readonly onProgress?: (done: number) => void;
+};
+
+/** A picture by all tracers together; null when it was aborted or the art changed under it. */
+export async function trace(job: TraceJob, quality: Quality, options: TraceOptions = {}): Promise<Raster | null> {
+  const workers = tracers();
+  const rows = quality === FINAL ? bands(job.heightPx) : evenBands(job.heightPx, workers.length);
+  const out = raster(job.widthPx, job.heightPx);
+  let next = 0;
+  let done = 0;
+  let broken = false;
+  await Promise.all(
+    workers.map(async (worker) => {
+      while (next < rows.length && !broken && !options.signal?.aborted) {
+        const [y0, y1] = rows[next++];
+        const band = await worker.band(job, y0, y1, quality);
+        if (!band) {
+          broken = true;
+          return;
+        }
+        out.data.set(band, y0 * job.widthPx * 4);
+        done++;
+        options.onBand?.(band, y0);
+        options.onProgress?.(done / rows.length);
+      }
+    }),
+  );
+  return broken || options.signal?.aborted ? null : out;
+}
+
+/** For a preview: one band a worker, of equal height, so that none waits for another. */
+function evenBands(height: number, count: number): [number, number][] {
+  const step = Math.max(BAND / 2, Math.ceil(height / count));
+  return Array.from({ length: Math.ceil(height / step) }, (_, i) => [i * step, Math.min(height, (i + 1) * step)]);
+}
+
+/** Makes sure of the art, then traces; tries once more where the art changed in between. */
+export async function traceBook(
+  book: Book,
+  scene: Scene,
+  size: { widthPx: number; heightPx: number },
+  quality: Quality,
+  options: TraceOptions = {},
+): Promise<Raster | null> {
+  await loadArt(book);
+  return trace(traceJob(book, scene, size.widthPx, size.heightPx), quality, options);
+}
+
+export { FINAL, PREVIEW };

@@ -1,0 +1,42 @@
+import { supersedingSlot } from '@yosomi/core/jobs';
+import type { Book } from '@yosomi/core/project';
+import { coverKey } from '@yosomi/core/recipe';
+import { useEffect, useRef, useState } from 'react';
+import type { CoverView } from './studio.worker';
+import { studio } from './workers';
+
+export type LiveCover = { readonly view: CoverView | null; readonly failed: boolean; readonly fresh: boolean };
+
+/**
+ * The cover as it is now, painted in the worker. While something is dragged only the newest state is painted and
+ * nothing is measured; thumbnails and measurements follow when it rests.
+ */
+export function useCoverView(book: Book, widthPx: number, dragging: boolean): LiveCover {
+  const [slot] = useState(() =>
+    supersedingSlot((job: { book: Book; widthPx: number; quick: boolean }) => studio.coverView(job.book, job.widthPx, job.quick)),
+  );
+  const [view, setView] = useState<CoverView | null>(null);
+  const [shown, setShown] = useState('');
+  const [failed, setFailed] = useState(false);
+  const measured = useRef<CoverView | null>(null);
+  const key = `${book.id} ${coverKey(book)} ${widthPx} ${dragging}`;
+  useEffect(() => {
+    let current = true;
+    slot({ book, widthPx, quick: dragging && measured.current !== null })
+      .then((next) => {
+        if (!current || !next) return;
+        if (next.thumbs.length > 0) measured.current = next;
+        const kept = measured.current;
+        setView(next.thumbs.length > 0 || !kept ? next : { ...kept, bitmap: next.bitmap, frames: next.frames });
+        setShown(key);
+        setFailed(false);
+      })
+      .catch(() => current && setFailed(true));
+    return () => {
+      current = false;
+    };
+    // The key stands for all that the picture is made from.
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
+  }, [key, slot]);
+  return { view, failed, fresh: shown === key };
+}
