@@ -1,11 +1,18 @@
 import { type Result, fail, ok } from '@yosomi/core/base';
 
-export type Arguments = { readonly words: readonly string[]; readonly flags: ReadonlyMap<string, string>; readonly switches: ReadonlySet<string> };
+export type Arguments = {
+  readonly words: readonly string[];
+  readonly flags: ReadonlyMap<string, string>;
+  readonly switches: ReadonlySet<string>;
+};
 
 /**
  * Splits a command line into words, `--flag value` pairs and `--switch`es. Faults: `flag-unknown`, `flag-empty`.
  */
-export function parseArguments(argv: readonly string[], known: { flags: readonly string[]; switches: readonly string[] }): Result<Arguments> {
+export function parseArguments(
+  argv: readonly string[],
+  known: { flags: readonly string[]; switches: readonly string[] },
+): Result<Arguments> {
   const words: string[] = [];
   const flags = new Map<string, string>();
   const switches = new Set<string>();

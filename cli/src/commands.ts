@@ -46,7 +46,9 @@ function store(args: Arguments): Result<Profile> {
   const id = flag(args, 'store');
   if (!id.ok) return id;
   const profile = findProfile(id.value);
-  return profile ? ok(profile) : fail('store-unknown', { store: id.value, known: PROFILES.map((p) => p.id).join(', ') });
+  return profile
+    ? ok(profile)
+    : fail('store-unknown', { store: id.value, known: PROFILES.map((p) => p.id).join(', ') });
 }
 
 const coverExport: Command = {
@@ -122,7 +124,9 @@ function readScene(file: string | undefined): Result<Scene> {
   if (!bytes.ok) return bytes;
   try {
     const parsed = Scene.safeParse(JSON.parse(new TextDecoder().decode(bytes.value)));
-    return parsed.success ? ok(parsed.data) : fail('scene-wrong', { where: parsed.error.issues[0]?.path.join('.') || 'document' });
+    return parsed.success
+      ? ok(parsed.data)
+      : fail('scene-wrong', { where: parsed.error.issues[0]?.path.join('.') || 'document' });
   } catch {
     return fail('scene-wrong', { where: 'no JSON' });
   }
@@ -166,8 +170,20 @@ const check: Command = {
     const verdict = verdictOf(findings);
     const { widthPx, heightPx, format } = info.value;
     const print = args.switches.has('json')
-      ? JSON.stringify({ store: profile.value.id, verdict, file: { format, widthPx, heightPx, bytes: bytes.value.length }, findings }, null, 2)
-      : [`${profile.value.name}: ${verdict}`, ...findings.map((f) => `  ${f.severity} ${f.code} ${JSON.stringify(f.data)}`)].join('\n');
+      ? JSON.stringify(
+          {
+            store: profile.value.id,
+            verdict,
+            file: { format, widthPx, heightPx, bytes: bytes.value.length },
+            findings,
+          },
+          null,
+          2,
+        )
+      : [
+          `${profile.value.name}: ${verdict}`,
+          ...findings.map((f) => `  ${f.severity} ${f.code} ${JSON.stringify(f.data)}`),
+        ].join('\n');
     return ok({ print, passed: verdict !== 'fails' });
   },
 };

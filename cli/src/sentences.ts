@@ -17,7 +17,8 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'scene-wrong': (d) => `The scene file is not valid (${d.where}).`,
   'store-unknown': (d) => `There is no store "${d.store}"; the stores are ${d.known}.`,
   'svg-script': () => 'The SVG holds a script; save it as a PNG.',
-  'image-format': (d) => `The file is ${d.found === 'no picture' ? 'no picture that can be read' : `${d.found} file`}; use a JPEG, PNG or WebP.`,
+  'image-format': (d) =>
+    `The file is ${d.found === 'no picture' ? 'no picture that can be read' : `${d.found} file`}; use a JPEG, PNG or WebP.`,
   'image-truncated': (d) => `The ${d.format} file ends too early.`,
   'image-damaged': (d) => `The ${d.format} file is damaged.`,
   'image-large': (d) => `The picture has ${d.widthPx} x ${d.heightPx} px; up to ${d.most} million pixels can be read.`,

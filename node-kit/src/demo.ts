@@ -5,11 +5,13 @@ import { paintRaster } from './canvas-easel';
 import { encodeJpeg } from './jpeg';
 import { shrink } from '@yosomi/core/pixels';
 
-/** A fixed moment, so that the demo files are equal each time they are made. */
-const NOW = '2026-11-01T09:00:00Z';
+/** Fixed moments, so that the demo files are equal each time they are made. */
+const FIRST = Date.UTC(2026, 10, 1, 9);
 
-async function makeDemo(demo: DemoBook): Promise<Project> {
-  const start = { id: demo.id, identifier: `urn:yosomi:${demo.id}`, now: NOW, brief: demo.brief };
+async function makeDemo(demo: DemoBook, place: number): Promise<Project> {
+  // The Shelf shows the last changed first.
+  const now = new Date(FIRST - place * 60_000).toISOString();
+  const start = { id: demo.id, identifier: `urn:yosomi:${demo.id}`, now, brief: demo.brief };
   if (!demo.picture) {
     return { book: startFromWords(start, demo.cover(null)), files: new Map() };
   }
@@ -30,6 +32,6 @@ async function makeDemo(demo: DemoBook): Promise<Project> {
 /** The demo books as projects, made from nothing but this repository. */
 export async function demoProjects(): Promise<Project[]> {
   const projects: Project[] = [];
-  for (const demo of demoBooks()) projects.push(await makeDemo(demo));
+  for (const [i, demo] of demoBooks().entries()) projects.push(await makeDemo(demo, i));
   return projects;
 }

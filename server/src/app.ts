@@ -31,8 +31,8 @@ export async function makeServer({ web, demo }: ServerOptions): Promise<FastifyI
     reply.header('x-content-type-options', 'nosniff');
     reply.header('referrer-policy', 'no-referrer');
   });
-  await app.register(statics, { root: web, wildcard: false, cacheControl: false });
-  if (demo) await app.register(statics, { root: demo, prefix: '/demo/', decorateReply: false, wildcard: false });
+  await app.register(statics, { root: web, cacheControl: false });
+  if (demo) await app.register(statics, { root: demo, prefix: '/demo/', decorateReply: false });
   app.get('/api/demo', async () => {
     const files = demo && existsSync(demo) ? readdirSync(demo).filter((name) => name.endsWith('.yosomi')) : [];
     return { autoload: demo !== null, files: files.sort() };
@@ -40,7 +40,8 @@ export async function makeServer({ web, demo }: ServerOptions): Promise<FastifyI
   // Addresses of steps are the app's own; anything that looks like a file and is none is not found.
   app.setNotFoundHandler((request, reply) => {
     const path = request.url.split('?')[0];
-    if (request.method !== 'GET' || path.includes('.') || path.startsWith('/api/')) return reply.code(404).send({ error: 'not found' });
+    if (request.method !== 'GET' || path.includes('.') || path.startsWith('/api/'))
+      return reply.code(404).send({ error: 'not found' });
     return reply.sendFile('index.html');
   });
   return app;

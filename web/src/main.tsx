@@ -15,7 +15,9 @@ import { ShelfPage } from './routes/shelf';
 import { TitlePage } from './routes/title';
 
 // Everything is on this machine: being offline must not pause anything.
-const queries = new QueryClient({ defaultOptions: { queries: { networkMode: 'always', refetchOnWindowFocus: false, retry: false } } });
+const queries = new QueryClient({
+  defaultOptions: { queries: { networkMode: 'always', refetchOnWindowFocus: false, retry: false } },
+});
 
 const router = createBrowserRouter([
   { path: '/', element: <ShelfPage /> },

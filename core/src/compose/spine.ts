@@ -38,7 +38,7 @@ function voice(doc: Doc, role: 'title' | 'byline', ground: Hex): Voice {
 /**
  * The spine from the front: the colours of the front's left edge run on across it, title and author read down it
  * in their own faces, the volume number stands upright at the foot. Title and author have places of their own and
- * cannot meet. Sizes in pixels; `edge` from top to bottom.
+ * cannot meet. Sizes in pixels; `edge` from top to bottom; `head` is the share of the height kept free at the top.
  */
 export function composeSpine(
   doc: Doc,
@@ -46,13 +46,13 @@ export function composeSpine(
   shaper: Shaper,
   edge: readonly Hex[],
   size: { widthPx: number; heightPx: number },
+  head = 0.045,
 ): Ink {
   const { widthPx: w, heightPx: h } = size;
   const items: InkItem[] = [fill(rectPath({ x: 0, y: 0, width: w, height: h }), edgePaint(edge, h))];
   const at = (from: number, to: number): Hex =>
     meanOf(edge.slice(Math.floor(from * (edge.length - 1)), Math.ceil(to * (edge.length - 1)) + 1));
   const foot = brief.seriesNumber !== null ? 0.1 : 0.045;
-  const margin = 0.045;
   const author = brief.author.trim();
   const split = author ? 0.6 : 1 - foot;
   // Thin spines carry smaller words; thick ones do not shout.
@@ -78,7 +78,7 @@ export function composeSpine(
     const turn = after(translate(w / 2, 0), rotate(Math.PI / 2));
     items.push(fill(joinPaths(block.words.map((word) => word.path)), flat(v.colour), { transform: turn }));
   };
-  if (brief.title.trim()) down(brief.title, margin, split - 0.02, voice(doc, 'title', at(margin, split)), 1, 'left');
+  if (brief.title.trim()) down(brief.title, head, split - 0.02, voice(doc, 'title', at(head, split)), 1, 'left');
   if (author) down(author, split + 0.02, 1 - foot, voice(doc, 'byline', at(split, 1 - foot)), 0.62, 'right');
   if (brief.seriesNumber !== null) {
     const v = voice(doc, 'byline', at(0.93, 1));

@@ -73,7 +73,12 @@ function lamplighter(
           maxSize: 0.265,
           minor: { cut: 'cormorant-garamond/500-italic', scale: 0.72, colour: colours.second },
         },
-        series: { colour: colours.second, maxSize: 0.033, tracking: 0.16 },
+        series: {
+          colour: colours.second,
+          maxSize: 0.042,
+          tracking: 0.12,
+          area: { x: 0.07, y: 0.05, width: 0.86, height: 0.032 },
+        },
         byline: { colour: colours.byline, maxSize: 0.066, tracking: 0.16 },
         // The pictures end in a figure: a line over it would hide it.
         strapline: { hidden: true },
@@ -156,8 +161,8 @@ export function demoBooks(): DemoBook[] {
       picture: { name: 'Moss in the rain', ink: mossGarden() },
       cover: (source) =>
         restyle(firstCover(moss, given(source)), {
-          title: { maxSize: 0.21, leading: 0.98, area: { x: 0.09, y: 0.085, width: 0.82, height: 0.33 } },
-          subtitle: { maxSize: 0.048 },
+          title: { maxSize: 0.2, leading: 0.98, area: { x: 0.09, y: 0.07, width: 0.82, height: 0.315 } },
+          subtitle: { maxSize: 0.048, follows: { part: 'title', gap: 0.026 } },
           byline: { maxSize: 0.058 },
           strapline: { hidden: true },
         }),

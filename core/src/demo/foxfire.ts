@@ -28,10 +28,10 @@ export function foxfire(): Ink {
   items.push(hill(random, 2205, 60, '#0a2a27'));
   items.push(hill(random, 2310, 70, '#051a1c'));
   items.push(...figure(805, 2236));
-  for (let i = 0; i < 46; i++) {
+  for (let i = 0; i < 40; i++) {
     const x = random() * W;
     const near = random();
-    const y = 2250 + near * 230 + Math.abs(x - W / 2) * 0.02;
+    const y = 2246 + near * 84 + Math.abs(x - W / 2) * 0.02;
     items.push(...mushroom(x, y, 9 + near * 17));
   }
   for (let i = 0; i < 60; i++) {

@@ -1,1 +1,2 @@
 export * from './epub';
+export * from './check-epub';

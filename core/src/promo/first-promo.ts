@@ -59,7 +59,7 @@ export function firstPromo(brief: Brief, swatches: readonly Swatch[], titleCut: 
         role: 'free',
         says: { kind: 'brief', field: 'title' },
         area: { x: 0.075, y: 0.545, width: 0.34, height: 0.075 },
-        follows: { part: 'headline', gap: 0.032 },
+        follows: { part: 'headline', gap: 0.04 },
         cut: textCut,
         colour: ink,
         align: 'left',

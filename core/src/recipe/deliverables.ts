@@ -1,6 +1,6 @@
-import { type Finding, type Result, fail, finding, keyOf, never, ok, slug } from '../base';
+import { type Finding, type Result, fail, finding, keyOf, ok, slug } from '../base';
 import { edgeColours } from '../compose';
-import { makeEpub } from '../ebook';
+import { checkEpub, makeEpub } from '../ebook';
 import { dressJpeg, readJpeg, readPng, srgbProfile, writePng } from '../image-file';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
@@ -137,14 +137,20 @@ export async function ebookFile(book: Book, modified: string, studio: Studio): P
   const pixels = await coverRaster(book, Math.floor(widthPx * k), studio);
   const jpeg = dressJpeg(await studio.encodeJpeg(pixels, 88, false), PRINT_PPI, srgbProfile());
   const cover = { bytes: jpeg, widthPx: pixels.width, heightPx: pixels.height };
-  return ok({ bytes: makeEpub({ brief: book.brief, cover, identifier: book.identifier, modified }), findings: [] });
+  const bytes = makeEpub({ brief: book.brief, cover, identifier: book.identifier, modified });
+  return ok({ bytes, findings: checkEpub(bytes) });
 }
 
-/** A finished picture as PNG with profile and density. */
-export function pngFile(pixels: Raster, ppi = SCREEN_PPI): Result<Delivered> {
-  const bytes = writePng(pixels, ppi);
+/** A finished picture as PNG with profile and density, read back: its size, and transparency where that is wanted. */
+export function pngFile(pixels: Raster, clear: boolean): Result<Delivered> {
+  const bytes = writePng(pixels, SCREEN_PPI);
   const read = readPng(bytes);
-  return read.ok ? ok({ bytes, findings: [] }) : read;
+  if (!read.ok) return read;
+  const { widthPx, heightPx, alpha } = read.value;
+  const findings: Finding[] = [];
+  if (widthPx !== pixels.width || heightPx !== pixels.height) findings.push(finding('png-size', 'must', null));
+  if (alpha !== clear) findings.push(finding(clear ? 'png-opaque' : 'png-transparent', 'must', null));
+  return ok({ bytes, findings });
 }
 
 export async function jpegFile(pixels: Raster, studio: Studio): Promise<Uint8Array<ArrayBuffer>> {
@@ -156,18 +162,4 @@ export type Verdict = 'passes' | 'may' | 'fails';
 export function verdictOf(findings: readonly Finding[]): Verdict {
   if (findings.some((f) => f.severity === 'must')) return 'fails';
   return findings.some((f) => f.severity === 'should') ? 'may' : 'passes';
-}
-
-/** Whether a deliverable needs the mockup traced before it can be made. */
-export function needsMockup(kind: Deliverable['kind']): boolean {
-  switch (kind) {
-    case 'mockup':
-    case 'promo':
-      return true;
-    case 'store-image':
-    case 'epub':
-      return false;
-    default:
-      return never(kind);
-  }
 }

@@ -54,6 +54,19 @@ export async function artFrom(front: Raster, book: Book, studio: Studio): Promis
   };
 }
 
+/** The spine for a strip of the interface: any ratio, with room for a mark at its head. */
+export async function spineStrip(
+  book: Book,
+  size: { widthPx: number; heightPx: number },
+  head: number,
+  studio: Studio,
+): Promise<Raster> {
+  await studio.loadFonts(spineNeeds(book.cover));
+  const edge = edgeColours(await coverRaster(book, 200, studio), 'left');
+  const ink = composeSpine(book.cover, book.brief, studio.shaper, edge, size, head);
+  return studio.paint(ink, ink.widthPx, new Map());
+}
+
 export function stageOf(book: Book, scene: Scene, widthPx: number, heightPx: number): Stage {
   return stage(scene, modelOf(scene, book.cover, book.brief.pageCount), widthPx, heightPx);
 }

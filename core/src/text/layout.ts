@@ -86,11 +86,17 @@ export function layOut(shaper: Shaper, spec: TextSpec, area: Rect): Block {
     lines: lines.length,
     words,
     box: union(words.map((word) => word.box).filter((box) => box.width > 0)),
-    xHeightPx: Math.min(...lines.flatMap((line) => line.units.map((u) => u.xHeight * u.scale))) * sizePx,
+    xHeightPx: smallestLetter(lines.flatMap((line) => line.units)) * sizePx,
     borrowed: [...borrowed],
     missing: [...missing],
     overflows,
   };
+}
+
+/** The lowest x-height of the words that carry the sense; of all words where there are only small ones. */
+function smallestLetter(units: readonly Unit[]): number {
+  const main = units.filter((u) => !u.minor);
+  return Math.min(...(main.length > 0 ? main : units).map((u) => u.xHeight * u.scale));
 }
 
 /** All words of a block as one path. */

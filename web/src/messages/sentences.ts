@@ -18,7 +18,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
     d.found === 'no picture'
       ? 'This file is not a picture that can be read. Use a JPEG, PNG or WebP.'
       : `This is ${d.found} file. Save it as a JPEG, PNG or WebP and try again.`,
-  'image-truncated': (d) => `This ${d.format} file ends too early: part of it is missing. Get a whole copy and try again.`,
+  'image-truncated': (d) =>
+    `This ${d.format} file ends too early: part of it is missing. Get a whole copy and try again.`,
   'image-damaged': (d) => `This ${d.format} file is damaged and cannot be read. Get another copy and try again.`,
   'image-large': (d) =>
     `This picture has ${d.widthPx} x ${d.heightPx} px. Up to ${d.most} million pixels can be used: make it smaller and try again.`,
@@ -29,11 +30,13 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'project-newer': (d) =>
     `This title was saved by a newer Yosomi (version ${d.found}, this one reads ${d.known}). Update Yosomi and open it again.`,
   'project-large': (d) => `This title file unpacks to more than ${d.most} MB, so it was not opened.`,
-  'project-picture': (d) => `The picture "${d.name}" in this title file is missing or damaged. Nothing on your Shelf was changed.`,
+  'project-picture': (d) =>
+    `The picture "${d.name}" in this title file is missing or damaged. Nothing on your Shelf was changed.`,
   'title-gone': () => 'This title is not on your Shelf any more.',
   'title-missing': () => 'The book has no title yet. Type one in the Brief.',
   'title-long': (d) => `The title has ${d.found} letters. Up to ${d.most} can be used.`,
-  'store-full': () => 'The browser has no room left, so the last change is not stored. Save the title as a file, then remove old titles.',
+  'store-full': () =>
+    'The browser has no room left, so the last change is not stored. Save the title as a file, then remove old titles.',
   'store-failed': () => 'The browser could not store the last change. Save the title as a file to be safe.',
   'store-unknown': (d) => `There is no store called "${d.store}".`,
   'part-gone': () => 'This part is not there any more.',
@@ -42,7 +45,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'part-exists': () => 'This part is there already.',
   'ground-stays': () => 'A cover always has a ground. Change its colour instead.',
   'font-damaged': () => 'This font file is damaged.',
-  'budget-too-small': (d) => `The cover does not fit into ${bytes(d.most)}, even at the lowest quality that is still fit to show.`,
+  'budget-too-small': (d) =>
+    `The cover does not fit into ${bytes(d.most)}, even at the lowest quality that is still fit to show.`,
   'trace-stopped': () => 'The picture was not finished. Try again.',
   'work-failed': () => 'Something went wrong while this was made. Nothing of yours is lost: try again.',
 
@@ -50,10 +54,12 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'words-overflow': (d) => `At ${d.px} px the words do not fit their place. Set them smaller, or as large as fits.`,
   'letters-missing': (d) => `No face has these letters: ${d.letters}. They are shown as empty boxes.`,
   'letters-borrowed': (d) => `This face lacks ${d.letters}, so those words are set in Noto Serif.`,
-  'contrast-low': (d) => `Contrast is ${d.ratio} : 1 where it is lowest; words need ${d.wanted} : 1. Choose another colour or move them.`,
+  'contrast-low': (d) =>
+    `Contrast is ${d.ratio} : 1 where it is lowest; words need ${d.wanted} : 1. Choose another colour or move them.`,
   'scrim-added': (d) => `A scrim of ${d.percent} % from the ${d.edge} was added so that the words read.`,
 
-  'store-format': (d) => `The file is ${String(d.found).toUpperCase()}; the store takes ${String(d.wanted).toUpperCase()}.`,
+  'store-format': (d) =>
+    `The file is ${String(d.found).toUpperCase()}; the store takes ${String(d.wanted).toUpperCase()}.`,
   'store-exact-size': (d) => `The picture has ${d.found} px; the store wants exactly ${d.wanted} px.`,
   'store-too-small': (d) => `The picture has ${d.found} px; the store wants at least ${d.wanted} px.`,
   'store-too-big': (d) => `The picture has ${d.found} px; the store wants at most ${d.wanted} px.`,
@@ -70,10 +76,24 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'store-density': (d) => `The file says ${d.found} pixels per inch; the store asks for ${d.wanted}.`,
   'store-progressive': () => 'The JPEG is progressive; the store wants a baseline one.',
   'store-metadata': (d) => `The file carries ${d.found}; covers should carry no metadata.`,
+  'png-size': () => 'The PNG has another size than it should. Make it again.',
+  'png-opaque': () => 'The PNG should have a clear background and has none. Make it again.',
+  'png-transparent': () => 'The PNG should be opaque and is not. Make it again.',
+  'epub-mimetype': () => 'The EPUB does not begin as the standard asks.',
+  'epub-zip': () => 'The EPUB cannot be unpacked.',
+  'epub-package': () => 'The EPUB has no package file.',
+  'epub-file-missing': (d) => `The EPUB lists ${d.name}, which is not in it.`,
+  'epub-nav': () => 'The EPUB has no navigation.',
+  'epub-cover-image': () => 'The EPUB has no cover image.',
+  'epub-cover-unreadable': () => 'The cover image in the EPUB cannot be read.',
+  'epub-cover-meta': () => 'Older readers would not find the cover in the EPUB.',
+  'epub-cover-page': () => 'The EPUB does not begin with a page that shows the cover.',
+  'epub-cover-alt': () => 'The cover in the EPUB has no text for readers who cannot see it.',
   'jpeg-quality': (d) => `JPEG quality ${d.quality}.`,
   'cover-fitted': () => 'The finished cover has another ratio, so it is shown whole on its own edge colour.',
   'cover-recomposed': () => 'Composed anew for this ratio; nothing is stretched.',
-  'cover-enlarged': (d) => `The cover file is ${d.from} px wide and was enlarged to ${d.to} px. Use a larger file if you have one.`,
+  'cover-enlarged': (d) =>
+    `The cover file is ${d.from} px wide and was enlarged to ${d.to} px. Use a larger file if you have one.`,
 };
 
 export function sentenceOf(one: Fault | Finding): string {

@@ -1,6 +1,10 @@
 import { findCut } from '@yosomi/core/text';
 
-const urls = import.meta.glob<string>('../../../assets/fonts/*/*.ttf', { query: '?url', import: 'default', eager: true });
+const urls = import.meta.glob<string>('../../../assets/fonts/*/*.ttf', {
+  query: '?url',
+  import: 'default',
+  eager: true,
+});
 
 /** Address of a shipped font file. Throws on an unknown cut: documents name shipped ones only. */
 export function fontUrl(cut: string): string {

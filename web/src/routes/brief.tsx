@@ -19,7 +19,8 @@ export function BriefPage() {
   const [typed, setTyped] = useState<Partial<Record<keyof Brief, { text: string; error: string }>>>({});
 
   const write = (name: keyof Brief, value: unknown, text: string, error: string): void => {
-    if (!BriefSchema.shape[name].safeParse(value).success) return setTyped((now) => ({ ...now, [name]: { text, error } }));
+    if (!BriefSchema.shape[name].safeParse(value).success)
+      return setTyped((now) => ({ ...now, [name]: { text, error } }));
     setTyped(({ [name]: _, ...rest }) => rest);
     edit(`Brief: ${name}`, (b) => void Object.assign(b.brief, { [name]: value }), `brief-${name}`);
   };
@@ -27,9 +28,24 @@ export function BriefPage() {
     <TextField
       label={label}
       value={typed[name]?.text ?? brief[name]}
-      error={typed[name]?.error ?? (name === 'title' && !brief.title.trim() ? sentenceOf({ code: 'title-missing', data: {} }).replace(' Type one in the Brief.', ' Type one here: files need it.') : null)}
+      error={
+        typed[name]?.error ??
+        (name === 'title' && !brief.title.trim()
+          ? sentenceOf({ code: 'title-missing', data: {} }).replace(
+              ' Type one in the Brief.',
+              ' Type one here: files need it.',
+            )
+          : null)
+      }
       onChange={(v) =>
-        write(name, v, v, name === 'language' ? 'Use a short language code such as en or de-AT.' : `This has ${v.length} letters. Up to ${limit} can be used.`)
+        write(
+          name,
+          v,
+          v,
+          name === 'language'
+            ? 'Use a short language code such as en or de-AT.'
+            : `This has ${v.length} letters. Up to ${limit} can be used.`,
+        )
       }
       {...more}
     />
@@ -57,7 +73,10 @@ export function BriefPage() {
           {text('seriesName', 'Series', 120)}
           {number('seriesNumber', 'Number in the series', 999, 'Leave it empty for a single book.')}
         </section>
-        <section className="grid max-w-[720px] grid-cols-2 gap-x-6 gap-y-5 border-t border-line pt-6" aria-label="Facts">
+        <section
+          className="grid max-w-[720px] grid-cols-2 gap-x-6 gap-y-5 border-t border-line pt-6"
+          aria-label="Facts"
+        >
           <h2 className="col-span-2 text-base font-semibold">What else is known</h2>
           {number('pageCount', 'Pages', 3000, `Makes the book ${thicknessMm(brief.pageCount).toFixed(1)} mm thick.`)}
           {text('website', 'Website', 120)}
@@ -92,8 +111,14 @@ export function BriefPage() {
         </fieldset>
       </form>
       <aside className="flex w-80 shrink-0 flex-col items-center gap-3 bg-table px-8 py-9" aria-label="The cover">
-        <Bitmap bitmap={bitmap ?? null} label={`Cover of ${brief.title || 'this book'}`} className="w-60 shadow-cover" />
-        <p className="text-center text-ink">Words typed here are used on the cover, the spine, the promo and in the files.</p>
+        <Bitmap
+          bitmap={bitmap ?? null}
+          label={`Cover of ${brief.title || 'this book'}`}
+          className="w-60 shadow-cover"
+        />
+        <p className="text-center text-ink">
+          Words typed here are used on the cover, the spine, the promo and in the files.
+        </p>
       </aside>
     </main>
   );

@@ -11,7 +11,8 @@ import { Verdict } from '../ui/verdict';
 import { Working } from '../ui/working';
 import { press } from '../work/workers';
 
-const size = (bytes: number): string => (bytes >= 1024 * 1024 ? `${(bytes / 1024 / 1024).toFixed(2)} MB` : `${Math.round(bytes / 1024)} KB`);
+const size = (bytes: number): string =>
+  bytes >= 1024 * 1024 ? `${(bytes / 1024 / 1024).toFixed(2)} MB` : `${Math.round(bytes / 1024)} KB`;
 
 export function DeliverPage() {
   const book = useBook();
@@ -20,7 +21,9 @@ export function DeliverPage() {
   const stale = rows.filter((r) => r.stale);
   const zip = async (): Promise<void> => {
     try {
-      const bytes = await press().zip(current.flatMap((r) => (r.made ? [{ name: r.made.name, bytes: r.made.bytes }] : [])));
+      const bytes = await press().zip(
+        current.flatMap((r) => (r.made ? [{ name: r.made.name, bytes: r.made.bytes }] : [])),
+      );
       const name = `${slug(book.brief.title)}-files.zip`;
       saveFile(bytes, name, 'application/zip');
       say(`Saved ${name}`);
@@ -43,7 +46,9 @@ export function DeliverPage() {
           ) : (
             <>
               <Button onClick={() => void saveTitleAs(book)}>Save the title as a file</Button>
-              {stale.length > 0 && <Button onClick={() => void make(stale.map((r) => r.wanted))}>Remake what is stale</Button>}
+              {stale.length > 0 && (
+                <Button onClick={() => void make(stale.map((r) => r.wanted))}>Remake what is stale</Button>
+              )}
               <Button onClick={() => void zip()} disabled={current.length === 0}>
                 Save all as a zip
               </Button>
@@ -54,15 +59,19 @@ export function DeliverPage() {
           )}
         </div>
       </div>
-      {book.brief.stores.length === 0 && <p className="pb-4 text-ink-2">No store is chosen. Choose where it is sold in the Brief, and its cover file appears here.</p>}
+      {book.brief.stores.length === 0 && (
+        <p className="pb-4 text-ink-2">
+          No store is chosen. Choose where it is sold in the Brief, and its cover file appears here.
+        </p>
+      )}
       <table className="w-full border-collapse text-left">
         <thead className="text-xs text-ink-2">
           <tr className="border-b border-edge">
             <th className="py-2 pr-4">File</th>
-            <th className="w-28 pr-4">Pixels</th>
+            <th className="w-24 pr-4">Pixels</th>
             <th className="w-20 pr-4">Format</th>
             <th className="w-24 pr-4 text-right">Size</th>
-            <th className="w-[34%] pr-4 pl-6">Verdict</th>
+            <th className="w-[27%] pr-4 pl-6">Verdict</th>
             <th className="w-40">
               <span className="sr-only">Actions</span>
             </th>
@@ -81,7 +90,11 @@ export function DeliverPage() {
 function FileRow({ row, idle, onMake }: { row: Row; idle: boolean; onMake(): void }) {
   const { wanted, made, stale } = row;
   return (
-    <tr className="border-b border-line align-top" data-file={wanted.id} data-state={row.busy ? 'making' : row.fault ? 'failed' : !made ? 'none' : stale ? 'stale' : 'made'}>
+    <tr
+      className="border-b border-line align-top"
+      data-file={wanted.id}
+      data-state={row.busy ? 'making' : row.fault ? 'failed' : !made ? 'none' : stale ? 'stale' : 'made'}
+    >
       <td className="py-3 pr-4">
         <p className="font-semibold">{wanted.label}</p>
         <p className="font-mono text-xs break-all text-ink-2">{wanted.fileName}</p>
@@ -99,7 +112,11 @@ function FileRow({ row, idle, onMake }: { row: Row; idle: boolean; onMake(): voi
           <Button onClick={onMake} disabled={!idle} aria-label={`${made ? 'Remake' : 'Make'} ${wanted.fileName}`}>
             {made ? 'Remake' : 'Make'}
           </Button>
-          <Button onClick={() => made && saveFile(made.bytes, made.name, made.type)} disabled={!made || stale} aria-label={`Save ${wanted.fileName}`}>
+          <Button
+            onClick={() => made && saveFile(made.bytes, made.name, made.type)}
+            disabled={!made || stale}
+            aria-label={`Save ${wanted.fileName}`}
+          >
             Save
           </Button>
         </div>

@@ -57,7 +57,9 @@ export function FrontPage() {
         colours={colours ?? []}
         empty={
           <>
-            <h2 className="px-4 pt-4 text-base font-semibold">{book.cover.finished ? 'A finished cover' : 'The cover'}</h2>
+            <h2 className="px-4 pt-4 text-base font-semibold">
+              {book.cover.finished ? 'A finished cover' : 'The cover'}
+            </h2>
             <Group title="What to do">
               <p>
                 {book.cover.finished
@@ -70,7 +72,10 @@ export function FrontPage() {
               {findings.length === 0 && !view?.reports.size ? <p className="text-ink-2">Nothing yet.</p> : null}
               <ul className="flex flex-col gap-2">
                 {findings.map((f, i) => (
-                  <li key={i} className={`border-l-3 px-3 py-2 ${f.severity === 'must' ? 'border-fail bg-fail-wash' : f.severity === 'should' ? 'border-may bg-may-wash' : 'border-blue bg-blue-wash'}`}>
+                  <li
+                    key={i}
+                    className={`border-l-3 px-3 py-2 ${f.severity === 'must' ? 'border-fail bg-fail-wash' : f.severity === 'should' ? 'border-may bg-may-wash' : 'border-blue bg-blue-wash'}`}
+                  >
                     {sentenceOf(f)}
                   </li>
                 ))}

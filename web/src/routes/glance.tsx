@@ -17,10 +17,22 @@ export function GlancePage() {
       <h1 className="sr-only">Glance</h1>
       <div className="grid grid-cols-4">
         {GROUNDS.map((ground) => (
-          <section key={ground.name} aria-label={`On ${ground.name.toLowerCase()}`} style={{ background: ground.colour }} className="flex flex-col items-center gap-6 px-4 pt-5 pb-8">
-            <h2 className={`text-xs font-semibold ${ground.colour === '#101112' ? 'text-card' : 'text-ink'}`}>{ground.name}</h2>
+          <section
+            key={ground.name}
+            aria-label={`On ${ground.name.toLowerCase()}`}
+            style={{ background: ground.colour }}
+            className="flex flex-col items-center gap-6 px-4 pt-5 pb-8"
+          >
+            <h2 className={`text-xs font-semibold ${ground.colour === '#101112' ? 'text-card' : 'text-ink'}`}>
+              {ground.name}
+            </h2>
             {GLANCE_WIDTHS.map((width, i) => (
-              <Bitmap key={width} bitmap={view?.thumbs[i] ?? null} label={`The cover at ${width} px on ${ground.name.toLowerCase()}`} style={{ width, height: Math.round(width * ratio) }} />
+              <Bitmap
+                key={width}
+                bitmap={view?.thumbs[i] ?? null}
+                label={`The cover at ${width} px on ${ground.name.toLowerCase()}`}
+                style={{ width, height: Math.round(width * ratio) }}
+              />
             ))}
           </section>
         ))}

@@ -39,10 +39,11 @@ export function MockupsPage() {
   const size = side > 40 ? { widthPx: Math.round(side * ratio), heightPx: Math.round(side * ratio) } : null;
   const state = useLiveMockup(canvas, book, scene, size);
   const { data: front } = useCoverBitmap(book, 60 * ratio);
-  const { data: spine } = useSpineBitmap(book, 96);
+  const { data: spine } = useSpineBitmap(book, Math.max(4, Math.round((96 * bookThickness(book)) / 203)), 96);
   const { data: colours } = useCoverColours(book);
 
-  const set = (label: string, change: (s: Scene) => void, merge: string | null = null): void => void edit(label, (b) => change(b.scene), merge);
+  const set = (label: string, change: (s: Scene) => void, merge: string | null = null): void =>
+    void edit(label, (b) => change(b.scene), merge);
   const turnBy = (pose: Scene['pose'], dx: number, dy: number, key: string): void =>
     set(
       'Turn the book',
@@ -61,7 +62,12 @@ export function MockupsPage() {
   };
   const keys = (e: KeyboardEvent): void => {
     const step = e.shiftKey ? 0.2 : 0.035;
-    const by: Record<string, [number, number]> = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] };
+    const by: Record<string, [number, number]> = {
+      ArrowLeft: [-step, 0],
+      ArrowRight: [step, 0],
+      ArrowUp: [0, -step],
+      ArrowDown: [0, step],
+    };
     const d = by[e.key];
     if (!d) return;
     e.preventDefault();
@@ -76,7 +82,9 @@ export function MockupsPage() {
       <nav aria-label="Stands" className="flex w-[148px] shrink-0 flex-col gap-1 border-r border-line py-4">
         <h2 className="px-4 pb-1.5 text-xs font-semibold text-ink-2">How it can stand</h2>
         {STANDS.map((stand) => {
-          const on = Math.abs(stand.pose.turnRad - scene.pose.turnRad) < 0.01 && Math.abs(stand.pose.tiltRad - scene.pose.tiltRad) < 0.01;
+          const on =
+            Math.abs(stand.pose.turnRad - scene.pose.turnRad) < 0.01 &&
+            Math.abs(stand.pose.tiltRad - scene.pose.tiltRad) < 0.01;
           return (
             <button
               key={stand.name}
@@ -114,7 +122,16 @@ export function MockupsPage() {
         </div>
         <footer className="flex h-10 shrink-0 items-center gap-4 bg-paper px-4 text-xs text-ink-2">
           <span className="font-mono">2000 x 2000</span>
-          <span role="status">{{ making: 'Making the book', preview: 'Preview', final: 'Final', failed: 'The picture could not be made. Move the book to try again.' }[state]}</span>
+          <span role="status">
+            {
+              {
+                making: 'Making the book',
+                preview: 'Preview',
+                final: 'Final',
+                failed: 'The picture could not be made. Move the book to try again.',
+              }[state]
+            }
+          </span>
           <span className="ml-auto">Drag the book to turn it</span>
         </footer>
       </section>
@@ -140,19 +157,58 @@ export function MockupsPage() {
               <span className="block text-xs text-ink-2">made from the front</span>
             </p>
           </div>
-          <NumberField label="Thickness" unit="mm" value={thickness} least={1} most={120} step={0.5} digits={1} onChange={(mm, d) => set('Thickness', (s) => void (s.object.thicknessMm = mm), d ? 'thickness' : null)} />
+          <NumberField
+            label="Thickness"
+            unit="mm"
+            value={thickness}
+            least={1}
+            most={120}
+            step={0.5}
+            digits={1}
+            onChange={(mm, d) => set('Thickness', (s) => void (s.object.thicknessMm = mm), d ? 'thickness' : null)}
+          />
           {scene.object.thicknessMm === null ? (
-            <p className="text-xs text-ink-2">{book.brief.pageCount ? `From ${book.brief.pageCount} pages.` : 'For 240 pages: type the pages in the Brief.'}</p>
+            <p className="text-xs text-ink-2">
+              {book.brief.pageCount
+                ? `From ${book.brief.pageCount} pages.`
+                : 'For 240 pages: type the pages in the Brief.'}
+            </p>
           ) : (
-            <Button kind="link" className="self-start" onClick={() => set('Thickness from pages', (s) => void (s.object.thicknessMm = null))}>
+            <Button
+              kind="link"
+              className="self-start"
+              onClick={() => set('Thickness from pages', (s) => void (s.object.thicknessMm = null))}
+            >
               Take it from the pages
             </Button>
           )}
         </Group>
         <Group title="How it stands">
-          <NumberField label="Turn" unit="°" value={Math.round(scene.pose.turnRad / DEGREE)} least={-180} most={180} onChange={(v, d) => set('Turn the book', (s) => void (s.pose.turnRad = v * DEGREE), d ? 'turn' : null)} />
-          <NumberField label="Seen from above" unit="°" value={Math.round(scene.pose.tiltRad / DEGREE)} least={0} most={68} onChange={(v, d) => set('Tilt', (s) => void (s.pose.tiltRad = v * DEGREE), d ? 'tilt' : null)} />
-          <Slider label="Lens" value={scene.pose.lensMm} least={24} most={200} step={1} onChange={(v) => set('Lens', (s) => void (s.pose.lensMm = v), 'lens')} format={(v) => `${v}`} />
+          <NumberField
+            label="Turn"
+            unit="°"
+            value={Math.round(scene.pose.turnRad / DEGREE)}
+            least={-180}
+            most={180}
+            onChange={(v, d) => set('Turn the book', (s) => void (s.pose.turnRad = v * DEGREE), d ? 'turn' : null)}
+          />
+          <NumberField
+            label="Seen from above"
+            unit="°"
+            value={Math.round(scene.pose.tiltRad / DEGREE)}
+            least={0}
+            most={68}
+            onChange={(v, d) => set('Tilt', (s) => void (s.pose.tiltRad = v * DEGREE), d ? 'tilt' : null)}
+          />
+          <Slider
+            label="Lens"
+            value={scene.pose.lensMm}
+            least={24}
+            most={200}
+            step={1}
+            onChange={(v) => set('Lens', (s) => void (s.pose.lensMm = v), 'lens')}
+            format={(v) => `${v}`}
+          />
         </Group>
         <Group title="How it is lit">
           <div className="flex items-center gap-4">
@@ -179,24 +235,45 @@ export function MockupsPage() {
               ['gloss', 'Gloss'],
             ] as const
           ).map(([name, label]) => (
-            <Slider key={name} label={label} value={scene.light[name]} least={0} most={1} step={0.01} onChange={(v) => set(label, (s) => void (s.light[name] = v), `light-${name}`)} format={(v) => `${Math.round(v * 100)}`} />
+            <Slider
+              key={name}
+              label={label}
+              value={scene.light[name]}
+              least={0}
+              most={1}
+              step={0.01}
+              onChange={(v) => set(label, (s) => void (s.light[name] = v), `light-${name}`)}
+              format={(v) => `${Math.round(v * 100)}`}
+            />
           ))}
         </Group>
         <Group title="What it stands on">
           <Segmented
             label="Ground"
             value={scene.ground.kind}
-            onChange={(kind) => set('Ground', (s) => void (s.ground = kind === 'clear' ? { kind } : { kind, colour: colours?.[1] ?? '#dadbd8' }))}
+            onChange={(kind) =>
+              set(
+                'Ground',
+                (s) => void (s.ground = kind === 'clear' ? { kind } : { kind, colour: colours?.[1] ?? '#dadbd8' }),
+              )
+            }
             options={[
               { value: 'clear', label: 'Clear' },
               { value: 'colour', label: 'Colour' },
             ]}
           />
           {scene.ground.kind === 'colour' && (
-            <ColourField label="Ground colour" value={scene.ground.colour} swatches={(colours ?? []).slice(0, 6)} onChange={(colour, d) => set('Ground colour', (s) => void (s.ground = { kind: 'colour', colour }), d ? 'ground' : null)} />
+            <ColourField
+              label="Ground colour"
+              value={scene.ground.colour}
+              swatches={(colours ?? []).slice(0, 6)}
+              onChange={(colour, d) =>
+                set('Ground colour', (s) => void (s.ground = { kind: 'colour', colour }), d ? 'ground' : null)
+              }
+            />
           )}
         </Group>
-        <div className="p-4">
+        <div className="sticky bottom-0 mt-auto border-t border-line bg-paper p-4">
           <SaveMockup />
         </div>
       </aside>

@@ -33,9 +33,9 @@ export function PromosPage() {
       const pixels = await press().promoPixels(book, mockup.data);
       const name = `${slug(book.brief.title)}-promo-${book.promo.widthPx}x${book.promo.heightPx}.${kind === 'png' ? 'png' : 'jpg'}`;
       if (kind === 'png') {
-        const made = await press().png(pixels);
+        const made = await press().png(pixels, false);
         if (!made.ok) return sayFault(made.fault);
-        saveFile(made.value, name, 'image/png');
+        saveFile(made.value.bytes, name, 'image/png');
       } else saveFile(await press().jpeg(pixels), name, 'image/jpeg');
       say(`Saved ${name}`);
     } catch {
@@ -64,7 +64,13 @@ export function PromosPage() {
         guides={false}
         footer={
           <span className="text-xs" role="status">
-            {mockup.isError || failed ? 'The promo could not be made. Undo the last step or reload.' : mockup.isFetching ? 'Making the book in 3D' : waiting ? 'Painting' : ''}
+            {mockup.isError || failed
+              ? 'The promo could not be made. Undo the last step or reload.'
+              : mockup.isFetching
+                ? 'Making the book in 3D'
+                : waiting
+                  ? 'Painting'
+                  : ''}
           </span>
         }
       />
@@ -81,16 +87,28 @@ export function PromosPage() {
             <>
               <h2 className="px-4 pt-4 text-base font-semibold">The promo</h2>
               <Group title="What to do">
-                <p>Choose a part to change it. Double-click words to type on them. The book in 3D follows the cover and the scene of Mockups.</p>
+                <p>
+                  Choose a part to change it. Double-click words to type on them. The book in 3D follows the cover and
+                  the scene of Mockups.
+                </p>
               </Group>
             </>
           }
         />
         <div className="flex gap-2 border-t border-l border-line p-4">
-          <Button kind="ink" className="flex-1" disabled={!mockup.data || mockup.isFetching || saving} onClick={() => void save('png')}>
+          <Button
+            kind="ink"
+            className="flex-1"
+            disabled={!mockup.data || mockup.isFetching || saving}
+            onClick={() => void save('png')}
+          >
             {saving ? 'Saving' : 'Save PNG'}
           </Button>
-          <Button className="flex-1" disabled={!mockup.data || mockup.isFetching || saving} onClick={() => void save('jpeg')}>
+          <Button
+            className="flex-1"
+            disabled={!mockup.data || mockup.isFetching || saving}
+            onClick={() => void save('jpeg')}
+          >
             Save JPEG
           </Button>
         </div>

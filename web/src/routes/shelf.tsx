@@ -68,7 +68,11 @@ export function ShelfPage() {
         <Mark className="text-ink" size={30} />
         <h1 className="text-lg font-semibold">Shelf</h1>
         <p className="ml-auto text-ink-2" role="status">
-          {reading ? 'Reading the file' : demo === 'loading' ? 'Putting the demo books on the Shelf' : 'Everything stays in this browser'}
+          {reading
+            ? 'Reading the file'
+            : demo === 'loading'
+              ? 'Putting the demo books on the Shelf'
+              : 'Everything stays in this browser'}
         </p>
         <Button kind="quiet" onClick={() => choose(null)}>
           Open a .yosomi file
@@ -87,12 +91,30 @@ export function ShelfPage() {
         }}
       />
       <section aria-label="Start a title" className="grid grid-cols-3 gap-4 px-10">
-        <Way icon={<Type size={22} />} title="From words" text="A title, an author: a cover is composed of them." onClick={() => setStarting({ kind: 'words' })} />
-        <Way icon={<Image size={22} />} title="From a picture" text="Your words are set where the picture is calm." onClick={() => choose('picture')} />
-        <Way icon={<FileImage size={22} />} title="From a finished cover" text="For mockups, promos and store files of a cover you have." onClick={() => choose('finished')} />
+        <Way
+          icon={<Type size={22} />}
+          title="From words"
+          text="A title, an author: a cover is composed of them."
+          onClick={() => setStarting({ kind: 'words' })}
+        />
+        <Way
+          icon={<Image size={22} />}
+          title="From a picture"
+          text="Your words are set where the picture is calm."
+          onClick={() => choose('picture')}
+        />
+        <Way
+          icon={<FileImage size={22} />}
+          title="From a finished cover"
+          text="For mockups, promos and store files of a cover you have."
+          onClick={() => choose('finished')}
+        />
       </section>
       <p className="px-10 pt-2.5 text-ink-2">You can also drop or paste a picture anywhere on this page.</p>
-      <section aria-label="Titles" className={`m-6 flex-1 rounded-sm p-4 ${over ? 'bg-blue-wash outline-2 outline-dashed outline-blue' : ''}`}>
+      <section
+        aria-label="Titles"
+        className={`m-6 flex-1 rounded-sm p-4 ${over ? 'bg-blue-wash outline-2 outline-dashed outline-blue' : ''}`}
+      >
         {shelf && shelf.unreadable > 0 && (
           <p className="mb-4 text-fail" role="alert">
             {shelf.unreadable} title{shelf.unreadable > 1 ? 's' : ''} could not be read. Nothing was removed.
@@ -101,13 +123,20 @@ export function ShelfPage() {
         {shelf?.books.length === 0 && demo !== 'loading' ? (
           <div className="flex flex-col items-start gap-3 py-10">
             <p className="text-base font-semibold">No titles yet</p>
-            <p className="text-ink-2">Start one above{demo === 'offered' ? ', or look around with the demo books' : ''}.</p>
+            <p className="text-ink-2">
+              Start one above{demo === 'offered' ? ', or look around with the demo books' : ''}.
+            </p>
             {demo === 'offered' && <Button onClick={() => void addDemoBooks()}>Open the demo books</Button>}
           </div>
         ) : (
           <ul className="flex flex-wrap gap-x-9 gap-y-8">
             {shelf?.books.map((book) => (
-              <TitleCard key={book.id} book={book} onSaveAs={(b) => void saveTitleAs(b)} onRemove={(b) => void removeFromShelf(b)} />
+              <TitleCard
+                key={book.id}
+                book={book}
+                onSaveAs={(b) => void saveTitleAs(b)}
+                onRemove={(b) => void removeFromShelf(b)}
+              />
             ))}
           </ul>
         )}

@@ -59,7 +59,7 @@ export function TitlePage() {
               <NavLink
                 key={step.path}
                 to={step.path}
-                className="flex items-center border-b-3 border-transparent px-4 text-ink-2 hover:text-ink aria-[current=page]:border-ink aria-[current=page]:font-semibold aria-[current=page]:text-ink"
+                className="flex items-center border-y-3 border-transparent px-4 text-ink-2 hover:text-ink aria-[current=page]:border-b-ink aria-[current=page]:font-semibold aria-[current=page]:text-ink"
               >
                 {step.label}
               </NavLink>

@@ -6,7 +6,8 @@ import { saveBook } from '../persist/titles';
 import { nowIso, nowMs } from '../platform/clock';
 import { sayFault } from '../messages/say';
 
-type Kept = { readonly kind: 'kept'; readonly atMs: number } | { readonly kind: 'keeping' } | { readonly kind: 'failed' };
+type Kept =
+  { readonly kind: 'kept'; readonly atMs: number } | { readonly kind: 'keeping' } | { readonly kind: 'failed' };
 
 type Session = {
   readonly book: Book | null;

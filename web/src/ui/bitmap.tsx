@@ -1,7 +1,12 @@
 import { type CSSProperties, useEffect, useRef } from 'react';
 
 /** Shows a bitmap pixel for pixel; the caller owns and keeps it. */
-export function Bitmap(props: { bitmap: ImageBitmap | null; label: string; className?: string; style?: CSSProperties }) {
+export function Bitmap(props: {
+  bitmap: ImageBitmap | null;
+  label: string;
+  className?: string;
+  style?: CSSProperties;
+}) {
   const ref = useRef<HTMLCanvasElement>(null);
   const { bitmap } = props;
   useEffect(() => {

@@ -1,13 +1,14 @@
 import { type ReactNode, useId, useState } from 'react';
 
-type Base = { label: string; hint?: ReactNode; error?: string | null };
+type Base = { label: string; hideLabel?: boolean; hint?: ReactNode; error?: string | null };
 
-export const inputLook = 'w-full rounded-sm border border-edge bg-card px-2.5 py-1.5 text-ink placeholder:text-ink-3 aria-[invalid=true]:border-fail';
+export const inputLook =
+  'w-full rounded-sm border border-edge bg-card px-2.5 py-1.5 text-ink placeholder:text-ink-3 aria-[invalid=true]:border-fail';
 
-function Frame({ id, label, hint, error, children }: Base & { id: string; children: ReactNode }) {
+function Frame({ id, label, hideLabel, hint, error, children }: Base & { id: string; children: ReactNode }) {
   return (
     <div className="flex flex-col gap-1">
-      <label htmlFor={id} className="font-semibold">
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'font-semibold'}>
         {label}
       </label>
       {children}
@@ -25,10 +26,18 @@ function Frame({ id, label, hint, error, children }: Base & { id: string; childr
 }
 
 export function TextField(
-  props: Base & { value: string; onChange(value: string): void; lines?: number; maxLength?: number; placeholder?: string; autoFocus?: boolean; inputMode?: 'numeric' },
+  props: Base & {
+    value: string;
+    onChange(value: string): void;
+    lines?: number;
+    maxLength?: number;
+    placeholder?: string;
+    autoFocus?: boolean;
+    inputMode?: 'numeric';
+  },
 ) {
   const id = useId();
-  const { label, hint, error, value, onChange, lines = 1, ...rest } = props;
+  const { label, hideLabel, hint, error, value, onChange, lines = 1, ...rest } = props;
   const shared = {
     id,
     value,
@@ -38,7 +47,7 @@ export function TextField(
     ...rest,
   };
   return (
-    <Frame id={id} label={label} hint={hint} error={error}>
+    <Frame id={id} label={label} hideLabel={hideLabel} hint={hint} error={error}>
       {lines > 1 ? (
         <textarea {...shared} rows={lines} onChange={(e) => onChange(e.target.value)} />
       ) : (
@@ -110,7 +119,11 @@ export function NumberField(props: {
             onChange(bounded(value + (e.key === 'ArrowUp' ? 1 : -1) * step * (e.shiftKey ? 10 : 1)), true);
           }}
         />
-        {unit && <span className="pointer-events-none absolute inset-y-0 right-2 flex items-center text-xs text-ink-3">{unit}</span>}
+        {unit && (
+          <span className="pointer-events-none absolute inset-y-0 right-2 flex items-center text-xs text-ink-3">
+            {unit}
+          </span>
+        )}
       </span>
     </div>
   );

@@ -6,7 +6,12 @@ export type MenuOption = { value: string; label: string; style?: CSSProperties; 
 export type MenuGroup = { title: string; options: readonly MenuOption[] };
 
 /** One choice of many, in named groups. */
-export function Menu(props: { label: string; value: string; groups: readonly MenuGroup[]; onChange(value: string): void }) {
+export function Menu(props: {
+  label: string;
+  value: string;
+  groups: readonly MenuGroup[];
+  onChange(value: string): void;
+}) {
   const now = props.groups.flatMap((g) => g.options).find((o) => o.value === props.value);
   return (
     <Radix.Root value={props.value} onValueChange={props.onChange}>
@@ -20,7 +25,11 @@ export function Menu(props: { label: string; value: string; groups: readonly Men
         <ChevronDown size={14} className="shrink-0 text-ink-3" />
       </Radix.Trigger>
       <Radix.Portal>
-        <Radix.Content position="popper" sideOffset={4} className="z-30 max-h-[60vh] w-80 overflow-hidden rounded-sm border border-edge bg-card">
+        <Radix.Content
+          position="popper"
+          sideOffset={4}
+          className="z-30 max-h-[60vh] w-80 overflow-hidden rounded-sm border border-edge bg-card"
+        >
           <Radix.Viewport className="p-1">
             {props.groups.map((group) => (
               <Radix.Group key={group.title}>

@@ -7,7 +7,10 @@ export function Tip({ text, keys, children }: { text: string; keys?: string; chi
     <Tooltip.Root>
       <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
       <Tooltip.Portal>
-        <Tooltip.Content sideOffset={6} className="z-40 flex items-center gap-2 rounded-sm bg-ink px-2.5 py-1.5 text-card">
+        <Tooltip.Content
+          sideOffset={6}
+          className="z-40 flex items-center gap-2 rounded-sm bg-ink px-2.5 py-1.5 text-card"
+        >
           {text}
           {keys && <kbd className="rounded-sm border border-card/40 px-1 font-mono text-xs">{keys}</kbd>}
         </Tooltip.Content>

@@ -5,7 +5,14 @@ export function Working(props: { label: string; done: number; onStop(): void }) 
   const percent = Math.round(props.done * 100);
   return (
     <div className="flex items-center gap-3">
-      <div className="flex-1" role="progressbar" aria-label={props.label} aria-valuenow={percent} aria-valuemin={0} aria-valuemax={100}>
+      <div
+        className="flex-1"
+        role="progressbar"
+        aria-label={props.label}
+        aria-valuenow={percent}
+        aria-valuemin={0}
+        aria-valuemax={100}
+      >
         <p className="flex justify-between text-xs text-ink-2">
           {props.label} <span className="font-mono">{percent} %</span>
         </p>

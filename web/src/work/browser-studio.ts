@@ -3,7 +3,6 @@ import { type Easel, type Images, type Ink, type Surface2D, type SurfaceImage, p
 import { type Raster, flatten, raster } from '@yosomi/core/pixels';
 import type { Studio } from '@yosomi/core/recipe';
 import { Shaper } from '@yosomi/core/text';
-import * as harfbuzz from 'harfbuzzjs';
 import { liesOnSide, readImage, uprightMap } from '@yosomi/core/image-file';
 import { db } from '../persist/db';
 import { fontUrl } from '../platform/font-files';
@@ -60,11 +59,20 @@ const KEPT_PICTURES = 3;
 
 /** The recipes' studio in a worker. Pictures come from the database, fonts from the app's own files. */
 export class BrowserStudio implements Studio {
-  readonly shaper = new Shaper(harfbuzz);
+  #shaper: Promise<Shaper> | null = null;
+  #ready: Shaper | null = null;
   readonly #pictures = new Map<string, SurfaceImage>();
   readonly #fonts = new Map<string, Promise<void>>();
 
+  get shaper(): Shaper {
+    if (!this.#ready) throw new Error('fonts are loaded before anything is set');
+    return this.#ready;
+  }
+
   async loadFonts(cuts: readonly string[]): Promise<void> {
+    // Imported here and not above: a worker that waits while it loads loses the messages sent to it meanwhile.
+    this.#shaper ??= import('harfbuzzjs').then((harfbuzz) => new Shaper(harfbuzz));
+    this.#ready = await this.#shaper;
     await Promise.all(
       cuts.map((cut) => {
         let loading = this.#fonts.get(cut);

@@ -26,10 +26,10 @@ export function useCoverColours(book: Book) {
   });
 }
 
-export function useSpineBitmap(book: Book, heightPx: number) {
+export function useSpineBitmap(book: Book, widthPx: number, heightPx: number, head?: number) {
   return useQuery({
-    queryKey: ['spine', artKey(book), book.brief.title, book.brief.author, heightPx],
-    queryFn: () => studio.spineBitmap(book, heightPx),
+    queryKey: ['spine', artKey(book), book.brief.title, book.brief.author, widthPx, heightPx, head],
+    queryFn: () => studio.spineBitmap(book, widthPx, heightPx, head ?? 0.045),
     staleTime: Infinity,
     gcTime: KEEP_MS,
     placeholderData: keepPreviousData,

@@ -9,6 +9,7 @@ import { type Raster, raster, shrink } from '@yosomi/core/pixels';
 import { type Asset, Book, type Project, assetId, packProject, unpackProject } from '@yosomi/core/project';
 import {
   type Art,
+  type Delivered,
   type Settled,
   type Start,
   type WordsReport,
@@ -20,6 +21,7 @@ import {
   pngFile,
   promoRaster,
   settledCover,
+  spineStrip,
   startFromFinished,
   startFromPicture,
   storeImage,
@@ -41,7 +43,11 @@ export type CoverView = {
   readonly added: Settled['added'];
 };
 
-export type PlainView = { readonly bitmap: ImageBitmap; readonly frames: ReadonlyMap<string, Rect>; readonly findings: readonly Finding[] };
+export type PlainView = {
+  readonly bitmap: ImageBitmap;
+  readonly frames: ReadonlyMap<string, Rect>;
+  readonly findings: readonly Finding[];
+};
 
 const studio = new BrowserStudio();
 const SAMPLE_PX = 400;
@@ -81,7 +87,10 @@ const api = {
       name: name.slice(0, 200) || 'Picture',
     };
     const k = Math.min(1, SAMPLE_PX / canvas.width);
-    const small = new OffscreenCanvas(Math.max(1, Math.round(canvas.width * k)), Math.max(1, Math.round(canvas.height * k)));
+    const small = new OffscreenCanvas(
+      Math.max(1, Math.round(canvas.width * k)),
+      Math.max(1, Math.round(canvas.height * k)),
+    );
     const draw = small.getContext('2d');
     if (!draw) return fail('image-damaged', { format: format.toUpperCase() });
     draw.imageSmoothingQuality = 'high';
@@ -113,7 +122,10 @@ const api = {
       GLANCE_WIDTHS.map((w) => bitmapOf(shrink(full, w, Math.round((w * full.height) / full.width)))),
     );
     const { reports, findings, added } = settled;
-    return transfer({ bitmap, thumbs, reports, frames: settled.composition.frames, findings, added }, [bitmap, ...thumbs]);
+    return transfer({ bitmap, thumbs, reports, frames: settled.composition.frames, findings, added }, [
+      bitmap,
+      ...thumbs,
+    ]);
   },
 
   async coverBitmap(input: Book, widthPx: number): Promise<ImageBitmap> {
@@ -134,9 +146,8 @@ const api = {
     return transfer(art, [art.front.data.buffer, art.spine.data.buffer, art.back.data.buffer]);
   },
 
-  async spineBitmap(input: Book, heightPx: number): Promise<ImageBitmap> {
-    const { spine } = await mockupArt(Book.parse(input), studio);
-    const bitmap = await bitmapOf(shrink(spine, Math.max(1, Math.round((heightPx * spine.width) / spine.height)), heightPx));
+  async spineBitmap(input: Book, widthPx: number, heightPx: number, head: number): Promise<ImageBitmap> {
+    const bitmap = await bitmapOf(await spineStrip(Book.parse(input), { widthPx, heightPx }, head, studio));
     return transfer(bitmap, [bitmap]);
   },
 
@@ -153,10 +164,7 @@ const api = {
     return promoRaster(book, mockup, book.promo.widthPx, studio);
   },
 
-  async png(pixels: Raster): Promise<Result<Uint8Array<ArrayBuffer>>> {
-    const made = pngFile(pixels);
-    return made.ok ? ok(made.value.bytes) : made;
-  },
+  png: (pixels: Raster, clear: boolean): Result<Delivered> => pngFile(pixels, clear),
 
   jpeg: (pixels: Raster): Promise<Uint8Array<ArrayBuffer>> => jpegFile(pixels, studio),
 

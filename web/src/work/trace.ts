@@ -25,7 +25,14 @@ export function loadArt(book: Book): Promise<void> {
 
 export function traceJob(book: Book, scene: Scene, widthPx: number, heightPx: number): TraceJob {
   const { widthPx: w, heightPx: h } = book.cover;
-  return { artKey: artKey(book), scene, front: { widthPx: w, heightPx: h }, pageCount: book.brief.pageCount, widthPx, heightPx };
+  return {
+    artKey: artKey(book),
+    scene,
+    front: { widthPx: w, heightPx: h },
+    pageCount: book.brief.pageCount,
+    widthPx,
+    heightPx,
+  };
 }
 
 export type TraceOptions = {

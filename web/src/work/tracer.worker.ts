@@ -1,5 +1,14 @@
 import { keyOf } from '@yosomi/core/base';
-import { type Quality, type Scene, type Stage, type Textures, modelOf, paperbackTextures, renderBand, stage } from '@yosomi/core/mockup';
+import {
+  type Quality,
+  type Scene,
+  type Stage,
+  type Textures,
+  modelOf,
+  paperbackTextures,
+  renderBand,
+  stage,
+} from '@yosomi/core/mockup';
 import type { Art } from '@yosomi/core/recipe';
 import { expose, transfer } from 'comlink';
 

@@ -13,7 +13,9 @@ export type LiveCover = { readonly view: CoverView | null; readonly failed: bool
  */
 export function useCoverView(book: Book, widthPx: number, dragging: boolean): LiveCover {
   const [slot] = useState(() =>
-    supersedingSlot((job: { book: Book; widthPx: number; quick: boolean }) => studio.coverView(job.book, job.widthPx, job.quick)),
+    supersedingSlot((job: { book: Book; widthPx: number; quick: boolean }) =>
+      studio.coverView(job.book, job.widthPx, job.quick),
+    ),
   );
   const [view, setView] = useState<CoverView | null>(null);
   const [shown, setShown] = useState('');

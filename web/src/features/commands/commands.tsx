@@ -52,7 +52,11 @@ export function Commands({ id }: { id: string }) {
   }, [id, navigate, undo, redo]);
   return (
     <>
-      <button type="button" onClick={() => setOpen(true)} className="flex items-center gap-2 rounded-sm px-2 py-1 text-ink-2 hover:text-ink">
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        className="flex items-center gap-2 rounded-sm px-2 py-1 text-ink-2 hover:text-ink"
+      >
         <Search size={14} aria-hidden />
         Find a command
         <kbd className="rounded-sm border border-line px-1 font-mono text-xs">Ctrl K</kbd>
@@ -64,7 +68,10 @@ export function Commands({ id }: { id: string }) {
         overlayClassName="fixed inset-0 z-30 bg-ink/45"
         contentClassName="fixed top-28 left-1/2 z-30 w-[440px] -translate-x-1/2 overflow-hidden rounded-sm bg-card"
       >
-        <Command.Input placeholder="What do you want to do?" className="w-full border-b border-line px-4 py-3 text-base outline-none" />
+        <Command.Input
+          placeholder="What do you want to do?"
+          className="w-full border-b border-line px-4 py-3 text-base outline-none"
+        />
         <Command.List className="max-h-80 overflow-auto p-1.5">
           <Command.Empty className="px-3 py-2 text-ink-2">No command has these words.</Command.Empty>
           {actions.map((action) => (

@@ -1,14 +1,16 @@
-import { type Finding, type Result, fail, never, ok } from '@yosomi/core/base';
+import { type Result, fail, never, ok } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
-import { type Deliverable, promoMockup } from '@yosomi/core/recipe';
+import { type Deliverable, type Delivered, promoMockup } from '@yosomi/core/recipe';
 import { type MadeFile, keepFile } from '../../persist/made-files';
 import { nowIso } from '../../platform/clock';
 import { FINAL, traceBook } from '../../work/trace';
 import { press } from '../../work/workers';
 
-type Made = { readonly bytes: Uint8Array<ArrayBuffer>; readonly findings: readonly Finding[] };
-
-const TYPES: Record<Deliverable['format'], string> = { JPEG: 'image/jpeg', PNG: 'image/png', 'EPUB 3.3': 'application/epub+zip' };
+const TYPES: Record<Deliverable['format'], string> = {
+  JPEG: 'image/jpeg',
+  PNG: 'image/png',
+  'EPUB 3.3': 'application/epub+zip',
+};
 
 /** Makes one file in the workers and keeps it. Faults: those of its kind, and `trace-stopped` when aborted. */
 export async function makeFile(book: Book, wanted: Deliverable, signal: AbortSignal): Promise<Result<MadeFile>> {
@@ -28,7 +30,7 @@ export async function makeFile(book: Book, wanted: Deliverable, signal: AbortSig
   return ok(file);
 }
 
-async function content(book: Book, wanted: Deliverable, signal: AbortSignal): Promise<Result<Made>> {
+async function content(book: Book, wanted: Deliverable, signal: AbortSignal): Promise<Result<Delivered>> {
   switch (wanted.kind) {
     case 'store-image':
       return press().storeImage(book, wanted.store ?? '');
@@ -37,17 +39,15 @@ async function content(book: Book, wanted: Deliverable, signal: AbortSignal): Pr
     case 'mockup': {
       const pixels = await traceBook(book, book.scene, wanted, FINAL, { signal });
       if (!pixels) return fail('trace-stopped');
-      return asMade(await press().png(pixels));
+      return press().png(pixels, book.scene.ground.kind === 'clear');
     }
     case 'promo': {
       const { scene, ...size } = promoMockup(book);
       const mockup = await traceBook(book, scene, size, FINAL, { signal });
       if (!mockup) return fail('trace-stopped');
-      return asMade(await press().png(await press().promoPixels(book, mockup)));
+      return press().png(await press().promoPixels(book, mockup), false);
     }
     default:
       return never(wanted.kind);
   }
 }
-
-const asMade = (png: Result<Uint8Array<ArrayBuffer>>): Result<Made> => (png.ok ? ok({ bytes: png.value, findings: [] }) : png);

@@ -19,7 +19,10 @@ export function AddPart({ doc, on, colour }: { doc: Doc; on(edit: Edit<Doc>): Ed
   const picture = usePictureInput(({ asset }) =>
     add(
       'Add a picture',
-      newPicture({ kind: 'asset', asset: asset.id }, { area: { x: 0.2, y: 0.3, width: 0.6, height: 0.4 }, fit: 'whole' }),
+      newPicture(
+        { kind: 'asset', asset: asset.id },
+        { area: { x: 0.2, y: 0.3, width: 0.6, height: 0.4 }, fit: 'whole' },
+      ),
       (book) => {
         book.assets[asset.id] = asset;
       },
@@ -39,7 +42,19 @@ export function AddPart({ doc, on, colour }: { doc: Doc; on(edit: Edit<Doc>): Ed
           <DropdownMenu.Content sideOffset={4} className="z-30 w-44 rounded-sm border border-edge bg-card p-1">
             <DropdownMenu.Item
               className={item}
-              onSelect={() => add('Add words', newWords({ role: 'free', says: { kind: 'own', text: 'Your words' }, area: { x: 0.2, y: 0.5, width: 0.6, height: 0.05 }, cut, colour, maxSize: 0.06 }))}
+              onSelect={() =>
+                add(
+                  'Add words',
+                  newWords({
+                    role: 'free',
+                    says: { kind: 'own', text: 'Your words' },
+                    area: { x: 0.2, y: 0.5, width: 0.6, height: 0.05 },
+                    cut,
+                    colour,
+                    maxSize: 0.06,
+                  }),
+                )
+              }
             >
               Words
             </DropdownMenu.Item>
@@ -48,19 +63,47 @@ export function AddPart({ doc, on, colour }: { doc: Doc; on(edit: Edit<Doc>): Ed
             </DropdownMenu.Item>
             <DropdownMenu.Item
               className={item}
-              onSelect={() => add('Add a band', { ...commonDefaults, kind: 'shape', role: 'band', area: { x: 0, y: 0.62, width: 1, height: 0.08 }, radius: 0, colour })}
+              onSelect={() =>
+                add('Add a band', {
+                  ...commonDefaults,
+                  kind: 'shape',
+                  role: 'band',
+                  area: { x: 0, y: 0.62, width: 1, height: 0.08 },
+                  radius: 0,
+                  colour,
+                })
+              }
             >
               Band
             </DropdownMenu.Item>
             <DropdownMenu.Item
               className={item}
-              onSelect={() => add('Add a rule', { ...commonDefaults, kind: 'shape', role: 'rule', area: { x: 0.4, y: 0.5, width: 0.2, height: 0.003 }, radius: 0, colour })}
+              onSelect={() =>
+                add('Add a rule', {
+                  ...commonDefaults,
+                  kind: 'shape',
+                  role: 'rule',
+                  area: { x: 0.4, y: 0.5, width: 0.2, height: 0.003 },
+                  radius: 0,
+                  colour,
+                })
+              }
             >
               Rule
             </DropdownMenu.Item>
             <DropdownMenu.Item
               className={item}
-              onSelect={() => add('Add a scrim', { ...commonDefaults, kind: 'scrim', from: 'top', hold: 0.2, reach: 0.5, colour: '#101112', opacity: 0.5 })}
+              onSelect={() =>
+                add('Add a scrim', {
+                  ...commonDefaults,
+                  kind: 'scrim',
+                  from: 'top',
+                  hold: 0.2,
+                  reach: 0.5,
+                  colour: '#101112',
+                  opacity: 0.5,
+                })
+              }
             >
               Scrim
             </DropdownMenu.Item>

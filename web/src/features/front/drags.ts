@@ -38,7 +38,13 @@ export function resizeBy(part: Part, frame: Rect, doc: Doc, corner: Corner, dx: 
 }
 
 /** Moves a picture inside its frame: the point that stays in view goes against the drag. */
-export function panPicture(part: PicturePart, picture: { widthPx: number; heightPx: number }, frame: Rect, dx: number, dy: number): Edit<Doc> {
+export function panPicture(
+  part: PicturePart,
+  picture: { widthPx: number; heightPx: number },
+  frame: Rect,
+  dx: number,
+  dy: number,
+): Edit<Doc> {
   const k = Math.max(frame.width / picture.widthPx, frame.height / picture.heightPx) * part.zoom;
   const slackX = picture.widthPx * k - frame.width;
   const slackY = picture.heightPx * k - frame.height;

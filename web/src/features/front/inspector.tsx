@@ -6,7 +6,13 @@ import type { Book } from '@yosomi/core/project';
 import type { WordsReport } from '@yosomi/core/recipe';
 import type { ReactNode } from 'react';
 import { useSession } from '../../state/session';
-import { AddedScrimInspector, GroundInspector, PictureInspector, ScrimInspector, ShapeInspector } from './other-inspectors';
+import {
+  AddedScrimInspector,
+  GroundInspector,
+  PictureInspector,
+  ScrimInspector,
+  ShapeInspector,
+} from './other-inspectors';
 import { nameOf } from './part-names';
 import { WordsInspector } from './words-inspector';
 
@@ -31,7 +37,16 @@ export function Inspector(props: {
       {part && <h2 className="px-4 pt-4 text-base font-semibold">{nameOf(part)}</h2>}
       {scrim && <h2 className="px-4 pt-4 text-base font-semibold">Scrim, from the {scrim.from}</h2>}
       {part?.kind === 'words' && (
-        <WordsInspector key={part.id} part={part} doc={doc} on={on} frame={frames.get(part.id)} report={reports.get(part.id)} findings={findings.filter((f) => f.part === part.id)} swatches={swatches} />
+        <WordsInspector
+          key={part.id}
+          part={part}
+          doc={doc}
+          on={on}
+          frame={frames.get(part.id)}
+          report={reports.get(part.id)}
+          findings={findings.filter((f) => f.part === part.id)}
+          swatches={swatches}
+        />
       )}
       {part?.kind === 'picture' && <PictureInspector key={part.id} part={part} doc={doc} on={on} />}
       {part?.kind === 'shape' && <ShapeInspector key={part.id} part={part} doc={doc} on={on} swatches={swatches} />}

@@ -1,6 +1,13 @@
 import type { Edit } from '@yosomi/core/base';
 import type { AddedScrim } from '@yosomi/core/compose';
-import { type Doc, type GroundPart, type PicturePart, type ScrimPart, type ShapePart, setPart } from '@yosomi/core/cover';
+import {
+  type Doc,
+  type GroundPart,
+  type PicturePart,
+  type ScrimPart,
+  type ShapePart,
+  setPart,
+} from '@yosomi/core/cover';
 import type { Book } from '@yosomi/core/project';
 import { useBook, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
@@ -18,14 +25,18 @@ export function PictureInspector({ part, doc, on }: { part: PicturePart; doc: Do
   const { assets } = useBook();
   const edit = useSession((s) => s.edit);
   const asset = part.source.kind === 'asset' ? assets[part.source.asset] : undefined;
-  const set = (label: string, fields: Partial<PicturePart>, merge: string | null = null): void => void edit(label, on(setPart(part.id, fields)), merge && `${merge}-${part.id}`);
+  const set = (label: string, fields: Partial<PicturePart>, merge: string | null = null): void =>
+    void edit(label, on(setPart(part.id, fields)), merge && `${merge}-${part.id}`);
   const replace = usePictureInput((taken) =>
     edit('Replace picture', (book) => {
       book.assets[taken.asset.id] = taken.asset;
       return on(setPart(part.id, { source: { kind: 'asset', asset: taken.asset.id } }))(book);
     }),
   );
-  const enlarged = asset ? Math.max((part.area.width * doc.widthPx) / asset.widthPx, (part.area.height * doc.heightPx) / asset.heightPx) * part.zoom : 0;
+  const enlarged = asset
+    ? Math.max((part.area.width * doc.widthPx) / asset.widthPx, (part.area.height * doc.heightPx) / asset.heightPx) *
+      part.zoom
+    : 0;
   return (
     <>
       <Group title="What it shows">
@@ -46,7 +57,11 @@ export function PictureInspector({ part, doc, on }: { part: PicturePart; doc: Do
             </Button>
           </>
         )}
-        {enlarged > 1.5 && <p className="border-l-3 border-may bg-may-wash px-3 py-2">The picture is enlarged {enlarged.toFixed(1)} times and may look soft. Use a larger one or zoom out.</p>}
+        {enlarged > 1.5 && (
+          <p className="border-l-3 border-may bg-may-wash px-3 py-2">
+            The picture is enlarged {enlarged.toFixed(1)} times and may look soft. Use a larger one or zoom out.
+          </p>
+        )}
       </Group>
       {part.source.kind === 'asset' && (
         <Group title="Where it sits">
@@ -59,11 +74,35 @@ export function PictureInspector({ part, doc, on }: { part: PicturePart; doc: Do
               { value: 'whole', label: 'Whole' },
             ]}
           />
-          <Slider label="Zoom" value={part.zoom} least={1} most={4} step={0.01} onChange={(zoom) => set('Zoom picture', { zoom }, 'zoom')} format={(v) => `${Math.round(v * 100)}`} />
+          <Slider
+            label="Zoom"
+            value={part.zoom}
+            least={1}
+            most={4}
+            step={0.01}
+            onChange={(zoom) => set('Zoom picture', { zoom }, 'zoom')}
+            format={(v) => `${Math.round(v * 100)}`}
+          />
           {part.fit === 'fill' && (
             <>
-              <Slider label="Across" value={part.focus.x} least={0} most={1} step={0.01} onChange={(x) => set('Move picture', { focus: { ...part.focus, x } }, 'focus')} format={(v) => `${Math.round(v * 100)}`} />
-              <Slider label="Down" value={part.focus.y} least={0} most={1} step={0.01} onChange={(y) => set('Move picture', { focus: { ...part.focus, y } }, 'focus')} format={(v) => `${Math.round(v * 100)}`} />
+              <Slider
+                label="Across"
+                value={part.focus.x}
+                least={0}
+                most={1}
+                step={0.01}
+                onChange={(x) => set('Move picture', { focus: { ...part.focus, x } }, 'focus')}
+                format={(v) => `${Math.round(v * 100)}`}
+              />
+              <Slider
+                label="Down"
+                value={part.focus.y}
+                least={0}
+                most={1}
+                step={0.01}
+                onChange={(y) => set('Move picture', { focus: { ...part.focus, y } }, 'focus')}
+                format={(v) => `${Math.round(v * 100)}`}
+              />
             </>
           )}
           <p className="text-ink-2">Drag it on the cover to move it, scroll over it to zoom.</p>
@@ -74,17 +113,50 @@ export function PictureInspector({ part, doc, on }: { part: PicturePart; doc: Do
   );
 }
 
-export function ShapeInspector({ part, doc, on, swatches }: { part: ShapePart; doc: Doc; on: On; swatches: readonly string[] }) {
+export function ShapeInspector({
+  part,
+  doc,
+  on,
+  swatches,
+}: {
+  part: ShapePart;
+  doc: Doc;
+  on: On;
+  swatches: readonly string[];
+}) {
   const edit = useSession((s) => s.edit);
-  const set = (label: string, fields: Partial<ShapePart>, merge: string | null = null): void => void edit(label, on(setPart(part.id, fields)), merge && `${merge}-${part.id}`);
+  const set = (label: string, fields: Partial<ShapePart>, merge: string | null = null): void =>
+    void edit(label, on(setPart(part.id, fields)), merge && `${merge}-${part.id}`);
   const side = (name: 'x' | 'y' | 'width' | 'height', label: string, whole: number) => (
-    <NumberField label={label} unit="px" value={Math.round(part.area[name] * whole)} least={name === 'width' || name === 'height' ? 4 : -whole} most={whole * 2} onChange={(v, d) => set('Place of shape', { area: { ...part.area, [name]: v / whole } }, d ? `area-${name}` : null)} />
+    <NumberField
+      label={label}
+      unit="px"
+      value={Math.round(part.area[name] * whole)}
+      least={name === 'width' || name === 'height' ? 4 : -whole}
+      most={whole * 2}
+      onChange={(v, d) =>
+        set('Place of shape', { area: { ...part.area, [name]: v / whole } }, d ? `area-${name}` : null)
+      }
+    />
   );
   return (
     <>
       <Group title="How it looks">
-        <ColourField label="Colour" value={part.colour} swatches={swatches} onChange={(colour, d) => set('Colour of shape', { colour }, d ? 'colour' : null)} />
-        <Slider label="Corners" value={part.radius} least={0} most={0.5} step={0.01} onChange={(radius) => set('Corners of shape', { radius }, 'radius')} format={(v) => `${Math.round(v * 200)}`} />
+        <ColourField
+          label="Colour"
+          value={part.colour}
+          swatches={swatches}
+          onChange={(colour, d) => set('Colour of shape', { colour }, d ? 'colour' : null)}
+        />
+        <Slider
+          label="Corners"
+          value={part.radius}
+          least={0}
+          most={0.5}
+          step={0.01}
+          onChange={(radius) => set('Corners of shape', { radius }, 'radius')}
+          format={(v) => `${Math.round(v * 200)}`}
+        />
       </Group>
       <Group title="Where it sits">
         {side('x', 'Left', doc.widthPx)}
@@ -99,7 +171,8 @@ export function ShapeInspector({ part, doc, on, swatches }: { part: ShapePart; d
 
 export function ScrimInspector({ part, on, swatches }: { part: ScrimPart; on: On; swatches: readonly string[] }) {
   const edit = useSession((s) => s.edit);
-  const set = (label: string, fields: Partial<ScrimPart>, merge: string | null = null): void => void edit(label, on(setPart(part.id, fields)), merge && `${merge}-${part.id}`);
+  const set = (label: string, fields: Partial<ScrimPart>, merge: string | null = null): void =>
+    void edit(label, on(setPart(part.id, fields)), merge && `${merge}-${part.id}`);
   return (
     <>
       <Group title="How it falls">
@@ -112,9 +185,30 @@ export function ScrimInspector({ part, on, swatches }: { part: ScrimPart; on: On
             { value: 'bottom', label: 'From the bottom' },
           ]}
         />
-        <Slider label="Full to" value={part.hold} least={0} most={1} step={0.01} onChange={(hold) => set('Reach of scrim', { hold }, 'hold')} format={(v) => `${Math.round(v * 100)} %`} />
-        <Slider label="Gone at" value={part.reach} least={0} most={1} step={0.01} onChange={(reach) => set('Reach of scrim', { reach }, 'reach')} format={(v) => `${Math.round(v * 100)} %`} />
-        <ColourField label="Colour" value={part.colour} swatches={swatches} onChange={(colour, d) => set('Colour of scrim', { colour }, d ? 'colour' : null)} />
+        <Slider
+          label="Full to"
+          value={part.hold}
+          least={0}
+          most={1}
+          step={0.01}
+          onChange={(hold) => set('Reach of scrim', { hold }, 'hold')}
+          format={(v) => `${Math.round(v * 100)} %`}
+        />
+        <Slider
+          label="Gone at"
+          value={part.reach}
+          least={0}
+          most={1}
+          step={0.01}
+          onChange={(reach) => set('Reach of scrim', { reach }, 'reach')}
+          format={(v) => `${Math.round(v * 100)} %`}
+        />
+        <ColourField
+          label="Colour"
+          value={part.colour}
+          swatches={swatches}
+          onChange={(colour, d) => set('Colour of scrim', { colour }, d ? 'colour' : null)}
+        />
       </Group>
       <MixGroup part={part} on={on} />
     </>
@@ -125,7 +219,8 @@ export function GroundInspector({ part, on, swatches }: { part: GroundPart; on: 
   const edit = useSession((s) => s.edit);
   const { paint } = part;
   const colours = paint.kind === 'flat' ? [paint.colour, paint.colour] : paint.colours;
-  const put = (next: GroundPart['paint'], merge: string | null = null): void => void edit('Ground', on(setPart(part.id, { paint: next })), merge);
+  const put = (next: GroundPart['paint'], merge: string | null = null): void =>
+    void edit('Ground', on(setPart(part.id, { paint: next })), merge);
   return (
     <Group title="What lies under it all">
       <Segmented
@@ -143,10 +238,23 @@ export function GroundInspector({ part, on, swatches }: { part: GroundPart; on: 
         ]}
       />
       {paint.kind === 'flat' ? (
-        <ColourField label="Ground colour" value={paint.colour} swatches={swatches} onChange={(colour, d) => put({ kind: 'flat', colour }, d ? 'ground' : null)} />
+        <ColourField
+          label="Ground colour"
+          value={paint.colour}
+          swatches={swatches}
+          onChange={(colour, d) => put({ kind: 'flat', colour }, d ? 'ground' : null)}
+        />
       ) : (
         paint.colours.map((colour, i) => (
-          <ColourField key={i} label={`Ground colour ${i + 1}`} value={colour} swatches={swatches} onChange={(hex, d) => put({ ...paint, colours: paint.colours.map((c, j) => (j === i ? hex : c)) }, d ? `ground-${i}` : null)} />
+          <ColourField
+            key={i}
+            label={`Ground colour ${i + 1}`}
+            value={colour}
+            swatches={swatches}
+            onChange={(hex, d) =>
+              put({ ...paint, colours: paint.colours.map((c, j) => (j === i ? hex : c)) }, d ? `ground-${i}` : null)
+            }
+          />
         ))
       )}
     </Group>
@@ -160,7 +268,8 @@ export function AddedScrimInspector({ scrim, on }: { scrim: AddedScrim; on: On }
   return (
     <Group title="Why it is here">
       <p>
-        Words near the {scrim.from} did not reach a contrast of 4.5 : 1 against the picture behind them. This scrim of {Math.round(scrim.opacity * 100)} % is the weakest with which they do. It follows the words and the picture.
+        Words near the {scrim.from} did not reach a contrast of 4.5 : 1 against the picture behind them. This scrim of{' '}
+        {Math.round(scrim.opacity * 100)} % is the weakest with which they do. It follows the words and the picture.
       </p>
       <Button
         onClick={() => {

@@ -42,7 +42,13 @@ export function PartsPanel(props: {
               const report = reports.get(part.id);
               const reads = report && !part.hidden ? readsGrade(report) : null;
               return (
-                <button key={part.id} type="button" aria-pressed={selected === part.id} onClick={() => select(part.id)} className={row}>
+                <button
+                  key={part.id}
+                  type="button"
+                  aria-pressed={selected === part.id}
+                  onClick={() => select(part.id)}
+                  className={row}
+                >
                   <span className="flex items-baseline justify-between gap-2">
                     <span className={`truncate font-semibold ${part.hidden ? 'text-ink-3' : ''}`}>{nameOf(part)}</span>
                     <span className="flex shrink-0 items-center gap-1 text-xs">

@@ -18,7 +18,16 @@ export const GROUNDS = [
   { name: 'Store page', colour: '#f4ede2' },
 ] as const;
 
-type DragState = { readonly kind: 'move' | 'resize' | 'pan'; readonly corner: Corner; readonly part: Part; readonly frame: Rect; readonly doc: Doc; readonly x: number; readonly y: number; readonly key: string };
+type DragState = {
+  readonly kind: 'move' | 'resize' | 'pan';
+  readonly corner: Corner;
+  readonly part: Part;
+  readonly frame: Rect;
+  readonly doc: Doc;
+  readonly x: number;
+  readonly y: number;
+  readonly key: string;
+};
 
 /**
  * A composition on the light table: click to select, drag to move, handles to give more room, arrow keys to nudge,
@@ -62,7 +71,12 @@ export function Table(props: {
   const hit = (e: PointerEvent | React.MouseEvent): Part | undefined => {
     const box = e.currentTarget.getBoundingClientRect();
     const p = { x: (e.clientX - box.left) / k, y: (e.clientY - box.top) / k };
-    const near = (r: Rect): Rect => ({ x: r.x - 8 / k, y: r.y - 8 / k, width: r.width + 16 / k, height: r.height + 16 / k });
+    const near = (r: Rect): Rect => ({
+      x: r.x - 8 / k,
+      y: r.y - 8 / k,
+      width: r.width + 16 / k,
+      height: r.height + 16 / k,
+    });
     return inOrder(doc)
       .reverse()
       .find((one) => {
@@ -76,7 +90,16 @@ export function Table(props: {
     if (!f || one.locked) return;
     const target = e.currentTarget;
     target.setPointerCapture(e.pointerId);
-    drag.current = { kind, corner, part: one, frame: f, doc, x: e.clientX, y: e.clientY, key: `${kind}-${one.id}-${e.timeStamp}` };
+    drag.current = {
+      kind,
+      corner,
+      part: one,
+      frame: f,
+      doc,
+      x: e.clientX,
+      y: e.clientY,
+      key: `${kind}-${one.id}-${e.timeStamp}`,
+    };
   };
   const move = (e: PointerEvent): void => {
     const d = drag.current;
@@ -93,7 +116,9 @@ export function Table(props: {
       const asset = assets[d.part.source.asset];
       if (!asset) return;
       change = panPicture(d.part, asset, d.frame, dx, dy);
-    } else change = d.kind === 'move' ? moveBy(d.part, d.frame, d.doc, fx, fy) : resizeBy(d.part, d.frame, d.doc, d.corner, fx, fy);
+    } else
+      change =
+        d.kind === 'move' ? moveBy(d.part, d.frame, d.doc, fx, fy) : resizeBy(d.part, d.frame, d.doc, d.corner, fx, fy);
     const verb = { move: 'Move', resize: 'Resize', pan: 'Move inside' }[d.kind];
     edit(`${verb} ${nameOf(d.part).toLowerCase()}`, on(change), d.key);
   };
@@ -111,7 +136,12 @@ export function Table(props: {
       return setTyping(part.id);
     }
     const step = e.shiftKey ? 10 : 1;
-    const by: Record<string, [number, number]> = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] };
+    const by: Record<string, [number, number]> = {
+      ArrowLeft: [-step, 0],
+      ArrowRight: [step, 0],
+      ArrowUp: [0, -step],
+      ArrowDown: [0, step],
+    };
     const d = by[e.key];
     if (!d) return;
     e.preventDefault();
@@ -129,7 +159,11 @@ export function Table(props: {
   const dark = props.ground === 2;
 
   return (
-    <section aria-label="Light table" className="flex min-w-0 flex-1 flex-col" style={{ background: GROUNDS[props.ground].colour }}>
+    <section
+      aria-label="Light table"
+      className="flex min-w-0 flex-1 flex-col"
+      style={{ background: GROUNDS[props.ground].colour }}
+    >
       <div ref={room} className="relative min-h-0 flex-1 overflow-hidden">
         <div className="absolute top-1/2 left-1/2 -translate-x-1/2 -translate-y-1/2" style={{ width, height }}>
           <Ruler width={width} px={doc.widthPx} dark={dark} />
@@ -163,7 +197,11 @@ export function Table(props: {
             }}
           >
             {props.guides && (
-              <span aria-hidden className="pointer-events-none absolute inset-[4%] border border-dashed border-blue-pale/80" style={{ inset: `${width * 0.04}px` }} />
+              <span
+                aria-hidden
+                className="pointer-events-none absolute inset-[4%] border border-dashed border-blue-pale/80"
+                style={{ inset: `${width * 0.04}px` }}
+              />
             )}
             {part && frame && part.kind !== 'ground' && !part.hidden && (
               <Handles
@@ -186,7 +224,9 @@ export function Table(props: {
               aria-label={`${nameOf(typed)} on the cover`}
               defaultValue={textOf(typed, brief)}
               onFocus={(e) => e.currentTarget.select()}
-              onChange={(e) => edit(`Write ${nameOf(typed).toLowerCase()}`, writeWords(typed, e.target.value, on), `write-${typed.id}`)}
+              onChange={(e) =>
+                edit(`Write ${nameOf(typed).toLowerCase()}`, writeWords(typed, e.target.value, on), `write-${typed.id}`)
+              }
               onBlur={() => setTyping(null)}
               onKeyDown={(e) => {
                 e.stopPropagation();
@@ -233,10 +273,27 @@ function Ruler({ width, px, dark }: { width: number; px: number; dark: boolean }
   return (
     <svg aria-hidden className="absolute -top-[19px] left-0 overflow-visible" width={width} height={18}>
       {Array.from({ length: 17 }, (_, i) => (
-        <line key={i} x1={(i / 16) * width} x2={(i / 16) * width} y1={i % 8 === 0 ? 7 : 12} y2={16} stroke={colour} strokeWidth={1} opacity={0.75} />
+        <line
+          key={i}
+          x1={(i / 16) * width}
+          x2={(i / 16) * width}
+          y1={i % 8 === 0 ? 7 : 12}
+          y2={16}
+          stroke={colour}
+          strokeWidth={1}
+          opacity={0.75}
+        />
       ))}
       {[0, 0.5, 1].map((t) => (
-        <text key={t} x={t * width + (t === 0 ? 4 : t === 1 ? -4 : 0)} y={7} fontSize={10.5} fontFamily="var(--font-mono)" fill={colour} textAnchor={t === 0 ? 'start' : t === 1 ? 'end' : 'middle'}>
+        <text
+          key={t}
+          x={t * width + (t === 0 ? 4 : t === 1 ? -4 : 0)}
+          y={7}
+          fontSize={10.5}
+          fontFamily="var(--font-mono)"
+          fill={colour}
+          textAnchor={t === 0 ? 'start' : t === 1 ? 'end' : 'middle'}
+        >
           {Math.round(t * px)}
         </text>
       ))}

@@ -50,7 +50,11 @@ export function WordsInspector(props: {
   const x = Math.round(frame?.x ?? part.area.x * doc.widthPx);
   const y = Math.round(frame?.y ?? part.area.y * doc.heightPx);
   const place = (nx: number, ny: number): void => {
-    const area = { ...part.area, x: part.area.x + (nx - x) / doc.widthPx, y: part.follows ? ny / doc.heightPx : part.area.y + (ny - y) / doc.heightPx };
+    const area = {
+      ...part.area,
+      x: part.area.x + (nx - x) / doc.widthPx,
+      y: part.follows ? ny / doc.heightPx : part.area.y + (ny - y) / doc.heightPx,
+    };
     set('Place', { area, ...(part.follows && ny !== y ? { follows: null, alignY: 'top' as const } : {}) }, 'place');
   };
   return (
@@ -58,13 +62,20 @@ export function WordsInspector(props: {
       <Group title="What it says">
         <TextField
           label={`${nameOf(part)} text`}
+          hideLabel
           lines={words.length > 28 || words.includes('\n') ? 3 : 1}
           value={words}
-          onChange={(text) => void edit(`Write ${nameOf(part).toLowerCase()}`, writeWords(part, text, on), `write-${part.id}`)}
+          onChange={(text) =>
+            void edit(`Write ${nameOf(part).toLowerCase()}`, writeWords(part, text, on), `write-${part.id}`)
+          }
           hint={bound ? 'From the Brief: changes everywhere.' : 'Only here.'}
         />
         {bound && (
-          <Button kind="link" className="self-start" onClick={() => set('Words', { says: { kind: 'own', text: words } })}>
+          <Button
+            kind="link"
+            className="self-start"
+            onClick={() => set('Words', { says: { kind: 'own', text: words } })}
+          >
             Write something else here only
           </Button>
         )}
@@ -114,14 +125,34 @@ export function WordsInspector(props: {
           <button
             type="button"
             aria-pressed={part.size === null}
-            onClick={() => set('Size', { size: part.size === null ? sizePx / doc.widthPx : null, ...(part.size === null ? {} : { maxSize: 1 }) })}
+            onClick={() =>
+              set('Size', {
+                size: part.size === null ? sizePx / doc.widthPx : null,
+                ...(part.size === null ? {} : { maxSize: 1 }),
+              })
+            }
             className="rounded-sm border border-edge bg-card px-2.5 py-1.5 aria-pressed:bg-ink aria-pressed:font-semibold aria-pressed:text-card"
           >
             As fits
           </button>
         </div>
-        <NumberField label="Tracking" value={Math.round(part.tracking * 1000)} least={-200} most={1000} step={5} onChange={(v, d) => set('Tracking', { tracking: v / 1000 }, d ? 'tracking' : null)} />
-        <NumberField label="Leading" value={part.leading} least={0.5} most={3} step={0.02} digits={2} onChange={(v, d) => set('Leading', { leading: Math.round(v * 100) / 100 }, d ? 'leading' : null)} />
+        <NumberField
+          label="Tracking"
+          value={Math.round(part.tracking * 1000)}
+          least={-200}
+          most={1000}
+          step={5}
+          onChange={(v, d) => set('Tracking', { tracking: v / 1000 }, d ? 'tracking' : null)}
+        />
+        <NumberField
+          label="Leading"
+          value={part.leading}
+          least={0.5}
+          most={3}
+          step={0.02}
+          digits={2}
+          onChange={(v, d) => set('Leading', { leading: Math.round(v * 100) / 100 }, d ? 'leading' : null)}
+        />
         <Segmented
           label="Set to"
           value={part.align}
@@ -133,31 +164,89 @@ export function WordsInspector(props: {
           ]}
         />
         <label className="flex items-center gap-2">
-          <input type="checkbox" className="size-4 accent-ink" checked={part.upper} onChange={(e) => set('Capitals', { upper: e.target.checked })} />
+          <input
+            type="checkbox"
+            className="size-4 accent-ink"
+            checked={part.upper}
+            onChange={(e) => set('Capitals', { upper: e.target.checked })}
+          />
           All capitals
         </label>
-        <ColourField label="Colour" value={part.colour} swatches={swatches} onChange={(colour, d) => set('Colour', { colour }, d ? 'colour' : null)} />
+        <ColourField
+          label="Colour"
+          value={part.colour}
+          swatches={swatches}
+          onChange={(colour, d) => set('Colour', { colour }, d ? 'colour' : null)}
+        />
         {part.role === 'title' && (
           <label className="flex items-center gap-2">
             <input
               type="checkbox"
               className="size-4 accent-ink"
               checked={part.minor !== null}
-              onChange={(e) => set('Small words', { minor: e.target.checked ? { cut: family?.cuts.find((c) => c.italic)?.id ?? part.cut, scale: 0.7, colour: part.colour } : null })}
+              onChange={(e) =>
+                set('Small words', {
+                  minor: e.target.checked
+                    ? { cut: family?.cuts.find((c) => c.italic)?.id ?? part.cut, scale: 0.7, colour: part.colour }
+                    : null,
+                })
+              }
             />
             Set small words apart
           </label>
         )}
         {part.minor && (
-          <ColourField label="Colour of small words" value={part.minor.colour} swatches={swatches} onChange={(colour, d) => part.minor && set('Colour', { minor: { ...part.minor, colour } }, d ? 'minor' : null)} />
+          <ColourField
+            label="Colour of small words"
+            value={part.minor.colour}
+            swatches={swatches}
+            onChange={(colour, d) =>
+              part.minor && set('Colour', { minor: { ...part.minor, colour } }, d ? 'minor' : null)
+            }
+          />
         )}
       </Group>
       <Group title="Where it sits">
-        <NumberField label="Left" unit="px" value={x} least={-doc.widthPx} most={doc.widthPx} onChange={(v) => place(v, y)} />
-        <NumberField label="Top" unit="px" value={y} least={-doc.heightPx} most={doc.heightPx} onChange={(v) => place(x, v)} />
-        <NumberField label="Room across" unit="px" value={Math.round(part.area.width * doc.widthPx)} least={16} most={doc.widthPx * 2} onChange={(v, d) => set('Room', { area: { ...part.area, width: v / doc.widthPx } }, d ? 'room' : null)} />
-        <NumberField label="Room down" unit="px" value={Math.round(part.area.height * doc.heightPx)} least={16} most={doc.heightPx * 2} onChange={(v, d) => set('Room', { area: { ...part.area, height: v / doc.heightPx } }, d ? 'room' : null)} />
-        <NumberField label="Turn" unit="°" value={Math.round((part.turnRad * 180) / Math.PI)} least={-180} most={180} onChange={(v, d) => set('Turn', { turnRad: (v * Math.PI) / 180 }, d ? 'turn' : null)} />
+        <NumberField
+          label="Left"
+          unit="px"
+          value={x}
+          least={-doc.widthPx}
+          most={doc.widthPx}
+          onChange={(v) => place(v, y)}
+        />
+        <NumberField
+          label="Top"
+          unit="px"
+          value={y}
+          least={-doc.heightPx}
+          most={doc.heightPx}
+          onChange={(v) => place(x, v)}
+        />
+        <NumberField
+          label="Room across"
+          unit="px"
+          value={Math.round(part.area.width * doc.widthPx)}
+          least={16}
+          most={doc.widthPx * 2}
+          onChange={(v, d) => set('Room', { area: { ...part.area, width: v / doc.widthPx } }, d ? 'room' : null)}
+        />
+        <NumberField
+          label="Room down"
+          unit="px"
+          value={Math.round(part.area.height * doc.heightPx)}
+          least={16}
+          most={doc.heightPx * 2}
+          onChange={(v, d) => set('Room', { area: { ...part.area, height: v / doc.heightPx } }, d ? 'room' : null)}
+        />
+        <NumberField
+          label="Turn"
+          unit="°"
+          value={Math.round((part.turnRad * 180) / Math.PI)}
+          least={-180}
+          most={180}
+          onChange={(v, d) => set('Turn', { turnRad: (v * Math.PI) / 180 }, d ? 'turn' : null)}
+        />
       </Group>
       <MixGroup part={part} on={on}>
         {report && (
@@ -179,7 +268,10 @@ export function WordsInspector(props: {
       {findings.length > 0 && (
         <ul className="flex flex-col gap-2 p-4">
           {findings.map((f) => (
-            <li key={f.code} className={`border-l-3 px-3 py-2 ${f.severity === 'must' ? 'border-fail bg-fail-wash' : f.severity === 'should' ? 'border-may bg-may-wash' : 'border-blue bg-blue-wash'}`}>
+            <li
+              key={f.code}
+              className={`border-l-3 px-3 py-2 ${f.severity === 'must' ? 'border-fail bg-fail-wash' : f.severity === 'should' ? 'border-may bg-may-wash' : 'border-blue bg-blue-wash'}`}
+            >
               {sentenceOf(f)}
               {f.code === 'scrim-added' && (
                 <Button kind="link" className="ml-1" onClick={() => set('Scrim', { support: 'none' })}>

@@ -10,7 +10,11 @@ export function GlanceStrip({ view, ground }: { view: CoverView | null; ground: 
   const book = useBook();
   const dark = ground === '#101112';
   return (
-    <section aria-label="Glance" className={`flex w-[228px] shrink-0 flex-col gap-3 overflow-auto px-3.5 py-4 ${dark ? 'text-card' : 'text-ink'}`} style={{ background: ground }}>
+    <section
+      aria-label="Glance"
+      className={`flex w-[228px] shrink-0 flex-col gap-3 overflow-auto px-3.5 py-4 ${dark ? 'text-card' : 'text-ink'}`}
+      style={{ background: ground }}
+    >
       <h2 className="text-xs font-semibold">Glance</h2>
       {GLANCE_WIDTHS.map((width, i) => {
         const verdict = view && glanceVerdict(book, view.reports, width);

@@ -8,7 +8,11 @@ import { nameOf } from '../front/part-names';
 const GRAVE: ReadonlySet<WordRole> = new Set(['title']);
 
 /** What a shopper can read of a cover shown at a width. */
-export function glanceVerdict(book: Book, reports: ReadonlyMap<string, WordsReport>, widthPx: number): { grade: Grade; text: string } {
+export function glanceVerdict(
+  book: Book,
+  reports: ReadonlyMap<string, WordsReport>,
+  widthPx: number,
+): { grade: Grade; text: string } {
   if (book.cover.finished) return { grade: 'may', text: 'judge by eye' };
   const lost = [...reports.values()].filter((r) => r.readsFromPx === null || r.readsFromPx > widthPx);
   const parts = lost.flatMap(({ part }) => {

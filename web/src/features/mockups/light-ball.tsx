@@ -6,11 +6,16 @@ const R = 34;
  * The light's direction as a point on a lit ball: across is where it comes from, down the ball is how low it stands.
  * Azimuth -pi/2..pi/2 (left to right), height 0.2..1.45 rad.
  */
-export function LightBall(props: { azimuthRad: number; heightRad: number; onChange(azimuthRad: number, heightRad: number): void }) {
+export function LightBall(props: {
+  azimuthRad: number;
+  heightRad: number;
+  onChange(azimuthRad: number, heightRad: number): void;
+}) {
   const { azimuthRad, heightRad, onChange } = props;
   const x = Math.sin(azimuthRad) * Math.cos(heightRad);
   const y = -Math.sin(heightRad) * Math.cos(azimuthRad * 0.5);
-  const put = (az: number, h: number): void => onChange(Math.min(1.5, Math.max(-1.5, az)), Math.min(1.45, Math.max(0.2, h)));
+  const put = (az: number, h: number): void =>
+    onChange(Math.min(1.5, Math.max(-1.5, az)), Math.min(1.45, Math.max(0.2, h)));
   const drag = (e: PointerEvent<HTMLDivElement>): void => {
     if (e.buttons === 0) return;
     const box = e.currentTarget.getBoundingClientRect();
@@ -21,7 +26,12 @@ export function LightBall(props: { azimuthRad: number; heightRad: number; onChan
   };
   const keys = (e: KeyboardEvent): void => {
     const step = e.shiftKey ? 0.2 : 0.05;
-    const by: Record<string, [number, number]> = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] };
+    const by: Record<string, [number, number]> = {
+      ArrowLeft: [-step, 0],
+      ArrowRight: [step, 0],
+      ArrowUp: [0, step],
+      ArrowDown: [0, -step],
+    };
     const d = by[e.key];
     if (!d) return;
     e.preventDefault();
@@ -44,9 +54,16 @@ export function LightBall(props: { azimuthRad: number; heightRad: number; onChan
       }}
       onPointerMove={drag}
       className="relative shrink-0 touch-none rounded-full border border-edge"
-      style={{ width: R * 2, height: R * 2, background: `radial-gradient(circle at ${50 + x * 50}% ${50 + y * 50}%, #ffffff, #d6d7d5 55%, #8b8c8b)` }}
+      style={{
+        width: R * 2,
+        height: R * 2,
+        background: `radial-gradient(circle at ${50 + x * 50}% ${50 + y * 50}%, #ffffff, #d6d7d5 55%, #8b8c8b)`,
+      }}
     >
-      <span className="absolute size-3 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-blue bg-card" style={{ left: R + x * R, top: R + y * R }} />
+      <span
+        className="absolute size-3 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-blue bg-card"
+        style={{ left: R + x * R, top: R + y * R }}
+      />
     </div>
   );
 }

@@ -20,14 +20,17 @@ export function SaveMockup() {
     setDone(0);
     try {
       const size = { widthPx: MOCKUP_PX, heightPx: MOCKUP_PX };
-      const pixels = await traceBook(book, book.scene, size, FINAL, { signal: stop.signal, onProgress: (d) => setDone(d * 0.8) });
+      const pixels = await traceBook(book, book.scene, size, FINAL, {
+        signal: stop.signal,
+        onProgress: (d) => setDone(d * 0.8),
+      });
       if (stop.signal.aborted) return;
       if (!pixels) return sayFault({ code: 'trace-stopped', data: {} });
-      const png = await press().png(pixels);
+      const png = await press().png(pixels, clear);
       if (stop.signal.aborted) return;
       if (!png.ok) return sayFault(png.fault);
       const name = `${slug(book.brief.title)}-mockup-${MOCKUP_PX}.png`;
-      saveFile(png.value, name, 'image/png');
+      saveFile(png.value.bytes, name, 'image/png');
       say(`Saved ${name}`);
     } catch {
       sayFault({ code: 'work-failed', data: {} });

@@ -7,8 +7,16 @@ import type { PlainView } from '../../work/studio.worker';
 import { studio } from '../../work/workers';
 
 /** The promo as it is now, painted in the worker over the mockup. */
-export function usePromoView(book: Book, mockup: Raster | undefined, widthPx: number): { view: PlainView | null; fresh: boolean; failed: boolean } {
-  const [slot] = useState(() => supersedingSlot((job: { book: Book; mockup: Raster; widthPx: number }) => studio.promoView(job.book, job.mockup, job.widthPx)));
+export function usePromoView(
+  book: Book,
+  mockup: Raster | undefined,
+  widthPx: number,
+): { view: PlainView | null; fresh: boolean; failed: boolean } {
+  const [slot] = useState(() =>
+    supersedingSlot((job: { book: Book; mockup: Raster; widthPx: number }) =>
+      studio.promoView(job.book, job.mockup, job.widthPx),
+    ),
+  );
   const [view, setView] = useState<PlainView | null>(null);
   const [shown, setShown] = useState('');
   const [failed, setFailed] = useState(false);

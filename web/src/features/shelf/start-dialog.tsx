@@ -12,7 +12,13 @@ import { beginFromPicture, beginFromWords, briefWith } from './take-in';
 
 export type Starting =
   | { readonly kind: 'words' }
-  | { readonly kind: 'picture'; readonly name: string; readonly taken: TakenPicture; readonly as: 'picture' | 'finished' | null; readonly preview: ImageBitmap };
+  | {
+      readonly kind: 'picture';
+      readonly name: string;
+      readonly taken: TakenPicture;
+      readonly as: 'picture' | 'finished' | null;
+      readonly preview: ImageBitmap;
+    };
 
 const TITLE_LIMIT = 300;
 
@@ -65,7 +71,11 @@ export function StartDialog(props: { starting: Starting; onClose(): void; onStar
       >
         {picture && (
           <div className="flex w-56 shrink-0 flex-col gap-2">
-            <Bitmap bitmap={picture.preview} label="The picture" className="max-h-80 w-full self-start object-contain shadow-cover" />
+            <Bitmap
+              bitmap={picture.preview}
+              label="The picture"
+              className="max-h-80 w-full self-start object-contain shadow-cover"
+            />
             <p className="font-mono text-xs text-ink-2">
               {picture.taken.asset.widthPx} x {picture.taken.asset.heightPx} px
             </p>

@@ -48,7 +48,9 @@ export async function beginFromWords(brief: Brief): Promise<Result<Book>> {
 }
 
 export async function beginFromPicture(brief: Brief, taken: TakenPicture, finished: boolean): Promise<Result<Book>> {
-  const book = await (finished ? studio.startFromFinished(startOf(brief), taken) : studio.startFromPicture(startOf(brief), taken));
+  const book = await (finished
+    ? studio.startFromFinished(startOf(brief), taken)
+    : studio.startFromPicture(startOf(brief), taken));
   const kept = await saveAsset(taken.asset.id, taken.bytes);
   if (!kept.ok) return kept;
   const saved = await saveBook(book);

@@ -30,7 +30,10 @@ export function TitleCard(props: { book: Book; onSaveAs(book: Book): void; onRem
           <p className="truncate text-ink-2">{book.brief.author || 'No author yet'}</p>
         </div>
         <DropdownMenu.Root>
-          <DropdownMenu.Trigger aria-label={`More for ${title}`} className="rounded-sm p-1 text-ink-2 hover:bg-line hover:text-ink">
+          <DropdownMenu.Trigger
+            aria-label={`More for ${title}`}
+            className="rounded-sm p-1 text-ink-2 hover:bg-line hover:text-ink"
+          >
             <Ellipsis size={16} />
           </DropdownMenu.Trigger>
           <DropdownMenu.Portal>

@@ -70,5 +70,8 @@ export async function saveTitleAs(book: Book): Promise<void> {
 
 export async function removeFromShelf(book: Book): Promise<void> {
   const removed = await removeTitle(book.id);
-  say(`"${book.brief.title || 'Untitled'}" was removed.`, removed ? { label: 'Put it back', run: () => void saveProject(removed) } : undefined);
+  say(
+    `"${book.brief.title || 'Untitled'}" was removed.`,
+    removed ? { label: 'Put it back', run: () => void saveProject(removed) } : undefined,
+  );
 }
