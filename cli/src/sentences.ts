@@ -36,6 +36,6 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
 export const sentence = (fault: Fault): string => SENTENCES[fault.code]?.(fault.data) ?? `Failed: ${fault.code}.`;
 
 /** Faults of the input itself (exit code 2); every other fault is a refusal (exit code 1). */
-const INPUT = /^(flag|word|size|command|file|scene|svg|image|project)-/;
+const INPUT = /^(flag|word|size|command|file|scene|svg|image|project)-|^store-unknown$/;
 
 export const exitCodeOf = (fault: Fault): 1 | 2 => (INPUT.test(fault.code) ? 2 : 1);

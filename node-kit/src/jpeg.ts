@@ -1,4 +1,3 @@
-/// <reference path="./ambient.d.ts" />
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { flatten, type Raster } from '@yosomi/core/pixels';

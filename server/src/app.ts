@@ -37,12 +37,8 @@ export async function makeServer({ web, demo }: ServerOptions): Promise<FastifyI
     const files = demo && existsSync(demo) ? readdirSync(demo).filter((name) => name.endsWith('.yosomi')) : [];
     return { autoload: demo !== null, files: files.sort() };
   });
-  // Addresses of steps are the app's own; anything that looks like a file and is none is not found.
-  app.setNotFoundHandler((request, reply) => {
-    const path = request.url.split('?')[0];
-    if (request.method !== 'GET' || path.includes('.') || path.startsWith('/api/'))
-      return reply.code(404).send({ error: 'not found' });
-    return reply.sendFile('index.html');
-  });
+  // Addresses of titles belong to the app; anything else that is no file is not found.
+  app.get('/title/*', (_request, reply) => reply.sendFile('index.html'));
+  app.setNotFoundHandler((_request, reply) => reply.code(404).send({ error: 'not found' }));
   return app;
 }

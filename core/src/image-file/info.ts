@@ -22,5 +22,5 @@ export type ImageFormat = 'jpeg' | 'png' | 'webp';
 /** Most pixels that are decoded; larger pictures are refused before they are unpacked. */
 export const MOST_PIXELS = 64_000_000;
 export const MOST_BYTES = 200 * 1024 * 1024;
-/** A picture with a shorter side than this cannot be seen on a cover. */
-export const LEAST_SIDE = 64;
+/** A picture with a shorter side than this is no art for any face, not even a thin spine. */
+export const LEAST_SIDE = 16;

@@ -33,7 +33,7 @@ export function balancedBreaks(items: readonly BreakItem[], lines: number, space
   );
   const rows = [row];
   for (let line = 1; line < lines; line++) {
-    const next: (Cell | undefined)[] = new Array(n + 1).fill(undefined);
+    const next: (Cell | undefined)[] = Array.from({ length: n + 1 });
     for (let to = line + 1; to <= n; to++) {
       for (let from = line; from < to; from++) {
         const head = row[from];

@@ -12,7 +12,6 @@ const bytes = (n: string | number): string => {
 export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'file-empty': () => 'This file is empty. Choose another one.',
   'file-large': (d) => `This file has ${d.mb} MB. Pictures up to ${d.most} MB can be used.`,
-  'file-unknown': () => 'This file is neither a picture nor a Yosomi title. Use a JPEG, PNG, WebP or .yosomi file.',
   'svg-script': () => 'This SVG holds a script, so it was not opened. Save it as a PNG and try again.',
   'image-format': (d) =>
     d.found === 'no picture'

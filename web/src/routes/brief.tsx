@@ -21,7 +21,7 @@ export function BriefPage() {
   const write = (name: keyof Brief, value: unknown, text: string, error: string): void => {
     if (!BriefSchema.shape[name].safeParse(value).success)
       return setTyped((now) => ({ ...now, [name]: { text, error } }));
-    setTyped(({ [name]: _, ...rest }) => rest);
+    setTyped((now) => ({ ...now, [name]: undefined }));
     edit(`Brief: ${name}`, (b) => void Object.assign(b.brief, { [name]: value }), `brief-${name}`);
   };
   const text = (name: TextName, label: string, limit: number, more: { hint?: string; lines?: number } = {}) => (

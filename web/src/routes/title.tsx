@@ -16,6 +16,8 @@ import { Tip } from '../ui/tip';
 export function TitlePage() {
   const { id = '' } = useParams();
   const book = useSession((s) => s.book);
+  const undo = useSession((s) => s.undo);
+  const redo = useSession((s) => s.redo);
   const { past, future } = useSession((s) => s.history);
   const [fault, setFault] = useState<Fault | null>(null);
   useEffect(() => {
@@ -48,7 +50,6 @@ export function TitlePage() {
     );
   }
   if (!book || book.id !== id) return <main className="p-12 text-ink-2">Opening the title</main>;
-  const { undo, redo } = useSession.getState();
   return (
     <div className="flex h-full">
       <TitleSpine />

@@ -39,8 +39,8 @@ const RULES: readonly Rule[] = [
   ({ info, profile: { ratio } }) => {
     if (!ratio) return null;
     const found = info.heightPx / info.widthPx;
-    // Half a pixel of rounding in either side is no other ratio.
-    const slack = (0.5 / info.widthPx) * (1 + found);
+    // Half a pixel of rounding in either side is no other ratio, unless the store wants one ratio exactly.
+    const slack = ratio.low === ratio.high ? 1e-9 : (0.5 / info.widthPx) * (1 + found);
     if (found >= ratio.low - slack && found <= ratio.high + slack) return null;
     const data = { found: round(found), low: round(ratio.low), high: round(ratio.high) };
     return ratio.must ? must('store-ratio', data) : should('store-ratio', data);

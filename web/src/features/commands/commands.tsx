@@ -12,7 +12,9 @@ type Action = { readonly label: string; readonly keys?: string; run(): void };
 export function Commands({ id }: { id: string }) {
   const [open, setOpen] = useState(false);
   const navigate = useNavigate();
-  const { undo, redo, select } = useSession.getState();
+  const undo = useSession((s) => s.undo);
+  const redo = useSession((s) => s.redo);
+  const select = useSession((s) => s.select);
   const actions: Action[] = [
     ...STEPS.map((step, i) => ({
       label: `Go to ${step.label}`,

@@ -1,0 +1,38 @@
+import { existsSync } from 'node:fs';
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.YOSOMI_TEST_PORT ?? 4289);
+const chromium = process.env.YOSOMI_CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
+
+export default defineConfig({
+  testDir: 'tests/journeys',
+  outputDir: 'test-results/journeys',
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
+  workers: 1,
+  forbidOnly: true,
+  retries: process.env.CI ? 1 : 0,
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    acceptDownloads: true,
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: chromium,
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+      ],
+    },
+  },
+  webServer: {
+    command: 'npx tsx server/src/main.ts',
+    url: `http://127.0.0.1:${port}/api/demo`,
+    env: { PORT: String(port) },
+    reuseExistingServer: false,
+  },
+});

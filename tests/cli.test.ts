@@ -1,0 +1,211 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { EpubCheck } from '@likecoin/epubcheck-ts';
+import { PNG } from 'pngjs';
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { packProject } from '@yosomi/core/project';
+import { defaultScene } from '@yosomi/core/mockup';
+import { pictureProject } from './fixtures/books';
+import { fileOf, hugePng, picturePixels } from './fixtures/pictures';
+
+const ROOT = resolve(import.meta.dirname, '..');
+let dir: string;
+const at = (name: string): string => join(dir, name);
+const put = (name: string, content: Uint8Array | string): string => {
+  writeFileSync(at(name), content);
+  return at(name);
+};
+
+const run = (...args: string[]): { code: number | null; out: string; err: string } => {
+  const done = spawnSync(process.execPath, ['--import', 'tsx', 'cli/src/main.ts', ...args], {
+    cwd: ROOT,
+    encoding: 'utf8',
+  });
+  return { code: done.status, out: done.stdout, err: done.stderr };
+};
+
+beforeAll(async () => {
+  dir = mkdtempSync(join(tmpdir(), 'yosomi-cli-'));
+  put('book.yosomi', packProject(await pictureProject()));
+  put('untitled.yosomi', packProject(await pictureProject({ title: '' })));
+  put('front.jpg', await fileOf(picturePixels(400, 640), 'jpeg'));
+  put('red.png', await fileOf(picturePixels(60, 640, 9), 'png'));
+});
+afterAll(() => rmSync(dir, { recursive: true }));
+
+/** A refusal: its exit code, one sentence, and no file left behind. */
+function refuses(code: number, sentence: RegExp, ...args: string[]): void {
+  const before = readdirSync(dir).sort();
+  const done = run(...args);
+  expect(done.code).toBe(code);
+  expect(done.err).toMatch(sentence);
+  expect(done.err.trim().split('\n')).toHaveLength(1);
+  expect(done.err).not.toMatch(/\bat .*:\d+/);
+  expect(readdirSync(dir).sort()).toEqual(before);
+}
+
+describe('the command line', () => {
+  it('explains itself', () => {
+    const help = run('help');
+    expect(help.code).toBe(0);
+    for (const name of ['cover export', 'mockup', 'epub new', 'check', 'demo']) expect(help.out).toContain(name);
+  });
+
+  it('exports a cover that the check accepts', async () => {
+    expect(run('cover', 'export', at('book.yosomi'), '--store', 'longreach', '--out', at('cover.jpg')).code).toBe(0);
+    expect(await sharp(at('cover.jpg')).metadata()).toMatchObject({
+      format: 'jpeg',
+      width: 1600,
+      height: 2560,
+      density: 300,
+    });
+    const checked = run('check', at('cover.jpg'), '--store', 'longreach', '--json');
+    expect(checked.code).toBe(0);
+    expect(JSON.parse(checked.out)).toMatchObject({
+      store: 'longreach',
+      verdict: 'passes',
+      findings: [],
+      file: { format: 'jpeg', widthPx: 1600, heightPx: 2560 },
+    });
+    const other = run('check', at('cover.jpg'), '--store', 'pocketreel', '--json');
+    expect(other.code).toBe(1);
+    expect(JSON.parse(other.out).findings.map((f: { code: string }) => f.code)).toContain('store-exact-size');
+  });
+
+  it('makes a mockup with clear ground and a report of its corners', () => {
+    const done = run(
+      'mockup',
+      '--front',
+      at('front.jpg'),
+      '--width',
+      '500',
+      '--height',
+      '400',
+      '--out',
+      at('m.png'),
+      '--report',
+      at('m.json'),
+    );
+    expect(done).toMatchObject({ code: 0, err: '' });
+    const png = PNG.sync.read(readFileSync(at('m.png')));
+    expect([png.width, png.height]).toEqual([500, 400]);
+    expect(png.data[3]).toBe(0);
+    const { faces } = JSON.parse(readFileSync(at('m.json'), 'utf8'));
+    expect(Object.keys(faces).sort()).toEqual(['front', 'spine', 'top']);
+    const middle = faces.front
+      .reduce((m: number[], p: number[]) => [m[0] + p[0] / 4, m[1] + p[1] / 4], [0, 0])
+      .map(Math.floor);
+    expect(png.data[(middle[1] * 500 + middle[0]) * 4 + 3]).toBe(255);
+  });
+
+  it('takes a scene, a spine and a back', () => {
+    put(
+      's.json',
+      JSON.stringify({
+        ...defaultScene,
+        pose: { ...defaultScene.pose, turnRad: 2.8 },
+        ground: { kind: 'colour', colour: '#ff8800' },
+      }),
+    );
+    const done = run(
+      'mockup',
+      '--front',
+      at('front.jpg'),
+      '--spine',
+      at('red.png'),
+      '--back',
+      at('red.png'),
+      '--scene',
+      at('s.json'),
+      '--width',
+      '200',
+      '--height',
+      '200',
+      '--out',
+      at('b.png'),
+      '--report',
+      at('b.json'),
+    );
+    expect(done.code).toBe(0);
+    const png = PNG.sync.read(readFileSync(at('b.png')));
+    expect([...png.data.subarray(0, 4)]).toEqual([255, 136, 0, 255]);
+    expect(Object.keys(JSON.parse(readFileSync(at('b.json'), 'utf8')).faces)).toContain('back');
+  });
+
+  it('makes an EPUB without a message', async () => {
+    expect(run('epub', 'new', '--book', at('book.yosomi'), '--out', at('book.epub')).code).toBe(0);
+    const result = await EpubCheck.validate(new Uint8Array(readFileSync(at('book.epub'))));
+    expect(
+      result.messages.filter((m) => m.severity === 'error' || m.severity === 'warning' || m.severity === 'fatal'),
+    ).toEqual([]);
+  });
+
+  it('writes the demo books', () => {
+    const done = run('demo', '--out', at('demo'));
+    expect(done.code).toBe(0);
+    expect(readdirSync(at('demo')).filter((f) => f.endsWith('.yosomi'))).toHaveLength(5);
+    expect(existsSync(at('demo/2-lamplighter-1.yosomi'))).toBe(true);
+    rmSync(at('demo'), { recursive: true });
+  });
+
+  it('refuses what it cannot do, in one sentence, leaving nothing behind', async () => {
+    put('huge.png', await hugePng());
+    put('cut.jpg', (await fileOf(picturePixels(400, 640), 'jpeg')).slice(0, 3000));
+    put('bad.yosomi', 'hello');
+    put('bad.json', '{"schema":2}');
+    const out = at('none');
+    refuses(2, /no command "fly"/, 'fly');
+    refuses(2, /--store is missing/, 'cover', 'export', at('book.yosomi'), '--out', out);
+    refuses(2, /no store "moon"; the stores are longreach/, 'check', at('front.jpg'), '--store', 'moon');
+    refuses(2, /cannot be read/, 'cover', 'export', at('gone.yosomi'), '--store', 'longreach', '--out', out);
+    refuses(2, /not a Yosomi title/, 'epub', 'new', '--book', at('bad.yosomi'), '--out', out);
+    refuses(1, /no title/, 'epub', 'new', '--book', at('untitled.yosomi'), '--out', out);
+    refuses(2, /ends too early/, 'mockup', '--front', at('cut.jpg'), '--width', '100', '--height', '100', '--out', out);
+    refuses(2, /20000 x 20000/, 'mockup', '--front', at('huge.png'), '--width', '100', '--height', '100', '--out', out);
+    refuses(
+      2,
+      /whole number from 16 to 6000/,
+      'mockup',
+      '--front',
+      at('front.jpg'),
+      '--width',
+      '9',
+      '--height',
+      '100',
+      '--out',
+      out,
+    );
+    refuses(
+      2,
+      /scene file is not valid/,
+      'mockup',
+      '--front',
+      at('front.jpg'),
+      '--scene',
+      at('bad.json'),
+      '--width',
+      '100',
+      '--height',
+      '100',
+      '--out',
+      out,
+    );
+    refuses(
+      2,
+      /cannot be written/,
+      'mockup',
+      '--front',
+      at('front.jpg'),
+      '--width',
+      '32',
+      '--height',
+      '32',
+      '--out',
+      at('no/such/folder.png'),
+    );
+    refuses(2, /no option --colour/, 'check', at('front.jpg'), '--colour', 'red');
+  });
+});

@@ -1,0 +1,81 @@
+import AxeBuilder from '@axe-core/playwright';
+import { coverReady, expect, part, step, test } from './help';
+
+test('every screen passes the accessibility rules and holds from 1024 to 2560 px', async ({ page }) => {
+  test.setTimeout(180_000);
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: 'Open A Debt of Foxfire' })).toBeVisible({ timeout: 60_000 });
+  const inspect = async (name: string): Promise<void> => {
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.map((v) => `${name}: ${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+    for (const width of [1024, 2560]) {
+      await page.setViewportSize({ width, height: 800 });
+      const spill = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect(spill, `${name} at ${width} px`).toBeLessThanOrEqual(0);
+    }
+    await page.setViewportSize({ width: 1280, height: 800 });
+  };
+  await inspect('Shelf');
+  await page.getByRole('button', { name: 'From words' }).click();
+  await inspect('Start');
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Open A Debt of Foxfire' }).click();
+  await coverReady(page);
+  await inspect('Front');
+  for (const name of ['Title', 'Picture', 'Scrim', 'Ground']) {
+    await part(page, name).first().click();
+    await inspect(`Front, ${name}`);
+  }
+  for (const name of ['Brief', 'Glance', 'Promos', 'Deliver', 'Mockups']) {
+    await step(page, name);
+    await expect(page.getByRole('heading', { level: 1, name })).toHaveCount(1);
+    await inspect(name);
+  }
+});
+
+test('a title can be worked on with the keyboard alone', async ({ page }) => {
+  await page.goto('/');
+  const link = page.getByRole('link', { name: 'Open Weather for Two Voices' });
+  await expect(link).toBeVisible({ timeout: 60_000 });
+  await link.focus();
+  await page.keyboard.press('Enter');
+  await coverReady(page);
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('mockups');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/mockups$/);
+  await page.locator('canvas[data-state]').focus();
+  const turn = page.getByLabel('Turn', { exact: true });
+  const before = Number(await turn.inputValue());
+  await page.keyboard.press('Shift+ArrowRight');
+  expect(Number(await turn.inputValue())).toBeGreaterThan(before);
+  await page.keyboard.press('Control+z');
+  expect(Number(await turn.inputValue())).toBe(before);
+  await page.keyboard.press('Alt+2');
+  await expect(page).toHaveURL(/\/front$/);
+  await part(page, 'Byline').focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('heading', { name: 'Byline', level: 2 })).toBeVisible();
+  const size = page.getByLabel('Size', { exact: true });
+  const px = Number(await size.inputValue());
+  await size.focus();
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Shift+ArrowUp');
+  await expect(size).toHaveValue(String(px + 11));
+});
+
+test('a change is stored within a second, even when the page is killed', async ({ page, context }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Open Weather for Two Voices' }).click({ timeout: 60_000 });
+  await coverReady(page);
+  await step(page, 'Brief');
+  const url = page.url();
+  const author = page.getByLabel('Author');
+  await author.pressSequentially(' the Second', { delay: 60 });
+  await page.waitForTimeout(1000);
+  const session = await context.newCDPSession(page);
+  const other = await context.newPage();
+  await session.send('Page.crash').catch(() => {});
+  await other.goto(url);
+  await expect(other.getByLabel('Author')).toHaveValue('Ilse Brannagh the Second');
+});
