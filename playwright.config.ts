@@ -9,14 +9,14 @@ export default defineConfig({
   outputDir: 'test-results/journeys',
   timeout: 120_000,
   expect: { timeout: 20_000 },
-  workers: 1,
+  workers: 2,
+  fullyParallel: true,
   forbidOnly: true,
   retries: process.env.CI ? 1 : 0,
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
-    trace: 'retain-on-failure',
     launchOptions: {
       executablePath: chromium,
       args: [

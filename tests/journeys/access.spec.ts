@@ -71,11 +71,14 @@ test('a change is stored within a second, even when the page is killed', async (
   await step(page, 'Brief');
   const url = page.url();
   const author = page.getByLabel('Author');
+  await author.press('End');
   await author.pressSequentially(' the Second', { delay: 60 });
   await page.waitForTimeout(1000);
   const session = await context.newCDPSession(page);
+  const crashed = page.waitForEvent('crash');
+  void session.send('Page.crash').catch(() => {});
+  await crashed;
   const other = await context.newPage();
-  await session.send('Page.crash').catch(() => {});
   await other.goto(url);
   await expect(other.getByLabel('Author')).toHaveValue('Ilse Brannagh the Second');
 });

@@ -27,7 +27,7 @@ test('each bad file gets one clear sentence, and the page goes on', async ({ pag
     ['clip.gif', await fileOf(picturePixels(50, 50), 'gif'), /This is a GIF file/],
     ['empty.jpg', '', /This file is empty/],
     ['cut.jpg', jpeg.slice(0, jpeg.length / 2), /ends too early/],
-    ['bent.png', bent, /damaged/],
+    ['bent.png', bent, /PNG file is damaged/],
     ['dot.png', await fileOf(picturePixels(1, 1), 'png'), /only 1 x 1 px/],
     ['huge.png', await hugePng(), /20000 x 20000 px/],
     ['page.jpg', '<!doctype html><title>no</title>', /This is a web page file/],
@@ -36,7 +36,7 @@ test('each bad file gets one clear sentence, and the page goes on', async ({ pag
       '<svg xmlns="http://www.w3.org/2000/svg"><script>fetch("http://x.example")</script></svg>',
       /holds a script/,
     ],
-    ['broken.yosomi', debt.bytes.subarray(0, 5000), /damaged/],
+    ['broken.yosomi', debt.bytes.subarray(0, 5000), /title file is damaged/],
     ['newer.yosomi', newer, /newer Yosomi \(version 7, this one reads 1\)/],
   ];
   for (const [name, content, sentence] of cases) {

@@ -65,7 +65,7 @@ export const coverReady = async (page: Page): Promise<void> => {
 export const kept = (page: Page): Promise<void> => expect(page.locator('[data-kept="kept"]')).toBeVisible();
 
 export const part = (page: Page, name: string) =>
-  page.getByRole('navigation', { name: 'Parts' }).getByRole('button', { name });
+  page.getByRole('navigation', { name: 'Parts' }).getByRole('button', { name: new RegExp(`^${name}`) });
 
 /** Colour of a pixel of the cover as it is shown. */
 export function shownPixel(page: Page, label: RegExp, x: number, y: number): Promise<number[]> {

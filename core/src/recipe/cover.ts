@@ -20,8 +20,17 @@ const shown = (brief: Brief) => ({
   language: brief.language,
 });
 
+/** Keys by document: unchanged documents stay the same object, and keys are asked for at every turn. */
+const knownKeys = new WeakMap<Doc, { brief: Brief; key: string }>();
+
 /** Key of everything the flat cover is made from: equal keys, equal pixels. */
-export const coverKey = (book: Book): string => keyOf({ cover: book.cover, brief: shown(book.brief), painter: 1 });
+export function coverKey(book: Book): string {
+  const known = knownKeys.get(book.cover);
+  if (known?.brief === book.brief) return known.key;
+  const key = keyOf({ cover: book.cover, brief: shown(book.brief), painter: 1 });
+  knownKeys.set(book.cover, { brief: book.brief, key });
+  return key;
+}
 
 /** Fonts and pictures of a document, loaded. `extra` adds images that are made and not stored. */
 export async function gather(

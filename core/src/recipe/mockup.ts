@@ -43,10 +43,9 @@ export async function artFrom(front: Raster, book: Book, studio: Studio): Promis
   const edge = edgeColours(front, 'left');
   const size = spineSize(front.height, bookThickness(book));
   const spine = composeSpine(book.cover, book.brief, studio.shaper, edge, size);
-  const back = composeBack(book.cover, book.brief, studio.shaper, edge, {
-    widthPx: front.width,
-    heightPx: front.height,
-  });
+  // The back has few words and is rarely seen: half the pixels do.
+  const half = { widthPx: Math.ceil(front.width / 2), heightPx: Math.ceil(front.height / 2) };
+  const back = composeBack(book.cover, book.brief, studio.shaper, edge, half);
   return {
     front,
     spine: studio.paint(spine, spine.widthPx, new Map()),

@@ -13,7 +13,7 @@ export function GlancePage() {
   const { view } = useCoverView(book, 480, false);
   const ratio = book.cover.heightPx / book.cover.widthPx;
   return (
-    <main className="min-h-0 flex-1 overflow-auto">
+    <main className="min-h-0 flex-1 overflow-auto focus-visible:-outline-offset-2" tabIndex={0}>
       <h1 className="sr-only">Glance</h1>
       <div className="grid grid-cols-4">
         {GROUNDS.map((ground) => (

@@ -3,7 +3,7 @@ import { type Easel, type Images, type Ink, type Surface2D, type SurfaceImage, p
 import { type Raster, flatten, raster } from '@yosomi/core/pixels';
 import type { Studio } from '@yosomi/core/recipe';
 import { Shaper } from '@yosomi/core/text';
-import { liesOnSide, readImage, uprightMap } from '@yosomi/core/image-file';
+import { liesOnSide, readImage, stripMetadata, uprightMap } from '@yosomi/core/image-file';
 import { db } from '../persist/db';
 import { fontUrl } from '../platform/font-files';
 import { fetchBytes } from '../platform/http';
@@ -43,8 +43,9 @@ export async function decodeUpright(bytes: Uint8Array<ArrayBuffer>): Promise<Off
   const read = readImage(bytes);
   if (!read.ok) return null;
   const { widthPx, heightPx, orientation, format } = read.value;
-  const blob = new Blob([bytes], { type: `image/${format}` });
-  const bitmap = await createImageBitmap(blob, { imageOrientation: 'none' }).catch(() => null);
+  // Without its tag the picture is decoded as it is stored, by every browser alike.
+  const blob = new Blob([stripMetadata(bytes, read.value)], { type: `image/${format}` });
+  const bitmap = await createImageBitmap(blob).catch(() => null);
   if (!bitmap) return null;
   const side = liesOnSide(orientation);
   const easel = new BrowserEasel(side ? heightPx : widthPx, side ? widthPx : heightPx);

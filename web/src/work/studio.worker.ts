@@ -8,11 +8,12 @@ import type { Rect } from '@yosomi/core/plane';
 import { type Raster, raster, shrink } from '@yosomi/core/pixels';
 import { type Asset, Book, type Project, assetId, packProject, unpackProject } from '@yosomi/core/project';
 import {
-  type Art,
   type Delivered,
   type Settled,
   type Start,
   type WordsReport,
+  artKey,
+  bookThickness,
   coverRaster,
   ebookFile,
   gather,
@@ -27,8 +28,9 @@ import {
   storeImage,
 } from '@yosomi/core/recipe';
 import { findProfile } from '@yosomi/core/stores';
-import { expose, transfer } from 'comlink';
+import { type Remote, expose, transfer, wrap } from 'comlink';
 import { BrowserStudio, decodeUpright } from './browser-studio';
+import type { TracerApi } from './tracer.worker';
 
 /** A picture file that was checked and stripped; `sample` is small. */
 export type TakenPicture = { readonly asset: Asset; readonly bytes: Uint8Array<ArrayBuffer>; readonly sample: Raster };
@@ -50,6 +52,7 @@ export type PlainView = {
 };
 
 const studio = new BrowserStudio();
+const tracers: Remote<TracerApi>[] = [];
 const SAMPLE_PX = 400;
 
 const bitmapOf = (r: Raster): Promise<ImageBitmap> => createImageBitmap(new ImageData(r.data, r.width, r.height));
@@ -141,9 +144,16 @@ const api = {
     return palette(small, 7).map((swatch) => swatch.hex);
   },
 
-  async art(input: Book): Promise<Art> {
-    const art = await mockupArt(Book.parse(input), studio);
-    return transfer(art, [art.front.data.buffer, art.spine.data.buffer, art.back.data.buffer]);
+  /** Takes a line to a tracer, so that art goes there without a stop on the page. */
+  connect(port: MessagePort): void {
+    tracers.push(wrap<TracerApi>(port));
+  },
+
+  /** Makes the art of a mockup and hands it to every tracer under its key. */
+  async sendArt(input: Book): Promise<void> {
+    const book = Book.parse(input);
+    const art = await mockupArt(book, studio);
+    await Promise.all(tracers.map((t) => t.load(artKey(book), art, bookThickness(book), book.brief.pageCount)));
   },
 
   async spineBitmap(input: Book, widthPx: number, heightPx: number, head: number): Promise<ImageBitmap> {

@@ -1,7 +1,7 @@
 import { BAND, FINAL, PREVIEW, type Quality, type Scene, bands } from '@yosomi/core/mockup';
 import { type Raster, raster } from '@yosomi/core/pixels';
 import type { Book } from '@yosomi/core/project';
-import { artKey, bookThickness } from '@yosomi/core/recipe';
+import { artKey } from '@yosomi/core/recipe';
 import type { TraceJob } from './tracer.worker';
 import { studio, tracers } from './workers';
 
@@ -11,10 +11,8 @@ let loaded: { key: string; ready: Promise<void> } | null = null;
 export function loadArt(book: Book): Promise<void> {
   const key = artKey(book);
   if (loaded?.key !== key) {
-    const ready = (async () => {
-      const art = await studio.art(book);
-      await Promise.all(tracers().map((tracer) => tracer.load(key, art, bookThickness(book), book.brief.pageCount)));
-    })();
+    tracers();
+    const ready = studio.sendArt(book);
     loaded = { key, ready };
     ready.catch(() => {
       if (loaded?.key === key) loaded = null;

@@ -35,6 +35,11 @@ function stageFor(job: TraceJob): Stage {
 }
 
 const api = {
+  /** Takes a line to the worker that makes the art. */
+  connect(port: MessagePort): void {
+    expose(api, port);
+  },
+
   load(key: string, pictures: Art, thicknessMm: number, pageCount: number | null): void {
     art = { key, textures: paperbackTextures(pictures, thicknessMm, pageCount) };
   },

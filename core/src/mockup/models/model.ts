@@ -6,6 +6,7 @@ export const FACE_NAMES: readonly FaceName[] = ['front', 'spine', 'back', 'top',
 /**
  * A flat piece of a face: the parallelogram from `origin` (the art's top left) along `across` and `down`, cut to
  * `outline`. `u0..u1` is its stretch of the face's width. Normals at its left and right end, for rounded shading.
+ * `seams` lists the outline's edges (by their first corner) across which the same face goes on: they are no edges to see.
  */
 export type Panel = {
   readonly face: FaceName;
@@ -16,6 +17,7 @@ export type Panel = {
   readonly u0: number;
   readonly u1: number;
   readonly normals: readonly [Vec3, Vec3];
+  readonly seams: readonly number[];
 };
 
 /** An upright convex prism on the ground: what casts the shadow. Base corners as (x, z), counter-clockwise from above. */

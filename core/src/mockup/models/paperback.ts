@@ -39,7 +39,17 @@ export function paperback(size: PaperbackSize): Model {
     outline?: readonly Vec3[],
   ): void => {
     const corners = [origin, add(origin, across), add(add(origin, across), down), add(origin, down)];
-    panels.push({ face, origin, across, down, outline: outline ?? corners, u0: 0, u1: 1, normals: [normal, normal] });
+    panels.push({
+      face,
+      origin,
+      across,
+      down,
+      outline: outline ?? corners,
+      u0: 0,
+      u1: 1,
+      normals: [normal, normal],
+      seams: [],
+    });
   };
   flat('front', [-w / 2, h, half], [w, 0, 0], [0, -h, 0], [0, 0, 1]);
   flat('back', [w / 2, h, -half], [-w, 0, 0], [0, -h, 0], [0, 0, -1]);
@@ -68,6 +78,8 @@ export function paperback(size: PaperbackSize): Model {
       u0: lengths[i] / total,
       u1: lengths[i + 1] / total,
       normals: [normalAt(i), normalAt(i + 1)],
+      // Edge 1 runs down the right side, edge 3 up the left.
+      seams: [...(i < STRIPS - 1 ? [1] : []), ...(i > 0 ? [3] : [])],
     });
   }
 

@@ -2,7 +2,7 @@ import { rgbOf } from '../../colour';
 import { ENCODED_OF } from '../../pixels';
 import type { FaceName } from '../models';
 import { type ShadowGrid, shadowAtPixel, shadowGrid } from './ground-shadow';
-import { COLUMNS, type Facet, ROWS, type Stage } from './stage';
+import { type Facet, ROWS, type Stage } from './stage';
 import { type Texture, addSample } from './texture';
 
 export type Quality = {
@@ -13,7 +13,7 @@ export type Quality = {
   /** Coverage samples along each side of an edge pixel. */
   readonly coverage: number;
 };
-export const PREVIEW: Quality = { shadowStep: 8, taps: 3, coverage: 3 };
+export const PREVIEW: Quality = { shadowStep: 8, taps: 2, coverage: 3 };
 export const FINAL: Quality = { shadowStep: 4, taps: 8, coverage: 8 };
 
 export type Textures = ReadonlyMap<FaceName, Texture>;
@@ -21,9 +21,17 @@ export type Textures = ReadonlyMap<FaceName, Texture>;
 const TILE = 32;
 /** A pixel whose centre is farther than this from every edge is wholly in or wholly out. */
 const REACH = 0.7072;
+/** Linear light of a face that no art was given for: unprinted paper. */
+const PAPER = 52_000;
 
-/** Per band: linear premultiplied RGB (0..65535) and coverage of one tile. */
-type Scratch = { sum: Float32Array; hits: Int32Array; sx: Float64Array; sy: Float64Array };
+/** A facet with what it is textured with, looked up once a band. */
+type Lit = { readonly facet: Facet; readonly texture: Texture | null; readonly profile: Float32Array | null };
+
+/**
+ * Buffers of one band: linear premultiplied RGB (0..65535) and coverage of a tile, and for an edge pixel each
+ * candidate's hits and the sums of their places.
+ */
+type Scratch = { sum: Float32Array; hits: Int32Array; sx: Float64Array; sy: Float64Array; colour: Float32Array };
 
 /**
  * Renders output rows y0..y1 as straight-alpha sRGB bytes. Pure: bands can be made anywhere in any order and put
@@ -38,28 +46,36 @@ export function renderBand(
 ): Uint8ClampedArray<ArrayBuffer> {
   const out = new Uint8ClampedArray(stage.width * (y1 - y0) * 4);
   const grid = shadowGrid(stage, y0, y1, quality.shadowStep);
-  const n = stage.facets.length;
+  const lit: Lit[] = stage.facets.map((facet) => ({
+    facet,
+    texture: textures.get(facet.face) ?? null,
+    profile: stage.profiles.get(facet.face) ?? null,
+  }));
   const scratch: Scratch = {
     sum: new Float32Array(TILE * TILE * 4),
-    hits: new Int32Array(n),
-    sx: new Float64Array(n),
-    sy: new Float64Array(n),
+    hits: new Int32Array(lit.length),
+    sx: new Float64Array(lit.length),
+    sy: new Float64Array(lit.length),
+    colour: new Float32Array(4),
   };
+  const { shadowBox, ground } = stage;
   for (let ty = y0; ty < y1; ty += TILE) {
     for (let tx = 0; tx < stage.width; tx += TILE) {
       const x1 = Math.min(stage.width, tx + TILE);
       const yEnd = Math.min(y1, ty + TILE);
+      const candidates = lit.filter(({ facet }) => !outside(facet.edges, facet.box, tx, ty, x1, yEnd));
+      const shaded = tx < shadowBox[2] && x1 > shadowBox[0] && ty < shadowBox[3] && yEnd > shadowBox[1];
+      if (candidates.length === 0 && !shaded && ground.kind === 'clear') continue;
       scratch.sum.fill(0);
-      traceTile(stage, textures, tx, ty, x1, yEnd, quality, scratch);
+      if (candidates.length > 0) traceTile(candidates, stage.disjoint, tx, ty, x1, yEnd, quality, scratch);
       developTile(stage, grid, tx, ty, x1, yEnd, y0, scratch.sum, out);
     }
   }
   return out;
 }
 
-/** Smallest signed distance (px) of a point to the facet's edges: positive inside. */
-function inside(facet: Facet, x: number, y: number): number {
-  const { edges } = facet;
+/** Smallest signed distance (px) of a point to half-planes: positive inside, infinite for none. */
+function inside(edges: Float64Array, x: number, y: number): number {
   let least = Infinity;
   for (let e = 0; e < edges.length; e += 3) {
     const d = edges[e] * x + edges[e + 1] * y + edges[e + 2];
@@ -68,26 +84,37 @@ function inside(facet: Facet, x: number, y: number): number {
   return least;
 }
 
-/** Whether a tile lies wholly outside (-1), across an edge (0) or wholly inside (1). */
-function classify(facet: Facet, x0: number, y0: number, x1: number, y1: number): -1 | 0 | 1 {
-  const { edges, box } = facet;
-  if (box[0] > x1 || box[2] < x0 || box[1] > y1 || box[3] < y0) return -1;
-  let full: -1 | 0 | 1 = 1;
+/** Whether a tile lies wholly outside one half-plane or the box. */
+function outside(edges: Float64Array, box: Facet['box'], x0: number, y0: number, x1: number, y1: number): boolean {
+  if (box[0] > x1 || box[2] < x0 || box[1] > y1 || box[3] < y0) return true;
   for (let e = 0; e < edges.length; e += 3) {
     const a = edges[e];
     const b = edges[e + 1];
-    const c = edges[e + 2];
-    if (Math.max(a * x0, a * x1) + Math.max(b * y0, b * y1) + c < 0) return -1;
-    if (Math.min(a * x0, a * x1) + Math.min(b * y0, b * y1) + c < 0) full = 0;
+    if (Math.max(a * x0, a * x1) + Math.max(b * y0, b * y1) + edges[e + 2] < 0) return true;
   }
-  return full;
+  return false;
 }
 
-const nearness = (facet: Facet, x: number, y: number): number => facet.g[0] * x + facet.g[1] * y + facet.g[2];
+/** Whether a tile lies wholly inside all half-planes. */
+function within(edges: Float64Array, x0: number, y0: number, x1: number, y1: number): boolean {
+  for (let e = 0; e < edges.length; e += 3) {
+    const a = edges[e];
+    const b = edges[e + 1];
+    if (Math.min(a * x0, a * x1) + Math.min(b * y0, b * y1) + edges[e + 2] < 0) return false;
+  }
+  return true;
+}
 
+const nearness = ({ g }: Facet, x: number, y: number): number => g[0] * x + g[1] * y + g[2];
+
+/**
+ * Fills a tile. A pixel well inside one facet is shaded at its centre; one that an edge crosses is sampled on a
+ * grid, and each facet is shaded once, at the mean of its samples. Seams between strips of one face are no edges:
+ * there the strip under the centre has the whole pixel.
+ */
 function traceTile(
-  stage: Stage,
-  textures: Textures,
+  candidates: readonly Lit[],
+  disjoint: boolean,
   x0: number,
   y0: number,
   x1: number,
@@ -95,46 +122,56 @@ function traceTile(
   quality: Quality,
   scratch: Scratch,
 ): void {
-  const { sum, hits, sx, sy } = scratch;
-  const facets: Facet[] = [];
-  const full: boolean[] = [];
-  for (const facet of stage.facets) {
-    const where = classify(facet, x0, y0, x1, y1);
-    if (where < 0) continue;
-    facets.push(facet);
-    full.push(where === 1);
-  }
-  if (facets.length === 0) return;
-  const alone = facets.length === 1 && full[0];
-  const { coverage } = quality;
+  const { hits, sx, sy } = scratch;
+  const { coverage, taps } = quality;
+  const n = candidates.length;
+  const full = candidates.map(({ facet }) => within(facet.edges, x0, y0, x1, y1));
+  const alone = n === 1 && full[0] && within(candidates[0].facet.seams, x0, y0, x1, y1);
+  let last = -1;
   for (let y = y0; y < y1; y++) {
     for (let x = x0; x < x1; x++) {
       const at = ((y - y0) * TILE + x - x0) * 4;
+      const cx = x + 0.5;
+      const cy = y + 0.5;
       if (alone) {
-        shadeFacet(stage, textures, facets[0], x + 0.5, y + 0.5, 1, quality.taps, sum, at);
+        shade(candidates[0], cx, cy, 1, taps, scratch, at);
         continue;
+      }
+      if (disjoint && last >= 0) {
+        // Neighbours mostly lie in the same facet.
+        const { facet } = candidates[last];
+        if (inside(facet.seams, cx, cy) >= 0 && (full[last] || inside(facet.edges, cx, cy) >= REACH)) {
+          shade(candidates[last], cx, cy, 1, taps, scratch, at);
+          continue;
+        }
       }
       let mixed = false;
       let nearest = -1;
-      for (let k = 0; k < facets.length && !mixed; k++) {
-        const d = full[k] ? Infinity : inside(facets[k], x + 0.5, y + 0.5);
+      for (let k = 0; k < n && !mixed; k++) {
+        const { facet } = candidates[k];
+        const seam = inside(facet.seams, cx, cy);
+        if (seam <= -REACH) continue;
+        const d = full[k] ? Infinity : inside(facet.edges, cx, cy);
         if (d <= -REACH) continue;
         if (d < REACH) mixed = true;
-        else if (nearest < 0 || nearness(facets[k], x, y) > nearness(facets[nearest], x, y)) nearest = k;
+        else if (seam >= 0 && (nearest < 0 || nearness(facet, cx, cy) > nearness(candidates[nearest].facet, cx, cy)))
+          nearest = k;
       }
       if (!mixed) {
-        if (nearest >= 0) shadeFacet(stage, textures, facets[nearest], x + 0.5, y + 0.5, 1, quality.taps, sum, at);
+        last = nearest;
+        if (nearest >= 0) shade(candidates[nearest], cx, cy, 1, taps, scratch, at);
         continue;
       }
-      for (let k = 0; k < facets.length; k++) hits[k] = sx[k] = sy[k] = 0;
+      for (let k = 0; k < n; k++) hits[k] = sx[k] = sy[k] = 0;
       for (let j = 0; j < coverage; j++) {
         for (let i = 0; i < coverage; i++) {
           const px = x + (i + 0.5) / coverage;
           const py = y + (j + 0.5) / coverage;
           let best = -1;
-          for (let k = 0; k < facets.length; k++) {
-            if (!full[k] && inside(facets[k], px, py) < 0) continue;
-            if (best < 0 || nearness(facets[k], px, py) > nearness(facets[best], px, py)) best = k;
+          for (let k = 0; k < n; k++) {
+            const { facet } = candidates[k];
+            if (inside(facet.seams, px, py) < 0 || inside(facet.edges, px, py) < 0) continue;
+            if (best < 0 || nearness(facet, px, py) > nearness(candidates[best].facet, px, py)) best = k;
           }
           if (best < 0) continue;
           hits[best]++;
@@ -142,64 +179,61 @@ function traceTile(
           sy[best] += py;
         }
       }
-      for (let k = 0; k < facets.length; k++) {
+      for (let k = 0; k < n; k++) {
         if (hits[k] === 0) continue;
-        const share = hits[k] / (coverage * coverage);
-        shadeFacet(stage, textures, facets[k], sx[k] / hits[k], sy[k] / hits[k], share, quality.taps, sum, at);
+        shade(candidates[k], sx[k] / hits[k], sy[k] / hits[k], hits[k] / (coverage * coverage), taps, scratch, at);
       }
     }
   }
 }
 
-const one = new Float32Array(4);
-
-function shadeFacet(
-  stage: Stage,
-  textures: Textures,
-  facet: Facet,
+/** Adds a facet's lit colour at a point of the picture, times its share of the pixel. */
+function shade(
+  { facet, texture, profile }: Lit,
   x: number,
   y: number,
-  weight: number,
+  share: number,
   taps: number,
-  sum: Float32Array,
+  { sum, colour }: Scratch,
   at: number,
 ): void {
-  const { a, b, g, u0, du, light } = facet;
+  const { a, b, g, u0, du, light, columns } = facet;
   const k = 1 / (g[0] * x + g[1] * y + g[2]);
   const s = (a[0] * x + a[1] * y + a[2]) * k;
   const t = (b[0] * x + b[1] * y + b[2]) * k;
-  const ux = (a[0] - s * g[0]) * k * du;
-  const uy = (a[1] - s * g[1]) * k * du;
-  const vx = (b[0] - t * g[0]) * k;
-  const vy = (b[1] - t * g[1]) * k;
   const u = u0 + s * du;
 
-  const ls = (s < 0 ? 0 : s > 0.99999 ? 0.99999 : s) * COLUMNS;
+  const ls = (s < 0 ? 0 : s > 0.99999 ? 0.99999 : s) * columns;
   const lt = (t < 0 ? 0 : t > 0.99999 ? 0.99999 : t) * ROWS;
   const i = ls | 0;
   const j = lt | 0;
   const fi = ls - i;
   const fj = lt - j;
-  const p = (j * (COLUMNS + 1) + i) * 2;
-  const q = p + (COLUMNS + 1) * 2;
+  const p = (j * (columns + 1) + i) * 2;
+  const q = p + (columns + 1) * 2;
   const w11 = fi * fj;
   const w10 = fi - w11;
   const w01 = fj - w11;
   const w00 = 1 - fi - w01;
   let diffuse = w00 * light[p] + w10 * light[p + 2] + w01 * light[q] + w11 * light[q + 2];
   const sheen = w00 * light[p + 1] + w10 * light[p + 3] + w01 * light[q + 1] + w11 * light[q + 3];
-  const profile = stage.profiles.get(facet.face);
-  if (profile) diffuse *= profile[Math.min(profile.length - 1, Math.max(0, Math.floor(u * profile.length)))];
-
-  const texture = textures.get(facet.face);
-  one[0] = one[1] = one[2] = 0;
-  if (texture) addSample(texture, u, t, ux, vx, uy, vy, taps, 1, one, 0);
-  else one[0] = one[1] = one[2] = 52000;
-  for (let c = 0; c < 3; c++) {
-    const lit = one[c] * diffuse + sheen;
-    sum[at + c] += (lit > 65535 ? 65535 : lit) * weight;
+  if (profile) {
+    const place = (u * profile.length) | 0;
+    diffuse *= profile[place < 0 ? 0 : place >= profile.length ? profile.length - 1 : place];
   }
-  sum[at + 3] += weight;
+  colour[0] = colour[1] = colour[2] = 0;
+  if (texture) {
+    const ux = (a[0] - s * g[0]) * k * du;
+    const uy = (a[1] - s * g[1]) * k * du;
+    const vx = (b[0] - t * g[0]) * k;
+    const vy = (b[1] - t * g[1]) * k;
+    addSample(texture, u, t, ux, vx, uy, vy, taps, 1, colour, 0);
+  } else colour[0] = colour[1] = colour[2] = PAPER;
+  for (let c = 0; c < 3; c++) {
+    const lit = colour[c] * diffuse + sheen;
+    sum[at + c] += (lit > 65535 ? 65535 : lit) * share;
+  }
+  sum[at + 3] += share;
 }
 
 /** Less than half a step of 8 bits, fixed by the pixel's place: smooth shadows do not band. */

@@ -7,13 +7,14 @@ import type { Scene } from '../scene';
 /** A function of the pixel position that is linear: value = x * a + y * b + c. */
 export type Linear = readonly [a: number, b: number, c: number];
 
-/** Samples of light along a panel: (COLUMNS + 1) x (ROWS + 1) pairs of diffuse and sheen. */
-export const COLUMNS = 8;
+/** Cells of a facet's light samples across a whole face (a strip of one has one) and down it. */
+const COLUMNS = 8;
 export const ROWS = 12;
 
 /**
  * A panel as the camera sees it. The place within its parallelogram is (a/g, b/g) with a, b, g linear over the
- * image; g is larger the nearer the point. `edges` are inward half-planes of its outline in pixels, unit normals.
+ * image; g is larger the nearer the point. `edges` are inward half-planes (a, b, c) of its outline in pixels, unit
+ * normals; `seams` those across which the same face goes on.
  */
 export type Facet = {
   readonly face: FaceName;
@@ -21,9 +22,12 @@ export type Facet = {
   readonly b: Linear;
   readonly g: Linear;
   readonly edges: Float64Array;
+  readonly seams: Float64Array;
   readonly box: readonly [x0: number, y0: number, x1: number, y1: number];
   readonly u0: number;
   readonly du: number;
+  /** Light at the corners of a grid of `columns` x ROWS cells: pairs of diffuse and sheen, row by row. */
+  readonly columns: number;
   readonly light: Float32Array;
 };
 
@@ -33,6 +37,8 @@ export type Stage = {
   readonly height: number;
   readonly camera: Camera;
   readonly facets: readonly Facet[];
+  /** True where no facet hides another, as with one convex object: the first one found is the one that is seen. */
+  readonly disjoint: boolean;
   readonly profiles: ReadonlyMap<FaceName, Float32Array>;
   readonly occluder: Occluder;
   readonly light: AreaLight;
@@ -95,6 +101,7 @@ export function stage(scene: Scene, model: Model, width: number, height: number)
     height,
     camera,
     facets,
+    disjoint: true,
     profiles: model.profiles,
     occluder: occ,
     light,
@@ -145,9 +152,12 @@ function shadowReach(occ: Occluder, light: AreaLight, strength: number, fadeTo: 
   const scratch = shadowScratch(occ);
   const out = new Float64Array(2);
   const points: Vec3[] = [];
-  for (let i = 0; i < 40; i++) {
-    const a = (i / 40) * 2 * Math.PI;
-    for (let r = fadeTo; r > 0; r -= fadeTo / 28) {
+  const rays = 28;
+  const steps = 16;
+  for (let i = 0; i < rays; i++) {
+    const a = (i / rays) * 2 * Math.PI;
+    for (let step = steps; step > 0; step--) {
+      const r = (fadeTo * step) / steps;
       const x = Math.cos(a) * r;
       const z = Math.sin(a) * r;
       shadowAt(occ, light, x, z, scratch, out);
@@ -230,28 +240,32 @@ function facetOf(
 
   const seen = panel.outline.map((p) => projectPoint(camera, p));
   const edges: number[] = [];
+  const seams: number[] = [];
   let doubled = 0;
   seen.forEach((p, i) => {
     const n = seen[(i + 1) % seen.length];
     doubled += p[0] * n[1] - p[1] * n[0];
   });
-  const ring = doubled < 0 ? [...seen].reverse() : seen;
-  ring.forEach((p, i) => {
-    const n = ring[(i + 1) % ring.length];
-    const dx = n[0] - p[0];
-    const dy = n[1] - p[1];
+  // Normals point inwards whichever way round the outline is seen.
+  const way = doubled < 0 ? -1 : 1;
+  seen.forEach((p, i) => {
+    const n = seen[(i + 1) % seen.length];
+    const dx = (n[0] - p[0]) * way;
+    const dy = (n[1] - p[1]) * way;
     const l = Math.hypot(dx, dy);
-    if (l > 1e-6) edges.push(-dy / l, dx / l, (dy * p[0] - dx * p[1]) / l);
+    if (l < 1e-6) return;
+    (panel.seams.includes(i) ? seams : edges).push(-dy / l, dx / l, (dy * p[0] - dx * p[1]) / l);
   });
 
-  const lit = new Float32Array((COLUMNS + 1) * (ROWS + 1) * 2);
+  const columns = panel.u1 - panel.u0 < 1 ? 1 : COLUMNS;
+  const lit = new Float32Array((columns + 1) * (ROWS + 1) * 2);
   for (let j = 0; j <= ROWS; j++) {
-    for (let i = 0; i <= COLUMNS; i++) {
-      const s = i / COLUMNS;
+    for (let i = 0; i <= columns; i++) {
+      const s = i / columns;
       const p = along(along(origin, across, s), down, j / ROWS);
       const n = add(times(panel.normals[0], 1 - s), times(panel.normals[1], s));
       const { diffuse, sheen } = shadePoint(p, n, eye, light, { ...scene.light, heightMm });
-      const at = (j * (COLUMNS + 1) + i) * 2;
+      const at = (j * (columns + 1) + i) * 2;
       lit[at] = diffuse * exposure;
       lit[at + 1] = sheen * 65535;
     }
@@ -262,6 +276,7 @@ function facetOf(
     b,
     g,
     edges: Float64Array.from(edges),
+    seams: Float64Array.from(seams),
     box: [
       Math.min(...seen.map((p) => p[0])),
       Math.min(...seen.map((p) => p[1])),
@@ -270,6 +285,7 @@ function facetOf(
     ],
     u0: panel.u0,
     du: panel.u1 - panel.u0,
+    columns,
     light: lit,
   };
 }

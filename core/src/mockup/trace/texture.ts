@@ -79,29 +79,46 @@ export function addSample(
   at: number,
 ): void {
   const first = texture[0];
-  const lx = Math.hypot(ux * first.width, vx * first.height);
-  const ly = Math.hypot(uy * first.width, vy * first.height);
-  let minor = Math.min(lx, ly);
-  const major = Math.max(lx, ly);
+  const ax = ux * first.width;
+  const bx = vx * first.height;
+  const ay = uy * first.width;
+  const by = vy * first.height;
+  const lx = Math.sqrt(ax * ax + bx * bx);
+  const ly = Math.sqrt(ay * ay + by * by);
+  let minor = lx < ly ? lx : ly;
+  let major = lx < ly ? ly : lx;
   let n = 0;
-  while ((minor > 2 || major > most * 2 ** n * 2) && n < texture.length - 1) {
+  let k = 1;
+  while ((minor > 2 || major > most * 2) && n < texture.length - 1) {
     minor /= 2;
+    major /= 2;
+    k /= 2;
     n++;
   }
   const { data, width, height } = texture[n];
-  const k = 1 / 2 ** n;
   const nx = Math.min(most, Math.max(1, Math.ceil(lx * k)));
   const ny = Math.min(most, Math.max(1, Math.ceil(ly * k)));
   const stride = (width + 2) * 3;
   let r = 0;
   let g = 0;
   let b = 0;
+  // Taps stand in the middles of equal parts of the footprint.
+  const stepA = (ux * width) / nx;
+  const stepC = (vx * height) / nx;
+  const rowA = (uy * width) / ny;
+  const rowC = (vy * height) / ny;
+  let startA = u * width + 0.5 - ((nx - 1) * stepA + (ny - 1) * rowA) / 2;
+  let startC = v * height + 0.5 - ((nx - 1) * stepC + (ny - 1) * rowC) / 2;
   for (let j = 0; j < ny; j++) {
-    const oy = (j + 0.5) / ny - 0.5;
+    let tapA = startA;
+    let tapC = startC;
+    startA += rowA;
+    startC += rowC;
     for (let i = 0; i < nx; i++) {
-      const ox = (i + 0.5) / nx - 0.5;
-      let a = (u + ox * ux + oy * uy) * width + 0.5;
-      let c = (v + ox * vx + oy * vy) * height + 0.5;
+      let a = tapA;
+      let c = tapC;
+      tapA += stepA;
+      tapC += stepC;
       a = a < 0 ? 0 : a > width + 0.999 ? width + 0.999 : a;
       c = c < 0 ? 0 : c > height + 0.999 ? height + 0.999 : c;
       const ia = a | 0;

@@ -40,7 +40,8 @@ export function useLiveMockup(
     void (async () => {
       try {
         const quick = await slot({ book, scene, ...size });
-        if (quick && !abort.signal.aborted) {
+        // Shown even when the hand has moved on meanwhile: a turning book must be seen turning.
+        if (quick && canvas.current?.width === size.widthPx) {
           const bitmap = await createImageBitmap(new ImageData(quick.data, quick.width, quick.height));
           context.clearRect(0, 0, size.widthPx, size.heightPx);
           context.imageSmoothingQuality = 'high';

@@ -1,0 +1,93 @@
+import { existsSync } from 'node:fs';
+import { chromium, type Page } from '@playwright/test';
+import { makeServer } from '@yosomi/server';
+import { ROOT } from '@yosomi/node-kit';
+import { join } from 'node:path';
+import { fileOf, picturePixels } from '../tests/fixtures/pictures';
+import { median } from './engine';
+import type { Row } from './run';
+
+const CHROMIUM = process.env.YOSOMI_CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
+
+/** Drops a finished cover on the Shelf; milliseconds from the drop to the first mockup on screen, the dialog confirmed at once. */
+async function dropToMockup(page: Page, base: string, picture: string): Promise<number> {
+  await page.goto(base);
+  await page.getByRole('button', { name: 'From words' }).waitFor();
+  const data = await page.evaluateHandle((base64) => {
+    const transfer = new DataTransfer();
+    transfer.items.add(
+      new File([Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))], 'drop.jpg', { type: 'image/jpeg' }),
+    );
+    return transfer;
+  }, picture);
+  const from = performance.now();
+  await page.locator('main').dispatchEvent('drop', { dataTransfer: data });
+  await page.getByRole('button', { name: 'Put it in 3D' }).click();
+  await page.locator('canvas[data-state="preview"], canvas[data-state="final"]').waitFor();
+  return performance.now() - from;
+}
+
+/** Frames a second while the book is turned by the pointer for three seconds, and the longest main-thread task meanwhile. */
+async function turning(page: Page): Promise<{ fps: number; longest: number }> {
+  await page.locator('canvas[data-state="final"]').waitFor({ timeout: 60_000 });
+  const canvas = page.locator('canvas[data-state]');
+  await page.evaluate(() => {
+    const w = window as unknown as { longest: number };
+    w.longest = 0;
+    new PerformanceObserver((list) =>
+      list.getEntries().forEach((e) => (w.longest = Math.max(w.longest, e.duration))),
+    ).observe({ type: 'longtask' });
+  });
+  const box = await canvas.boundingBox();
+  if (!box) throw new Error('no scene');
+  const frames = async (): Promise<number> => Number(await canvas.getAttribute('data-frames'));
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  const before = await frames();
+  const from = performance.now();
+  for (let i = 0; performance.now() - from < 3000; i++) {
+    await page.mouse.move(box.x + box.width / 2 + 90 * Math.sin(i / 25), box.y + box.height / 2);
+    await page.waitForTimeout(8);
+  }
+  const seconds = (performance.now() - from) / 1000;
+  const fps = ((await frames()) - before) / seconds;
+  await page.mouse.up();
+  return { fps, longest: await page.evaluate(() => (window as unknown as { longest: number }).longest) };
+}
+
+/** Figures of the app in headless Chromium, with as many tracers as cores. */
+export async function browserRows(rounds: number): Promise<Row[]> {
+  const app = await makeServer({ web: join(ROOT, 'build/web'), demo: null });
+  const base = await app.listen({ host: '127.0.0.1', port: 0 });
+  const browser = await chromium.launch({
+    executablePath: CHROMIUM,
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],
+  });
+  try {
+    const picture = Buffer.from(await fileOf(picturePixels(1600, 2560), 'jpeg')).toString('base64');
+    const drops: number[] = [];
+    const turns: { fps: number; longest: number }[] = [];
+    for (let i = 0; i < rounds; i++) {
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+      drops.push(await dropToMockup(page, base, picture));
+      turns.push(await turning(page));
+      await page.close();
+    }
+    return [
+      { what: 'from a dropped cover file to the first mockup on screen', value: median(drops), unit: 'ms' },
+      {
+        what: 'frames while turning the book, preview of 480 x 600 px',
+        value: median(turns.map((t) => t.fps)),
+        unit: 'a second',
+      },
+      {
+        what: 'longest task of the main thread while turning',
+        value: median(turns.map((t) => t.longest)),
+        unit: 'ms (0: none over 50)',
+      },
+    ];
+  } finally {
+    await browser.close();
+    await app.close();
+  }
+}

@@ -1,0 +1,126 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { FINAL, PREVIEW, render } from '@yosomi/core/mockup';
+import { writePng } from '@yosomi/core/image-file';
+import { coverRaster, mockupArt, settledCover, stageOf, storeImage, texturesOf } from '@yosomi/core/recipe';
+import { findProfile } from '@yosomi/core/stores';
+import { NodeStudio, demoProjects } from '@yosomi/node-kit';
+import type { Row } from './run';
+
+export const median = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
+
+/** CPU milliseconds (user and system) of a piece of work in this process. */
+function cpu(run: () => void): number {
+  const from = process.cpuUsage();
+  run();
+  const used = process.cpuUsage(from);
+  return (used.user + used.system) / 1000;
+}
+
+async function wall(run: () => Promise<unknown>): Promise<number> {
+  const from = performance.now();
+  await run();
+  return performance.now() - from;
+}
+
+/** The general tool this is held against, or null where it is not installed. */
+function magick(): string | null {
+  for (const name of ['magick', 'convert']) {
+    const found = spawnSync(name, ['-version'], { encoding: 'utf8' });
+    if (found.status === 0 && /ImageMagick/.test(found.stdout)) return name;
+  }
+  return null;
+}
+
+/** CPU milliseconds of ImageMagick's EWA perspective filter on the cover: one steep view into 2400 x 3000, one thread. */
+function ewa(tool: string, picture: string): number {
+  const points = '0,0 520,340  1600,0 1850,210  1600,2560 1790,2790  0,2560 610,2520';
+  const script = `import resource,subprocess,sys
+subprocess.run(sys.argv[1:],check=True)
+u=resource.getrusage(resource.RUSAGE_CHILDREN)
+print((u.ru_utime+u.ru_stime)*1000)`;
+  const done = spawnSync(
+    'python3',
+    [
+      '-c',
+      script,
+      tool,
+      picture,
+      '-alpha',
+      'set',
+      '-virtual-pixel',
+      'transparent',
+      '-define',
+      'distort:viewport=2400x3000+0+0',
+      '-distort',
+      'Perspective',
+      points,
+      'NULL:',
+    ],
+    { encoding: 'utf8', env: { ...process.env, MAGICK_THREAD_LIMIT: '1', OMP_NUM_THREADS: '1' } },
+  );
+  if (done.status !== 0) throw new Error(done.stderr);
+  return Number(done.stdout);
+}
+
+/** Figures of the engine in Node, one thread. */
+export async function engineRows(rounds: number): Promise<Row[]> {
+  const [, { book, files }] = await demoProjects();
+  const studio = new NodeStudio(files);
+  const longreach = findProfile('longreach');
+  if (!longreach) throw new Error('no longreach');
+  await coverRaster(book, 1600, studio);
+  const settle: number[] = [];
+  const paint: number[] = [];
+  const store: number[] = [];
+  for (let i = 0; i < rounds; i++) {
+    settle.push(await wall(() => settledCover(book, studio)));
+    paint.push(await wall(() => coverRaster(book, 1600, studio)));
+    store.push(await wall(() => storeImage(book, longreach, studio)));
+  }
+  const rows: Row[] = [
+    { what: 'cover composed and every word measured', value: median(settle), unit: 'ms' },
+    { what: 'cover to 1600 x 2560 pixels, measuring included', value: median(paint), unit: 'ms' },
+    { what: 'cover export for longreach: pixels, JPEG, check', value: median(store), unit: 'ms' },
+  ];
+  const textures = texturesOf(book, await mockupArt(book, studio));
+  const final = stageOf(book, book.scene, 2400, 3000);
+  const preview = stageOf(book, book.scene, 480, 600);
+  const tool = magick();
+  const folder = mkdtempSync(join(tmpdir(), 'bench-'));
+  try {
+    const picture = join(folder, 'cover.png');
+    writeFileSync(picture, writePng(await coverRaster(book, 1600, studio), 72));
+    render(preview, textures, PREVIEW);
+    const finals: number[] = [];
+    const previews: number[] = [];
+    const tools: number[] = [];
+    // Interleaved: the machine is shared, so only ratios within one round mean something.
+    for (let i = 0; i < rounds; i++) {
+      if (tool) tools.push(ewa(tool, picture));
+      finals.push(cpu(() => void render(final, textures, FINAL)));
+      previews.push(cpu(() => void render(preview, textures, PREVIEW)));
+    }
+    rows.push(
+      { what: 'mockup 2400 x 3000, final: shadow, occlusion, alpha', value: median(finals), unit: 'ms CPU' },
+      { what: 'mockup 480 x 600, preview', value: median(previews), unit: 'ms CPU' },
+    );
+    if (tool) {
+      rows.push(
+        { what: 'ImageMagick, EWA perspective of the cover into 2400 x 3000', value: median(tools), unit: 'ms CPU' },
+        {
+          what: 'whole final mockup over that one warp',
+          value: median(finals.map((v, i) => v / tools[i])),
+          unit: 'times',
+        },
+        { what: 'preview over that one warp', value: median(previews.map((v, i) => v / tools[i])), unit: 'times' },
+      );
+    }
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
+  return rows;
+}

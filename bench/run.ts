@@ -1,0 +1,35 @@
+import { cpus } from 'node:os';
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT } from '@yosomi/node-kit';
+import { browserRows } from './browser';
+import { engineRows } from './engine';
+
+export type Row = { readonly what: string; readonly value: number; readonly unit: string };
+
+const rounds = Number(process.argv[2] ?? 5);
+const table = (rows: readonly Row[]): string =>
+  [
+    '| what | median | unit |',
+    '| --- | ---: | --- |',
+    ...rows.map((r) => `| ${r.what} | ${r.value >= 100 ? Math.round(r.value) : r.value.toPrecision(3)} | ${r.unit} |`),
+  ].join('\n');
+
+const engine = await engineRows(rounds);
+const browser = await browserRows(rounds);
+const machine = `${cpus()[0].model}, ${cpus().length} cores, Node ${process.versions.node}`;
+const text = `# Speed
+
+Made by \`npm run bench\` (${rounds} rounds, medians) on ${machine}, ${new Date().toISOString().slice(0, 10)}.
+The machine is shared: ratios within one run say more than times.
+
+## The app, in headless Chromium
+
+${table(browser)}
+
+## The engine, in Node on one thread
+
+${table(engine)}
+`;
+writeFileSync(join(ROOT, 'docs/bench.md'), text);
+console.log(text);

@@ -1,0 +1,9 @@
+/** Measures speed and writes docs/bench.md. */
+import { spawnSync } from 'node:child_process';
+import { ROOT, build, installPackages, installTestTools } from './setup.mjs';
+
+installPackages();
+installTestTools();
+build();
+const done = spawnSync('npx', ['tsx', 'bench/run.ts', ...process.argv.slice(2)], { cwd: ROOT, stdio: 'inherit' });
+process.exit(done.status ?? 1);
