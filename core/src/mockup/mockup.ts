@@ -1,6 +1,6 @@
 import { thicknessMm } from '../book';
 import type { Raster } from '../pixels';
-import { type FaceName, type Model, TRIM_HEIGHT_MM, pageEdges, paperback } from './models';
+import { type FaceName, type Model, SMOOTH, TRIM_HEIGHT_MM, pageEdges, paperback } from './models';
 import type { Scene } from './scene';
 import { type Texture, type Textures, textureOf } from './trace';
 
@@ -17,8 +17,13 @@ export function bookSize(
   };
 }
 
-export function modelOf(scene: Scene, front: { widthPx: number; heightPx: number }, pageCount: number | null): Model {
-  return paperback(bookSize(scene, front, pageCount));
+export function modelOf(
+  scene: Scene,
+  front: { widthPx: number; heightPx: number },
+  pageCount: number | null,
+  strips = SMOOTH,
+): Model {
+  return paperback(bookSize(scene, front, pageCount), strips);
 }
 
 /** Pixels of the spine that go with a front of this height. */

@@ -25,11 +25,11 @@ export type TraceJob = {
 let art: { key: string; textures: Textures } | null = null;
 let staged: { key: string; stage: Stage } | null = null;
 
-function stageFor(job: TraceJob): Stage {
-  const key = keyOf(job);
+function stageFor(job: TraceJob, strips: number): Stage {
+  const key = keyOf({ job, strips });
   if (staged?.key !== key) {
     const { scene, front, pageCount, widthPx, heightPx } = job;
-    staged = { key, stage: stage(scene, modelOf(scene, front, pageCount), widthPx, heightPx) };
+    staged = { key, stage: stage(scene, modelOf(scene, front, pageCount, strips), widthPx, heightPx) };
   }
   return staged.stage;
 }
@@ -47,7 +47,7 @@ const api = {
   /** Rows y0..y1 of the picture; null where other art has been loaded meanwhile. */
   band(job: TraceJob, y0: number, y1: number, quality: Quality): Uint8ClampedArray<ArrayBuffer> | null {
     if (art?.key !== job.artKey) return null;
-    const rows = renderBand(stageFor(job), art.textures, y0, y1, quality);
+    const rows = renderBand(stageFor(job, quality.strips), art.textures, y0, y1, quality);
     return transfer(rows, [rows.buffer]);
   },
 };

@@ -2,8 +2,9 @@ import { smoothstep } from '../../plane';
 import { type Vec3, add, along, sub, unit } from '../../space';
 import type { FaceName, Model, Panel } from './model';
 
-/** Strips of a rounded spine: more cannot be told from a smooth one at 3000 px. */
-const STRIPS = 28;
+/** Strips of a rounded spine: more cannot be told from a smooth one at 3000 px, fewer do for a preview. */
+export const SMOOTH = 28;
+export const COARSE = 12;
 
 /** Height of the trimmed page of a common trade paperback. */
 export const TRIM_HEIGHT_MM = 203;
@@ -11,10 +12,10 @@ export const TRIM_HEIGHT_MM = 203;
 export type PaperbackSize = { readonly widthMm: number; readonly heightMm: number; readonly thicknessMm: number };
 
 /** The spine's cross-section: from the back's edge round to the front's, gently rounded with tighter shoulders. */
-function spineCurve(size: PaperbackSize, bulge: number): { x: number; z: number }[] {
+function spineCurve(size: PaperbackSize, bulge: number, strips: number): { x: number; z: number }[] {
   const half = size.thicknessMm / 2;
-  return Array.from({ length: STRIPS + 1 }, (_, i) => {
-    const a = Math.PI * (i / STRIPS - 0.5);
+  return Array.from({ length: strips + 1 }, (_, i) => {
+    const a = Math.PI * (i / strips - 0.5);
     // A superellipse of exponent 2.6 is flatter on the back of the spine and rounder at its shoulders than a circle.
     const e = 2 / 2.6;
     const s = Math.sin(a);
@@ -24,11 +25,11 @@ function spineCurve(size: PaperbackSize, bulge: number): { x: number; z: number 
 }
 
 /** A paperback with a rounded spine on its left and a flush page block. Throws nothing; sizes must be positive. */
-export function paperback(size: PaperbackSize): Model {
+export function paperback(size: PaperbackSize, strips = SMOOTH): Model {
   const { widthMm: w, heightMm: h, thicknessMm: d } = size;
   const half = d / 2;
   const bulge = Math.min(d * 0.16, 4.5);
-  const curve = spineCurve(size, bulge);
+  const curve = spineCurve(size, bulge, strips);
   const panels: Panel[] = [];
   const flat = (
     face: FaceName,
@@ -65,7 +66,7 @@ export function paperback(size: PaperbackSize): Model {
     const b = curve[Math.min(curve.length - 1, i + 1)];
     return unit([-(b.z - a.z), 0, b.x - a.x]);
   };
-  for (let i = 0; i < STRIPS; i++) {
+  for (let i = 0; i < strips; i++) {
     const origin: Vec3 = [curve[i].x, h, curve[i].z];
     const across = sub([curve[i + 1].x, h, curve[i + 1].z], origin);
     const down: Vec3 = [0, -h, 0];
@@ -79,7 +80,7 @@ export function paperback(size: PaperbackSize): Model {
       u1: lengths[i + 1] / total,
       normals: [normalAt(i), normalAt(i + 1)],
       // Edge 1 runs down the right side, edge 3 up the left.
-      seams: [...(i < STRIPS - 1 ? [1] : []), ...(i > 0 ? [3] : [])],
+      seams: [...(i < strips - 1 ? [1] : []), ...(i > 0 ? [3] : [])],
     });
   }
 
@@ -94,7 +95,7 @@ export function paperback(size: PaperbackSize): Model {
     const right = add(panel.origin, panel.across);
     corners.set(panel.face, [panel.origin, right, add(right, panel.down), add(panel.origin, panel.down)]);
   }
-  const [s0, s1] = [curve[0], curve[STRIPS]];
+  const [s0, s1] = [curve[0], curve[strips]];
   corners.set('spine', [
     [s0.x, h, s0.z],
     [s1.x, h, s1.z],

@@ -1,7 +1,7 @@
 import { rgbOf } from '../../colour';
 import { ENCODED_OF } from '../../pixels';
-import type { FaceName } from '../models';
-import { type ShadowGrid, shadowAtPixel, shadowGrid } from './ground-shadow';
+import { COARSE, type FaceName, SMOOTH } from '../models';
+import { type ShadowGrid, shadowGrid } from './ground-shadow';
 import { type Facet, ROWS, type Stage } from './stage';
 import { type Texture, addSample } from './texture';
 
@@ -12,9 +12,11 @@ export type Quality = {
   readonly taps: number;
   /** Coverage samples along each side of an edge pixel. */
   readonly coverage: number;
+  /** Strips of rounded faces. */
+  readonly strips: number;
 };
-export const PREVIEW: Quality = { shadowStep: 8, taps: 2, coverage: 3 };
-export const FINAL: Quality = { shadowStep: 4, taps: 8, coverage: 8 };
+export const PREVIEW: Quality = { shadowStep: 8, taps: 1, coverage: 3, strips: COARSE };
+export const FINAL: Quality = { shadowStep: 4, taps: 8, coverage: 8, strips: SMOOTH };
 
 export type Textures = ReadonlyMap<FaceName, Texture>;
 
@@ -31,7 +33,7 @@ type Lit = { readonly facet: Facet; readonly texture: Texture | null; readonly p
  * Buffers of one band: linear premultiplied RGB (0..65535) and coverage of a tile, and for an edge pixel each
  * candidate's hits and the sums of their places.
  */
-type Scratch = { sum: Float32Array; hits: Int32Array; sx: Float64Array; sy: Float64Array; colour: Float32Array };
+type Scratch = { sum: Float32Array; hits: Int32Array; sx: Float64Array; sy: Float64Array };
 
 /**
  * Renders output rows y0..y1 as straight-alpha sRGB bytes. Pure: bands can be made anywhere in any order and put
@@ -56,7 +58,6 @@ export function renderBand(
     hits: new Int32Array(lit.length),
     sx: new Float64Array(lit.length),
     sy: new Float64Array(lit.length),
-    colour: new Float32Array(4),
   };
   const { shadowBox, ground } = stage;
   for (let ty = y0; ty < y1; ty += TILE) {
@@ -194,7 +195,7 @@ function shade(
   y: number,
   share: number,
   taps: number,
-  { sum, colour }: Scratch,
+  { sum }: Scratch,
   at: number,
 ): void {
   const { a, b, g, u0, du, light, columns } = facet;
@@ -221,18 +222,15 @@ function shade(
     const place = (u * profile.length) | 0;
     diffuse *= profile[place < 0 ? 0 : place >= profile.length ? profile.length - 1 : place];
   }
-  colour[0] = colour[1] = colour[2] = 0;
+  const lit = diffuse * share;
   if (texture) {
     const ux = (a[0] - s * g[0]) * k * du;
     const uy = (a[1] - s * g[1]) * k * du;
     const vx = (b[0] - t * g[0]) * k;
     const vy = (b[1] - t * g[1]) * k;
-    addSample(texture, u, t, ux, vx, uy, vy, taps, 1, colour, 0);
-  } else colour[0] = colour[1] = colour[2] = PAPER;
-  for (let c = 0; c < 3; c++) {
-    const lit = colour[c] * diffuse + sheen;
-    sum[at + c] += (lit > 65535 ? 65535 : lit) * share;
-  }
+    addSample(texture, u, t, ux, vx, uy, vy, taps, lit, sum, at);
+  } else for (let c = 0; c < 3; c++) sum[at + c] += PAPER * lit;
+  if (sheen > 0) for (let c = 0; c < 3; c++) sum[at + c] += sheen * share;
   sum[at + 3] += share;
 }
 
@@ -254,22 +252,40 @@ function developTile(
   out: Uint8ClampedArray,
 ): void {
   const { shadowBox, width, ground } = stage;
+  const { alpha: dark, columns, step } = grid;
   const colour = ground.kind === 'colour' ? rgbOf(ground.colour) : null;
   for (let y = y0; y < y1; y++) {
-    for (let x = x0; x < x1; x++) {
-      const at = ((y - y0) * TILE + x - x0) * 4;
-      const o = ((y - top) * width + x) * 4;
+    const gy = (y + 0.5) / step - grid.firstRow;
+    const row = (gy | 0) * columns;
+    const fy = gy - (gy | 0);
+    const shadowRow = y >= shadowBox[1] && y < shadowBox[3];
+    let at = (y - y0) * TILE * 4;
+    let o = ((y - top) * width + x0) * 4;
+    for (let x = x0; x < x1; x++, at += 4, o += 4) {
       const cover = sum[at + 3] > 0.9999 ? 1 : sum[at + 3];
+      if (cover === 1) {
+        out[o] = encode(sum[at]);
+        out[o + 1] = encode(sum[at + 1]);
+        out[o + 2] = encode(sum[at + 2]);
+        out[o + 3] = 255;
+        continue;
+      }
       let shade = 0;
-      if (cover < 1 && x >= shadowBox[0] && x < shadowBox[2] && y >= shadowBox[1] && y < shadowBox[3]) {
-        shade = shadowAtPixel(grid, x, y);
+      if (shadowRow && x >= shadowBox[0] && x < shadowBox[2]) {
+        const gx = (x + 0.5) / step;
+        const i = gx | 0;
+        const fx = gx - i;
+        const p = row + i;
+        const q = p + columns;
+        const above = dark[p] + (dark[p + 1] - dark[p]) * fx;
+        shade = above + (dark[q] + (dark[q + 1] - dark[q]) * fx - above) * fy;
         if (shade > 0) shade = Math.max(0, shade + dither(x, y));
       }
       // The object over its shadow: the shadow is black, so only its alpha counts.
       const alpha = cover + (1 - cover) * shade;
       if (colour) {
         const k = (1 - cover) * (1 - shade);
-        for (let c = 0; c < 3; c++) out[o + c] = encode(cover > 0 ? sum[at + c] / cover : 0) * cover + colour[c] * k;
+        for (let c = 0; c < 3; c++) out[o + c] = (cover > 0 ? encode(sum[at + c] / cover) * cover : 0) + colour[c] * k;
         out[o + 3] = 255;
         continue;
       }

@@ -55,18 +55,3 @@ export function shadowGrid(stage: Stage, y0: number, y1: number, step: number): 
   }
   return { step, columns, firstRow, alpha };
 }
-
-/** Shadow alpha at the centre of an output pixel. */
-export function shadowAtPixel(grid: ShadowGrid, x: number, y: number): number {
-  const gx = (x + 0.5) / grid.step;
-  const gy = (y + 0.5) / grid.step - grid.firstRow;
-  const i = gx | 0;
-  const j = gy | 0;
-  const fx = gx - i;
-  const fy = gy - j;
-  const p = j * grid.columns + i;
-  const { alpha, columns } = grid;
-  const top = alpha[p] + (alpha[p + 1] - alpha[p]) * fx;
-  const bottom = alpha[p + columns] + (alpha[p + columns + 1] - alpha[p + columns]) * fx;
-  return top + (bottom - top) * fy;
-}
