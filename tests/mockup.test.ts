@@ -259,6 +259,24 @@ describe('a rendered mockup', () => {
     expect(at(bare, 150, 150)[3]).toBe(255);
   });
 
+  it.each([0.51, -0.6, 2.2])('has a smooth outline on both sides when it is turned by %f', (turnRad) => {
+    const bare = make(posed({ turnRad }, { shadow: 0 }));
+    for (const side of ['left', 'right'] as const) {
+      let rows = 0;
+      let hard = 0;
+      for (let y = 60; y < 240; y++) {
+        const alphas = Array.from({ length: 300 }, (_, x) => at(bare, side === 'left' ? x : 299 - x, y)[3]);
+        const first = alphas.findIndex((a) => a > 0);
+        if (first < 0) continue;
+        rows++;
+        if (alphas[first] === 255) hard++;
+      }
+      expect(rows).toBeGreaterThan(150);
+      // Of eight samples across, one in eight edges leaves none out; a hard outline would leave none out ever.
+      expect(hard / rows, side).toBeLessThan(0.2);
+    }
+  });
+
   it('has no fringe: laid over a colour it equals the one rendered on that colour', () => {
     for (const colour of ['#ffffff', '#000000', '#d04020'] as const) {
       const on = make({ ...scene, ground: { kind: 'colour', colour } });

@@ -68,7 +68,7 @@ export function DeliverPage() {
         <thead className="text-xs text-ink-2">
           <tr className="border-b border-edge">
             <th className="py-2 pr-4">File</th>
-            <th className="w-24 pr-4">Pixels</th>
+            <th className="w-28 pr-4">Pixels</th>
             <th className="w-20 pr-4">Format</th>
             <th className="w-24 pr-4 text-right">Size</th>
             <th className="w-[27%] pr-4 pl-6">Verdict</th>
@@ -99,7 +99,7 @@ function FileRow({ row, idle, onMake }: { row: Row; idle: boolean; onMake(): voi
         <p className="font-semibold">{wanted.label}</p>
         <p className="font-mono text-xs break-all text-ink-2">{wanted.fileName}</p>
       </td>
-      <td className="py-3 pr-4 font-mono text-xs">
+      <td className="py-3 pr-4 font-mono text-xs whitespace-nowrap">
         {wanted.widthPx} x {wanted.heightPx}
       </td>
       <td className="py-3 pr-4">{wanted.format}</td>

@@ -6,7 +6,8 @@ export const FACE_NAMES: readonly FaceName[] = ['front', 'spine', 'back', 'top',
 /**
  * A flat piece of a face: the parallelogram from `origin` (the art's top left) along `across` and `down`, cut to
  * `outline`. `u0..u1` is its stretch of the face's width. Normals at its left and right end, for rounded shading.
- * `seams` lists the outline's edges (by their first corner) across which the same face goes on: they are no edges to see.
+ * `seams` lists the outline's edges (by their first corner) beyond which the same face goes on in another panel (by
+ * its index): where that one is seen too, there is no edge to see.
  */
 export type Panel = {
   readonly face: FaceName;
@@ -17,7 +18,7 @@ export type Panel = {
   readonly u0: number;
   readonly u1: number;
   readonly normals: readonly [Vec3, Vec3];
-  readonly seams: readonly number[];
+  readonly seams: readonly { readonly edge: number; readonly beside: number }[];
 };
 
 /** An upright convex prism on the ground: what casts the shadow. Base corners as (x, z), counter-clockwise from above. */

@@ -79,8 +79,11 @@ export function paperback(size: PaperbackSize, strips = SMOOTH): Model {
       u0: lengths[i] / total,
       u1: lengths[i + 1] / total,
       normals: [normalAt(i), normalAt(i + 1)],
-      // Edge 1 runs down the right side, edge 3 up the left.
-      seams: [...(i < strips - 1 ? [1] : []), ...(i > 0 ? [3] : [])],
+      // Edge 1 runs down the right side, edge 3 up the left; strips follow each other in the list.
+      seams: [
+        ...(i < strips - 1 ? [{ edge: 1, beside: panels.length + 1 }] : []),
+        ...(i > 0 ? [{ edge: 3, beside: panels.length - 1 }] : []),
+      ],
     });
   }
 

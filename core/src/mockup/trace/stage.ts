@@ -87,10 +87,13 @@ export function stage(scene: Scene, model: Model, width: number, height: number)
   const facets: Facet[] = [];
   const faces: Partial<Record<FaceName, readonly (readonly [number, number])[]>> = {};
   const exposure = exposureOf(turned, eye, light, scene, h);
-  for (const panel of turned.panels) {
-    const facet = facetOf(panel, camera, light, scene, h, exposure);
+  const seen = turned.panels.map((panel) => facesEye(panel, eye));
+  turned.panels.forEach((panel, i) => {
+    if (!seen[i]) return;
+    const seams = panel.seams.filter((seam) => seen[seam.beside]).map((seam) => seam.edge);
+    const facet = facetOf(panel, seams, camera, light, scene, h, exposure);
     if (facet) facets.push(facet);
-  }
+  });
   for (const name of FACE_NAMES) {
     const corners = turned.corners.get(name);
     if (corners && facets.some((facet) => facet.face === name))
@@ -210,8 +213,16 @@ function exposureOf(model: Model, eye: Vec3, light: AreaLight, scene: Scene, hei
   return 0.97 / diffuse ** 0.85;
 }
 
+/** Whether a panel turns its outside to the eye. */
+function facesEye({ origin, across, down, normals }: Panel, eye: Vec3): boolean {
+  const normal = cross(across, down);
+  const toEye = dot(normal, sub(eye, origin));
+  return (dot(normal, add(normals[0], normals[1])) < 0 ? -toEye : toEye) > 1e-9;
+}
+
 function facetOf(
   panel: Panel,
+  seamEdges: readonly number[],
   camera: Camera,
   light: AreaLight,
   scene: Scene,
@@ -220,10 +231,6 @@ function facetOf(
 ): Facet | null {
   const { origin, across, down } = panel;
   const { eye, forward, right, up, focalPx: f, centreX, centreY } = camera;
-  let normal = cross(across, down);
-  const outward = add(panel.normals[0], panel.normals[1]);
-  if (dot(normal, outward) < 0) normal = times(normal, -1);
-  if (dot(normal, sub(eye, origin)) <= 1e-9) return null;
 
   // A ray d meets the panel where d = t' (Q + a U + b V); Cramer's rule makes a, b and the depth ratios of linear functions.
   const q = sub(origin, eye);
@@ -254,7 +261,7 @@ function facetOf(
     const dy = (n[1] - p[1]) * way;
     const l = Math.hypot(dx, dy);
     if (l < 1e-6) return;
-    (panel.seams.includes(i) ? seams : edges).push(-dy / l, dx / l, (dy * p[0] - dx * p[1]) / l);
+    (seamEdges.includes(i) ? seams : edges).push(-dy / l, dx / l, (dy * p[0] - dx * p[1]) / l);
   });
 
   const columns = panel.u1 - panel.u0 < 1 ? 1 : COLUMNS;

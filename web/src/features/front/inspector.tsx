@@ -33,7 +33,10 @@ export function Inspector(props: {
   const scrim = added.find((a) => `added-${a.from}` === selected);
   const swatches = [...new Set([...coloursOf(doc), ...props.colours])].slice(0, 10);
   return (
-    <aside aria-label="Inspector" className="flex w-[288px] shrink-0 flex-col overflow-auto border-l border-line">
+    <aside
+      aria-label="Inspector"
+      className="flex h-full min-h-0 w-[288px] shrink-0 flex-col overflow-auto border-l border-line"
+    >
       {part && <h2 className="px-4 pt-4 text-base font-semibold">{nameOf(part)}</h2>}
       {scrim && <h2 className="px-4 pt-4 text-base font-semibold">Scrim, from the {scrim.from}</h2>}
       {part?.kind === 'words' && (

@@ -1,0 +1,51 @@
+import { existsSync, mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { ROOT } from '@yosomi/node-kit';
+import { makeServer } from '@yosomi/server';
+
+const folder = join(ROOT, 'docs/screenshots');
+mkdirSync(folder, { recursive: true });
+const app = await makeServer({ web: join(ROOT, 'build/web'), demo: join(ROOT, 'build/demo') });
+const base = await app.listen({ host: '127.0.0.1', port: 0 });
+const executablePath =
+  process.env.YOSOMI_CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
+const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu', '--no-first-run'] });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+const shot = (name: string): Promise<unknown> => page.screenshot({ path: join(folder, `${name}.png`) });
+const step = (name: string): Promise<void> =>
+  page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name, exact: true }).click();
+
+await page.goto(base);
+await page.getByRole('link', { name: 'Open Weather for Two Voices' }).waitFor({ timeout: 60_000 });
+await page.waitForTimeout(3000);
+await shot('shelf');
+await page.getByRole('link', { name: 'Open A Debt of Foxfire' }).click();
+await page.locator('main[data-fresh="true"] [data-verdict="64"]').waitFor();
+await page
+  .getByRole('navigation', { name: 'Parts' })
+  .getByRole('button', { name: /^Title/ })
+  .click();
+await page.waitForTimeout(1500);
+await shot('front');
+for (const name of ['Brief', 'Glance']) {
+  await step(name);
+  await page.waitForTimeout(1500);
+  await shot(name.toLowerCase());
+}
+await step('Mockups');
+await page.locator('canvas[data-state="final"]').waitFor({ timeout: 60_000 });
+await page.waitForTimeout(300);
+await shot('mockups');
+await step('Promos');
+await page.locator('main[data-fresh="true"]').waitFor({ timeout: 60_000 });
+await page.waitForTimeout(300);
+await shot('promos');
+await step('Deliver');
+await page.getByRole('button', { name: 'Make all' }).click();
+await page.getByText('6 of 6 files are up to date.').waitFor({ timeout: 120_000 });
+await page.mouse.move(5, 790);
+await page.waitForTimeout(300);
+await shot('deliver');
+await browser.close();
+await app.close();
