@@ -204,6 +204,34 @@ describe('one source', () => {
     }
   });
 
+  it('takes the promo\u2019s ground from the cover as it is now, until its colours are its own', async () => {
+    const clear = raster(64, 64);
+    const corner = async (book: Book): Promise<number[]> => [
+      ...(await promoRaster(book, clear, 270, studio)).data.slice(0, 3),
+    ];
+    const wine: Book = {
+      ...wordsBook(),
+      cover: {
+        ...wordsBook().cover,
+        parts: { ground: { ...wordsBook().cover.parts.ground, paint: { kind: 'flat', colour: '#7a1030' } } as never },
+      },
+    };
+    const sea: Book = {
+      ...wine,
+      cover: {
+        ...wine.cover,
+        parts: { ground: { ...wine.cover.parts.ground, paint: { kind: 'flat', colour: '#103a7a' } } as never },
+      },
+    };
+    const [r1, , b1] = await corner(wine);
+    const [r2, , b2] = await corner(sea);
+    expect(r1).toBeGreaterThan(b1);
+    expect(b2).toBeGreaterThan(r2);
+    expect(await corner({ ...wine, promoFollows: false })).toEqual(
+      await corner({ ...sea, promo: wine.promo, promoFollows: false }),
+    );
+  });
+
   it('places the same mockup in the promo that the title has', async () => {
     const { widthPx, heightPx } = promoMockup(project.book);
     const red = raster(widthPx, heightPx);

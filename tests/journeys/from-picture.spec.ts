@@ -170,6 +170,22 @@ test('from a picture and three lines of words to all files, and back again', asy
     expect(await sharp(jpeg.bytes).metadata()).toMatchObject({ width: 1080, height: 1080, format: 'jpeg' });
   });
 
+  await test.step('Promos: its colours follow the cover until one is chosen by hand', async () => {
+    await page.locator('[data-surface]').focus();
+    await page.keyboard.press('Escape');
+    const follows = page.getByRole('checkbox', { name: 'Colours follow the cover' });
+    await expect(follows).toBeChecked();
+    await part(page, 'Ground').click();
+    await page.getByRole('button', { name: /^Ground colour 2: #/ }).click();
+    await page.getByLabel('Colour as #rrggbb').fill('#123456');
+    await page.keyboard.press('Escape');
+    await page.locator('[data-surface]').focus();
+    await page.keyboard.press('Escape');
+    await expect(follows).not.toBeChecked();
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
+    await expect(follows).toBeChecked();
+  });
+
   await test.step('Deliver: make all, each checked, the files as promised', async () => {
     await step(page, 'Deliver');
     await page.getByRole('button', { name: 'Make all' }).click();

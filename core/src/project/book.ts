@@ -23,6 +23,8 @@ export const Book = z.object({
   cover: Doc,
   scene: Scene,
   promo: Doc,
+  /** True while the promo's colours are taken from the cover and turn with it. */
+  promoFollows: z.boolean(),
   assets: z.record(z.string(), Asset),
   /** Stable identifier for ebook files, a urn. */
   identifier: z.string().regex(/^urn:[\w:.-]{4,80}$/),
@@ -39,6 +41,7 @@ export function newBook(id: string, identifier: string, now: string, cover: Doc,
     cover,
     scene: defaultScene,
     promo,
+    promoFollows: true,
     assets: {},
     identifier,
     createdAt: now,

@@ -1,1 +1,2 @@
+export * from './colours';
 export * from './first-promo';

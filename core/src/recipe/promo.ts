@@ -1,9 +1,13 @@
 import { keyOf } from '../base';
-import { compose } from '../compose';
+import { palette } from '../colour';
+import { type Composition, compose } from '../compose';
+import type { Doc } from '../cover';
+import type { Images } from '../ink';
 import type { Scene } from '../mockup';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
-import { gather } from './cover';
+import { dressPromo, promoColours } from '../promo';
+import { coverRaster, gather } from './cover';
 import { mockupKey } from './mockup';
 import type { Studio } from './studio';
 
@@ -20,11 +24,33 @@ export function promoMockup(book: Book): { scene: Scene; widthPx: number; height
 
 export const promoKey = (book: Book): string => {
   const { scene, widthPx, heightPx } = promoMockup(book);
-  return keyOf({ promo: book.promo, brief: book.brief, mockup: mockupKey(book, { widthPx, heightPx }, scene) });
+  return keyOf({
+    promo: book.promo,
+    follows: book.promoFollows,
+    brief: book.brief,
+    mockup: mockupKey(book, { widthPx, heightPx }, scene),
+  });
 };
 
-/** The promo as pixels, over a mockup that is there already. */
+/** The promo as it is shown: while it follows the cover, in colours taken from the cover as it is now. */
+export async function promoDoc(book: Book, studio: Studio): Promise<Doc> {
+  if (!book.promoFollows) return book.promo;
+  return dressPromo(book.promo, promoColours(palette(await coverRaster(book, 160, studio))));
+}
+
+/** The promo composed over a mockup that is there already. */
+export async function composePromo(
+  book: Book,
+  mockup: Raster,
+  studio: Studio,
+): Promise<{ doc: Doc; composition: Composition; images: Images }> {
+  const doc = await promoDoc(book, studio);
+  const { resources, images } = await gather(doc, studio, new Map([['mockup', studio.imageOf(mockup)]]));
+  return { doc, composition: compose(doc, book.brief, resources), images };
+}
+
+/** The promo as pixels. */
 export async function promoRaster(book: Book, mockup: Raster, widthPx: number, studio: Studio): Promise<Raster> {
-  const { resources, images } = await gather(book.promo, studio, new Map([['mockup', studio.imageOf(mockup)]]));
-  return studio.paint(compose(book.promo, book.brief, resources).ink, widthPx, images);
+  const { composition, images } = await composePromo(book, mockup, studio);
+  return studio.paint(composition.ink, widthPx, images);
 }

@@ -8,7 +8,7 @@ import { usePromoMockup } from '../features/promos/use-promo-mockup';
 import { usePromoView } from '../features/promos/use-promo-view';
 import { sayFault, say } from '../messages/say';
 import { saveFile } from '../platform/files';
-import { onPromo, useBook } from '../state/session';
+import { onPromo, useBook, useSession } from '../state/session';
 import { Button } from '../ui/button';
 import { Group } from '../ui/group';
 import { useCoverColours } from '../work/queries';
@@ -24,6 +24,9 @@ export function PromosPage() {
   const mockup = usePromoMockup(book);
   const { view, fresh, failed } = usePromoView(book, mockup.data, width);
   const { data: colours } = useCoverColours(book);
+  const edit = useSession((s) => s.edit);
+  const doc = view?.doc ?? book.promo;
+  const on = onPromo(doc);
   const waiting = mockup.isFetching || !fresh;
 
   const save = async (kind: 'png' | 'jpeg'): Promise<void> => {
@@ -48,12 +51,12 @@ export function PromosPage() {
   return (
     <main className="flex min-h-0 flex-1" data-fresh={fresh && !mockup.isFetching}>
       <h1 className="sr-only">Promos</h1>
-      <PartsPanel doc={book.promo} frames={view?.frames ?? NONE} reports={NONE} added={[]}>
-        <AddPart doc={book.promo} on={onPromo} colour={colours?.[0] ?? '#16181b'} />
+      <PartsPanel doc={doc} frames={view?.frames ?? NONE} reports={NONE} added={[]}>
+        <AddPart doc={doc} on={on} colour={colours?.[0] ?? '#16181b'} />
       </PartsPanel>
       <Table
-        doc={book.promo}
-        on={onPromo}
+        doc={doc}
+        on={on}
         bitmap={view?.bitmap ?? null}
         frames={view?.frames ?? NONE}
         label={`Promo for ${book.brief.title.trim() || 'this book'}`}
@@ -76,8 +79,8 @@ export function PromosPage() {
       />
       <div className="flex w-[288px] shrink-0 flex-col">
         <Inspector
-          doc={book.promo}
-          on={onPromo}
+          doc={doc}
+          on={on}
           frames={view?.frames ?? NONE}
           reports={NONE}
           findings={view?.findings ?? []}
@@ -86,6 +89,23 @@ export function PromosPage() {
           empty={
             <>
               <h2 className="px-4 pt-4 text-base font-semibold">The promo</h2>
+              <Group title="Where its colours come from">
+                <label className="flex items-center gap-2">
+                  <input
+                    type="checkbox"
+                    className="size-4 accent-ink"
+                    checked={book.promoFollows}
+                    onChange={(e) =>
+                      edit(e.target.checked ? 'Colours follow the cover' : 'Colours stay', (b) => {
+                        b.promo = structuredClone(doc);
+                        b.promoFollows = e.target.checked;
+                      })
+                    }
+                  />
+                  Colours follow the cover
+                </label>
+                <p className="text-ink-2">A colour chosen by hand ends this.</p>
+              </Group>
               <Group title="What to do">
                 <p>
                   Choose a part to change it. Double-click words to type on them. The book in 3D follows the cover and

@@ -1,5 +1,5 @@
 import { type Edit, type History, change, emptyHistory, record, redo, undo } from '@yosomi/core/base';
-import type { Doc } from '@yosomi/core/cover';
+import type { Doc, Part } from '@yosomi/core/cover';
 import type { Book } from '@yosomi/core/project';
 import { create } from 'zustand';
 import { saveBook } from '../persist/titles';
@@ -113,7 +113,32 @@ export const onCover =
   (book) =>
     edit(book.cover);
 
+const colourKey = (part: Part | undefined): string => {
+  if (!part || part.kind === 'picture') return '';
+  return JSON.stringify(part.kind === 'ground' ? part.paint : part.colour);
+};
+
+/**
+ * An edit of the promo as it is shown. While it follows the cover, the shown colours are written down first; an edit
+ * that then changes one of them ends the following, so that a colour chosen by hand stays.
+ */
 export const onPromo =
-  (edit: Edit<Doc>): Edit<Book> =>
-  (book) =>
-    edit(book.promo);
+  (shown: Doc): ((edit: Edit<Doc>) => Edit<Book>) =>
+  (edit) =>
+  (book) => {
+    if (!book.promoFollows) return edit(book.promo);
+    const before = new Map(Object.keys(book.promo.parts).map((id) => [id, colourKey(shown.parts[id])]));
+    for (const id of before.keys()) {
+      const part = book.promo.parts[id];
+      const dressed = shown.parts[id];
+      if (part.kind === 'ground' && dressed?.kind === 'ground') part.paint = structuredClone(dressed.paint);
+      else if (part.kind === 'words' && dressed?.kind === 'words') part.colour = dressed.colour;
+      else if (part.kind === 'shape' && dressed?.kind === 'shape') part.colour = dressed.colour;
+    }
+    const refused = edit(book.promo);
+    if (refused) return refused;
+    for (const [id, key] of before) {
+      const part = book.promo.parts[id];
+      if (part && colourKey(part) !== key) book.promoFollows = false;
+    }
+  };

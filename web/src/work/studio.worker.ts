@@ -4,6 +4,7 @@ import { type Hex, palette } from '@yosomi/core/colour';
 import { compose } from '@yosomi/core/compose';
 import { GLANCE_WIDTHS } from '@yosomi/core/glance';
 import { type ImageInfo, readImage, stripMetadata } from '@yosomi/core/image-file';
+import type { Doc } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
 import { type Raster, raster, shrink } from '@yosomi/core/pixels';
 import { type Asset, Book, type Project, assetId, packProject, unpackProject } from '@yosomi/core/project';
@@ -14,6 +15,7 @@ import {
   type WordsReport,
   artKey,
   bookThickness,
+  composePromo,
   coverRaster,
   ebookFile,
   gather,
@@ -45,10 +47,12 @@ export type CoverView = {
   readonly added: Settled['added'];
 };
 
-export type PlainView = {
+/** The promo as the editor shows it; `doc` is the promo in the colours it is shown in. */
+export type PromoView = {
   readonly bitmap: ImageBitmap;
   readonly frames: ReadonlyMap<string, Rect>;
   readonly findings: readonly Finding[];
+  readonly doc: Doc;
 };
 
 const studio = new BrowserStudio();
@@ -161,12 +165,12 @@ const api = {
     return transfer(bitmap, [bitmap]);
   },
 
-  async promoView(input: Book, mockup: Raster, widthPx: number): Promise<PlainView> {
+  async promoView(input: Book, mockup: Raster, widthPx: number): Promise<PromoView> {
     const book = Book.parse(input);
-    const { resources } = await gather(book.promo, studio, new Map([['mockup', studio.imageOf(mockup)]]));
-    const { frames, findings } = compose(book.promo, book.brief, resources);
-    const bitmap = await bitmapOf(await promoRaster(book, mockup, widthPx, studio));
-    return transfer({ bitmap, frames, findings }, [bitmap]);
+    const { doc, composition, images } = await composePromo(book, mockup, studio);
+    const bitmap = await bitmapOf(studio.paint(composition.ink, widthPx, images));
+    const { frames, findings } = composition;
+    return transfer({ bitmap, frames, findings, doc }, [bitmap]);
   },
 
   promoPixels: (input: Book, mockup: Raster): Promise<Raster> => {

@@ -3,7 +3,7 @@ import type { Raster } from '@yosomi/core/pixels';
 import type { Book } from '@yosomi/core/project';
 import { promoKey } from '@yosomi/core/recipe';
 import { useEffect, useState } from 'react';
-import type { PlainView } from '../../work/studio.worker';
+import type { PromoView } from '../../work/studio.worker';
 import { studio } from '../../work/workers';
 
 /** The promo as it is now, painted in the worker over the mockup. */
@@ -11,13 +11,13 @@ export function usePromoView(
   book: Book,
   mockup: Raster | undefined,
   widthPx: number,
-): { view: PlainView | null; fresh: boolean; failed: boolean } {
+): { view: PromoView | null; fresh: boolean; failed: boolean } {
   const [slot] = useState(() =>
     supersedingSlot((job: { book: Book; mockup: Raster; widthPx: number }) =>
       studio.promoView(job.book, job.mockup, job.widthPx),
     ),
   );
-  const [view, setView] = useState<PlainView | null>(null);
+  const [view, setView] = useState<PromoView | null>(null);
   const [shown, setShown] = useState('');
   const [failed, setFailed] = useState(false);
   const key = `${promoKey(book)} ${widthPx} ${mockup ? 'ready' : ''}`;
