@@ -45,7 +45,7 @@ function suite(name, command, args, report, count, env = {}) {
 }
 
 check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-check('lint', 'npx', ['oxlint', '--quiet']);
+check('lint', 'npx', ['oxlint', '--deny-warnings']);
 for (const project of ['core', 'node-kit', 'cli', 'server', 'web', 'web/tsconfig.worker.json', 'tests']) {
   check(`types of ${project}`, 'npx', ['tsc', '-p', project]);
 }

@@ -121,6 +121,36 @@ describe('setting words into an area', () => {
     expect(bottom.box.y + bottom.box.height).toBeCloseTo(area.y + area.height, 1);
   });
 
+  it('opens the lines where letters would touch, and only there', () => {
+    const tight = { ...spec, leading: 0.6 };
+    const baseline = (text: string, word: string): number => {
+      const { box } = layOut(shaper, { ...tight, text, sizePx: 100 }, { ...area, width: 4000 }).words.find(
+        (w) => w.text === word,
+      )!;
+      return box.y + box.height;
+    };
+    // Flat letters may come close; a long tail over an ascender may not.
+    const flat = baseline('mmm\nmmn', 'mmn') - baseline('mmm\nmmn', 'mmm');
+    const deep = baseline('Qmm\nhhn', 'hhn') - baseline('Qmm\nhhn', 'Qmm');
+    expect(flat).toBeCloseTo(60, 0);
+    expect(deep).toBeGreaterThan(30);
+    const block = layOut(shaper, { ...tight, text: 'Quiet\nMachines', sizePx: 100 }, { ...area, width: 4000 });
+    const [above, below] = block.words.map((w) => w.path.ops);
+    const points = (ops: readonly number[]): [number, number][] => {
+      const list: [number, number][] = [];
+      for (let i = 0; i < ops.length;) {
+        const n = [2, 2, 4, 6, 0][ops[i]];
+        if (n > 0) list.push([ops[i + n - 1], ops[i + n]]);
+        i += n + 1;
+      }
+      return list;
+    };
+    let nearest = Infinity;
+    for (const [ax, ay] of points(above))
+      for (const [bx, by] of points(below)) if (Math.abs(ax - bx) < 1) nearest = Math.min(nearest, by - ay);
+    expect(nearest).toBeGreaterThan(2);
+  });
+
   it('keeps manual breaks', () => {
     expect(layOut(shaper, { ...spec, text: 'A Debt\nof\nFoxfire' }, area).lines).toBe(3);
   });

@@ -70,7 +70,7 @@ export function firstCover(
   const title = newWords({
     role: 'title',
     says: { kind: 'brief', field: 'title' },
-    area: { x: 0.09, y: atTop ? 0.115 : 0.5, width: 0.82, height: brief.subtitle.trim() ? 0.25 : 0.3 },
+    area: { x: 0.09, y: atTop ? 0.105 : 0.5, width: 0.82, height: 0.31 },
     cut: faces.title,
     colour: main,
     leading: 0.95,

@@ -79,7 +79,7 @@ export function composeSpine(
     items.push(fill(joinPaths(block.words.map((word) => word.path)), flat(v.colour), { transform: turn }));
   };
   if (brief.title.trim()) down(brief.title, head, split - 0.02, voice(doc, 'title', at(head, split)), 1, 'left');
-  if (author) down(author, split + 0.02, 1 - foot, voice(doc, 'byline', at(split, 1 - foot)), 0.62, 'right');
+  if (author) down(author, split + 0.02, 1 - foot, voice(doc, 'byline', at(split, 1 - foot)), 0.54, 'right');
   if (brief.seriesNumber !== null) {
     const v = voice(doc, 'byline', at(0.93, 1));
     const block = layOut(

@@ -1,5 +1,6 @@
 import { type Path, type Rect, compose, joinPaths, pathBounds, scale, transformPath, translate, union } from '../plane';
 import { type BreakItem, balancedBreaks, isMinor } from './breaking';
+import { type PlacedOutline, clearBaselines, outlinePoints } from './clearance';
 import { type CutId, FALLBACK_CUT } from './font-book';
 import type { Run, Shaper } from './shaper';
 
@@ -39,7 +40,10 @@ export type Block = {
 };
 
 type Unit = BreakItem & { text: string; run: Run; scale: number; xHeight: number };
-type Line = { units: Unit[]; width: number; scale: number; ink: Rect };
+type Line = { units: Unit[]; width: number; scale: number; ink: Rect; outlines: PlacedOutline[] };
+
+/** Least distance between the letters of two lines, em. */
+const CLEAR = 0.035;
 
 const RTL = /^[^\p{L}]*[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufeff]/u;
 
@@ -59,7 +63,7 @@ export function layOut(shaper: Shaper, spec: TextSpec, area: Rect): Block {
   }
   const space = shaper.space(spec.cut, spec.tracking);
   const { lines, sizePx, overflows } = chooseLines(paragraphs, spec, area, space);
-  const baselines = stack(lines, spec.leading);
+  const baselines = stack(lines, spec);
   const top = lines[0].ink.y;
   const bottom = Math.max(...lines.map((line, i) => baselines[i] + line.ink.y + line.ink.height));
   const height = (bottom - top) * sizePx;
@@ -118,30 +122,50 @@ function unitOf(shaper: Shaper, spec: TextSpec, text: string, borrowed: Set<stri
   return { text, run, minor, scale: size, width: run.advance * size, xHeight: lower ? m.xHeight : m.capHeight };
 }
 
-function makeLine(units: Unit[], space: number): Line {
+/** Outline points of runs, kept as long as the shaper keeps the run. */
+const points = new WeakMap<Run, Float32Array>();
+
+function pointsOf(run: Run): Float32Array {
+  let known = points.get(run);
+  if (!known) points.set(run, (known = outlinePoints(run.path)));
+  return known;
+}
+
+function makeLine(units: Unit[], space: number, rightToLeft: boolean): Line {
   let x = 0;
   const boxes: Rect[] = [];
-  for (const { run, scale: k, width } of units) {
+  const outlines: PlacedOutline[] = [];
+  for (const { run, scale: k, width } of rightToLeft ? [...units].reverse() : units) {
     boxes.push({ x: x + run.ink.x * k, y: run.ink.y * k, width: run.ink.width * k, height: run.ink.height * k });
+    outlines.push({ points: pointsOf(run), x, scale: k });
     x += width + space;
   }
-  return { units, width: x - space, scale: Math.max(...units.map((u) => u.scale)), ink: union(boxes) };
+  return { units, width: x - space, scale: Math.max(...units.map((u) => u.scale)), ink: union(boxes), outlines };
 }
 
-function linesOf(units: Unit[], count: number, space: number): Line[] {
+function linesOf(units: Unit[], count: number, space: number, rightToLeft: boolean): Line[] {
   let from = 0;
-  return balancedBreaks(units, count, space).map((to) => makeLine(units.slice(from, (from = to)), space));
+  return balancedBreaks(units, count, space).map((to) => makeLine(units.slice(from, (from = to)), space, rightToLeft));
 }
 
-/** Baselines in em, the first at 0. The gap between a large and a small line is the mean of theirs. */
-function stack(lines: readonly Line[], leading: number): number[] {
+/**
+ * Baselines in em, the first at 0. The gap between a large and a small line is the mean of theirs, and more where
+ * letters would touch.
+ */
+function stack(lines: readonly Line[], { leading, align }: TextSpec): number[] {
+  const start = ({ ink }: Line): number =>
+    -ink.x - (align === 'left' ? 0 : align === 'right' ? ink.width : ink.width / 2);
+  const placed = (line: Line): PlacedOutline[] => line.outlines.map((o) => ({ ...o, x: o.x + start(line) }));
   const at = [0];
-  for (let i = 1; i < lines.length; i++) at.push(at[i - 1] + (leading * (lines[i - 1].scale + lines[i].scale)) / 2);
+  for (let i = 1; i < lines.length; i++) {
+    const usual = (leading * (lines[i - 1].scale + lines[i].scale)) / 2;
+    at.push(at[i - 1] + Math.max(usual, clearBaselines(placed(lines[i - 1]), placed(lines[i]), CLEAR)));
+  }
   return at;
 }
 
-function extent(lines: readonly Line[], leading: number): { width: number; height: number } {
-  const baselines = stack(lines, leading);
+function extent(lines: readonly Line[], spec: TextSpec): { width: number; height: number } {
+  const baselines = stack(lines, spec);
   const bottom = Math.max(...lines.map((line, i) => baselines[i] + line.ink.y + line.ink.height));
   return { width: Math.max(...lines.map((line) => line.ink.width)), height: bottom - lines[0].ink.y };
 }
@@ -153,21 +177,23 @@ function chooseLines(
   space: number,
 ): { lines: Line[]; sizePx: number; overflows: boolean } {
   const size = (lines: Line[]): number => {
-    const { width, height } = extent(lines, spec.leading);
+    const { width, height } = extent(lines, spec);
     return Math.min(area.width / width, area.height / height);
   };
   const candidates: Line[][] = [];
-  if (paragraphs.length > 1) candidates.push(paragraphs.map((units) => makeLine(units, space)));
+  const rightToLeft = RTL.test(spec.text);
+  if (paragraphs.length > 1) candidates.push(paragraphs.map((units) => makeLine(units, space, rightToLeft)));
   else {
     const units = paragraphs[0];
-    for (let count = 1; count <= Math.min(units.length, 14); count++) candidates.push(linesOf(units, count, space));
+    for (let count = 1; count <= Math.min(units.length, 14); count++)
+      candidates.push(linesOf(units, count, space, rightToLeft));
   }
   if (spec.sizePx !== null) {
     const set = spec.sizePx;
     // One hundredth of tolerance: a size that was fitted once must still fit.
-    const fitting = candidates.find((lines) => extent(lines, spec.leading).width * set <= area.width * 1.01);
+    const fitting = candidates.find((lines) => extent(lines, spec).width * set <= area.width * 1.01);
     const lines = fitting ?? candidates[candidates.length - 1];
-    const { width, height } = extent(lines, spec.leading);
+    const { width, height } = extent(lines, spec);
     return { lines, sizePx: set, overflows: width * set > area.width * 1.01 || height * set > area.height * 1.01 };
   }
   let best = candidates[0];

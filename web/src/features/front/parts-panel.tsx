@@ -8,11 +8,12 @@ import { useBook, useSession } from '../../state/session';
 import { type Grade, Verdict } from '../../ui/verdict';
 import { PART_GROUPS, detailOf, nameOf, partsOf } from './part-names';
 
-/** From which width words read, as a grade: 64 px is the smallest glance, 200 px the largest. */
-function readsGrade(report: WordsReport): { grade: Grade; text: string } {
+/** From which width words read, as a grade: a title must read at the smallest glance, the rest need not. */
+function readsGrade(report: WordsReport, title: boolean): { grade: Grade; text: string } {
   const from = report.readsFromPx;
   if (from === null) return { grade: 'fail', text: 'too faint' };
-  return { grade: from <= 120 ? 'pass' : from <= 200 ? 'may' : 'fail', text: `from ${from} px` };
+  const grade = title ? (from <= 64 ? 'pass' : from <= 120 ? 'may' : 'fail') : from <= 120 ? 'pass' : 'may';
+  return { grade, text: `from ${from} px` };
 }
 
 /** The parts by role; choosing one selects it. */
@@ -40,7 +41,8 @@ export function PartsPanel(props: {
             <h2 className="px-4 pb-1.5 text-xs font-semibold text-ink-2">{group.title}</h2>
             {parts.map((part) => {
               const report = reports.get(part.id);
-              const reads = report && !part.hidden ? readsGrade(report) : null;
+              const reads =
+                report && !part.hidden ? readsGrade(report, part.kind === 'words' && part.role === 'title') : null;
               return (
                 <button
                   key={part.id}
