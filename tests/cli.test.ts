@@ -133,10 +133,14 @@ describe('the command line', () => {
     const png = PNG.sync.read(readFileSync(at('b.png')));
     expect([...png.data.subarray(0, 4)]).toEqual([255, 136, 0, 255]);
     expect(Object.keys(JSON.parse(readFileSync(at('b.json'), 'utf8')).faces)).toContain('back');
+    expect(run('check', at('book.yosomi'), '--store', 'longreach').code).toBe(2);
   });
 
   it('makes an EPUB without a message', async () => {
     expect(run('epub', 'new', '--book', at('book.yosomi'), '--out', at('book.epub')).code).toBe(0);
+    const checked = run('check', at('book.epub'), '--store', 'longreach', '--json');
+    expect(checked.code).toBe(0);
+    expect(JSON.parse(checked.out)).toMatchObject({ verdict: 'passes', file: { format: 'epub' } });
     const result = await EpubCheck.validate(new Uint8Array(readFileSync(at('book.epub'))));
     expect(
       result.messages.filter((m) => m.severity === 'error' || m.severity === 'warning' || m.severity === 'fatal'),
@@ -205,6 +209,21 @@ describe('the command line', () => {
       '32',
       '--out',
       at('no/such/folder.png'),
+    );
+    refuses(
+      2,
+      /cannot be written/,
+      'mockup',
+      '--front',
+      at('front.jpg'),
+      '--width',
+      '32',
+      '--height',
+      '32',
+      '--out',
+      at('none.png'),
+      '--report',
+      at('no/such/report.json'),
     );
     refuses(2, /no option --colour/, 'check', at('front.jpg'), '--colour', 'red');
   });

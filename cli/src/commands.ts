@@ -1,16 +1,19 @@
 import { join } from 'node:path';
-import { type Result, fail, ok } from '@yosomi/core/base';
+import { type Finding, type Result, fail, ok } from '@yosomi/core/base';
 import { emptyBrief } from '@yosomi/core/book';
 import { finishedCover } from '@yosomi/core/compose';
+import { checkEpub } from '@yosomi/core/ebook';
 import { readImage, writePng } from '@yosomi/core/image-file';
-import { FINAL, Scene, defaultScene, render } from '@yosomi/core/mockup';
-import { flatten, hasTransparency } from '@yosomi/core/pixels';
+import { image } from '@yosomi/core/ink';
+import { FINAL, Scene, defaultScene, render, spineThickness } from '@yosomi/core/mockup';
+import { cropToFill } from '@yosomi/core/plane';
+import { type Raster, flatten, hasTransparency } from '@yosomi/core/pixels';
 import { type Book, newBook, packProject } from '@yosomi/core/project';
 import { type Art, artFrom, ebookFile, stageOf, storeImage, texturesOf, verdictOf } from '@yosomi/core/recipe';
 import { PROFILES, type Profile, checkImage, findProfile } from '@yosomi/core/stores';
-import { NodeStudio, demoProjects } from '@yosomi/node-kit';
+import { NodeStudio, demoProjects, imageOfRaster, paintRaster } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
-import { makeFolder, readBytes, readPicture, readProject, writeBytes } from './files';
+import { makeFolder, readBytes, readPicture, readProject, writeAll, writeBytes } from './files';
 
 /** What a command prints, and whether what it checked passed. */
 export type Outcome = { readonly print: string; readonly passed: boolean };
@@ -93,30 +96,53 @@ const mockup: Command = {
     const front = await readPicture(frontFile.value);
     if (!front.ok) return front;
     const pixels = front.value.raster;
+    const opaque = hasTransparency(pixels) ? flatten(pixels, WHITE) : pixels;
+    const spine = await artFlag(args, 'spine');
+    if (!spine.ok) return spine;
+    const back = await artFlag(args, 'back');
+    if (!back.ok) return back;
+    // A spine that is given says how thick the book is; otherwise a book of common thickness stands.
+    const given = spine.value;
+    const thicknessMm = scene.value.object.thicknessMm ?? (given ? spineThickness(given.width, given.height) : null);
+    const stood: Scene = { ...scene.value, object: { ...scene.value.object, thicknessMm } };
     const blank = finishedCover('front', pixels.width, pixels.height);
     const base = newBook('mockup', 'urn:yosomi:mockup', '2026-01-01T00:00:00Z', blank, blank);
-    const book: Book = { ...base, brief: emptyBrief, scene: scene.value };
-    const opaque = hasTransparency(pixels) ? flatten(pixels, [255, 255, 255]) : pixels;
-    let art: Art = await artFrom(opaque, book, new NodeStudio(new Map()));
-    for (const face of ['spine', 'back'] as const) {
-      const file = args.flags.get(face);
-      if (file === undefined) continue;
-      const picture = await readPicture(file);
-      if (!picture.ok) return picture;
-      art = { ...art, [face]: flatten(picture.value.raster, [255, 255, 255]) };
-    }
-    const stage = stageOf(book, scene.value, width.value, height.value);
-    const made = render(stage, texturesOf(book, art), FINAL);
-    if (!made) throw new Error('render was not cancelled');
+    const book: Book = { ...base, brief: emptyBrief, scene: stood };
+    const made = await artFrom(opaque, book, new NodeStudio(new Map()));
+    const art: Art = {
+      front: made.front,
+      spine: given ? fillFrame(given, made.spine) : made.spine,
+      back: back.value ? fillFrame(back.value, made.back) : made.back,
+    };
+    const stage = stageOf(book, stood, width.value, height.value);
+    const picture = render(stage, texturesOf(book, art), FINAL);
+    if (!picture) throw new Error('render was not cancelled');
+    const files: [string, Uint8Array | string][] = [[out.value, writePng(picture, 72)]];
     const report = args.flags.get('report');
-    const written = writeBytes(out.value, writePng(made, 72));
-    if (!written.ok) return written;
-    if (report === undefined) return done();
     const json = JSON.stringify({ width: width.value, height: height.value, faces: stage.faces }, null, 2);
-    const reported = writeBytes(report, `${json}\n`);
-    return reported.ok ? done() : reported;
+    if (report !== undefined) files.push([report, `${json}\n`]);
+    const written = writeAll(files);
+    return written.ok ? done() : written;
   },
 };
+
+const WHITE = [255, 255, 255] as const;
+
+/** A picture named by a flag, on white; null where the flag is not given. */
+async function artFlag(args: Arguments, name: string): Promise<Result<Raster | null>> {
+  const file = args.flags.get(name);
+  if (file === undefined) return ok(null);
+  const picture = await readPicture(file);
+  return picture.ok ? ok(flatten(picture.value.raster, WHITE)) : picture;
+}
+
+/** Art in the ratio of its face, cut where it is too wide or too high, never stretched. */
+function fillFrame(art: Raster, face: Raster): Raster {
+  const frame = { x: 0, y: 0, width: art.width, height: (art.width * face.height) / face.width };
+  const from = cropToFill({ widthPx: art.width, heightPx: art.height }, frame, { x: 0.5, y: 0.5 }, 1);
+  const ink = { widthPx: frame.width, heightPx: frame.height, items: [image('art', from, frame)] };
+  return paintRaster(ink, art.width, new Map([['art', imageOfRaster(art)]]));
+}
 
 function readScene(file: string | undefined): Result<Scene> {
   if (file === undefined) return ok(defaultScene);
@@ -164,19 +190,13 @@ const check: Command = {
     if (!profile.ok) return profile;
     const bytes = readBytes(file.value);
     if (!bytes.ok) return bytes;
-    const info = readImage(bytes.value);
-    if (!info.ok) return info;
-    const findings = checkImage(info.value, bytes.value.length, profile.value);
+    const read = examine(bytes.value, profile.value);
+    if (!read.ok) return read;
+    const { about, findings } = read.value;
     const verdict = verdictOf(findings);
-    const { widthPx, heightPx, format } = info.value;
     const print = args.switches.has('json')
       ? JSON.stringify(
-          {
-            store: profile.value.id,
-            verdict,
-            file: { format, widthPx, heightPx, bytes: bytes.value.length },
-            findings,
-          },
+          { store: profile.value.id, verdict, file: { ...about, bytes: bytes.value.length }, findings },
           null,
           2,
         )
@@ -187,6 +207,20 @@ const check: Command = {
     return ok({ print, passed: verdict !== 'fails' });
   },
 };
+
+/** What a file is and what the store would say to it: an image by the store's rules, an EPUB by how it holds its cover. */
+function examine(
+  bytes: Uint8Array,
+  profile: Profile,
+): Result<{ about: Record<string, string | number>; findings: readonly Finding[] }> {
+  if (new TextDecoder().decode(bytes.subarray(30, 58)) === 'mimetypeapplication/epub+zip') {
+    return ok({ about: { format: 'epub' }, findings: checkEpub(bytes) });
+  }
+  const info = readImage(bytes);
+  if (!info.ok) return info;
+  const { format, widthPx, heightPx } = info.value;
+  return ok({ about: { format, widthPx, heightPx }, findings: checkImage(info.value, bytes.length, profile) });
+}
 
 const demo: Command = {
   name: 'demo',

@@ -25,6 +25,20 @@ export function writeBytes(file: string, bytes: Uint8Array | string): Result<voi
   }
 }
 
+/** Writes several files or none: where one cannot be written, those before it are taken back. */
+export function writeAll(files: readonly (readonly [file: string, bytes: Uint8Array | string])[]): Result<void> {
+  const done: string[] = [];
+  for (const [file, bytes] of files) {
+    const written = writeBytes(file, bytes);
+    if (!written.ok) {
+      for (const one of done) rmSync(one, { force: true });
+      return written;
+    }
+    done.push(file);
+  }
+  return ok(undefined);
+}
+
 export function makeFolder(folder: string): Result<void> {
   try {
     mkdirSync(folder, { recursive: true });

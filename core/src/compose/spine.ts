@@ -56,7 +56,7 @@ export function composeSpine(
   const author = brief.author.trim();
   const split = author ? 0.6 : 1 - foot;
   // Thin spines carry smaller words; thick ones do not shout.
-  const across = Math.min(w * 0.62, h * 0.05);
+  const across = Math.min(w * 0.58, h * 0.05);
   const down = (text: string, from: number, to: number, v: Voice, share: number, align: 'left' | 'right'): void => {
     const area: Rect = { x: from * h, y: -(across * share) / 2, width: (to - from) * h, height: across * share };
     const block = layOut(

@@ -31,6 +31,10 @@ export function spineSize(heightPx: number, thickness: number): { widthPx: numbe
   return { widthPx: Math.max(8, Math.round((heightPx * thickness) / TRIM_HEIGHT_MM)), heightPx };
 }
 
+/** Thickness of a book whose spine art has these sides, within what can be bound: 2 to 120 mm. */
+export const spineThickness = (width: number, height: number): number =>
+  Math.min(120, Math.max(2, (TRIM_HEIGHT_MM * width) / height));
+
 /** Textures of a paperback: the art on its faces and trimmed paper on the others. */
 export function paperbackTextures(
   art: { front: Raster; spine: Raster; back: Raster },
