@@ -5,33 +5,28 @@ import { createRoot } from 'react-dom/client';
 import { Navigate, RouterProvider, createBrowserRouter } from 'react-router';
 import { Toaster } from 'sonner';
 import './app.css';
-import { BriefPage } from './routes/brief';
-import { DeliverPage } from './routes/deliver';
-import { FrontPage } from './routes/front';
-import { GlancePage } from './routes/glance';
-import { MockupsPage } from './routes/mockups';
-import { PromosPage } from './routes/promos';
 import { ShelfPage } from './routes/shelf';
-import { TitlePage } from './routes/title';
 
 // Everything is on this machine: being offline must not pause anything.
 const queries = new QueryClient({
   defaultOptions: { queries: { networkMode: 'always', refetchOnWindowFocus: false, retry: false } },
 });
 
+// The Shelf comes with the page; each step is fetched when it is first opened.
 const router = createBrowserRouter([
-  { path: '/', element: <ShelfPage /> },
+  { path: '/', element: <ShelfPage />, HydrateFallback: () => null },
   {
     path: '/title/:id',
-    element: <TitlePage />,
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import('./routes/title')).TitlePage }),
     children: [
       { index: true, element: <Navigate to="front" replace /> },
-      { path: 'brief', element: <BriefPage /> },
-      { path: 'front', element: <FrontPage /> },
-      { path: 'glance', element: <GlancePage /> },
-      { path: 'mockups', element: <MockupsPage /> },
-      { path: 'promos', element: <PromosPage /> },
-      { path: 'deliver', element: <DeliverPage /> },
+      { path: 'brief', lazy: async () => ({ Component: (await import('./routes/brief')).BriefPage }) },
+      { path: 'front', lazy: async () => ({ Component: (await import('./routes/front')).FrontPage }) },
+      { path: 'glance', lazy: async () => ({ Component: (await import('./routes/glance')).GlancePage }) },
+      { path: 'mockups', lazy: async () => ({ Component: (await import('./routes/mockups')).MockupsPage }) },
+      { path: 'promos', lazy: async () => ({ Component: (await import('./routes/promos')).PromosPage }) },
+      { path: 'deliver', lazy: async () => ({ Component: (await import('./routes/deliver')).DeliverPage }) },
     ],
   },
   { path: '*', element: <Navigate to="/" replace /> },

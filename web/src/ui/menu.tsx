@@ -11,10 +11,11 @@ export function Menu(props: {
   value: string;
   groups: readonly MenuGroup[];
   onChange(value: string): void;
+  onOpen?(): void;
 }) {
   const now = props.groups.flatMap((g) => g.options).find((o) => o.value === props.value);
   return (
-    <Radix.Root value={props.value} onValueChange={props.onChange}>
+    <Radix.Root value={props.value} onValueChange={props.onChange} onOpenChange={(open) => open && props.onOpen?.()}>
       <Radix.Trigger
         aria-label={props.label}
         className="flex w-full items-center justify-between gap-2 rounded-sm border border-edge bg-card px-2.5 py-1.5 text-left hover:border-ink"

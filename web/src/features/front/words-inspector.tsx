@@ -43,7 +43,9 @@ export function WordsInspector(props: {
   const set = (what: string, fields: Partial<WordsPart>, merge: string | null = null): void =>
     void edit(`${what} of ${nameOf(part).toLowerCase()}`, on(setPart(part.id, fields)), merge && `${merge}-${part.id}`);
   const family = familyOf(part.cut);
-  useEffect(() => FAMILIES.forEach((f) => showFace(f.cuts[0].id)), []);
+  useEffect(() => {
+    if (family) showFace(family.cuts[0].id);
+  }, [family]);
   const words = textOf(part, brief);
   const bound = part.says.kind === 'brief';
   const sizePx = Math.round(report?.sizePx ?? (part.size ?? part.maxSize) * doc.widthPx);
@@ -83,6 +85,7 @@ export function WordsInspector(props: {
       <Group title="How it is set">
         <Menu
           label="Face"
+          onOpen={() => FAMILIES.forEach((f) => showFace(f.cuts[0].id))}
           value={family?.id ?? ''}
           onChange={(id) => {
             const next = FAMILIES.find((f) => f.id === id);
