@@ -136,6 +136,7 @@ test('from a picture and three lines of words to all files, and back again', asy
     await page.mouse.up();
     expect(Number(await turn.inputValue())).toBeLessThan(angle - 10);
     await expect(page.locator('canvas[data-state="final"]')).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByRole('button', { name: 'Save PNG, background clear' })).toBeInViewport();
     const file = await saved(page, () => page.getByRole('button', { name: 'Save PNG, background clear' }).click());
     expect(file.name).toBe('the-weight-of-two-lanterns-mockup-2000.png');
     const png = PNG.sync.read(file.bytes);
@@ -163,6 +164,7 @@ test('from a picture and three lines of words to all files, and back again', asy
     await part(page, 'Call to action').click();
     await page.getByLabel('Call to action text').fill('Read a chapter');
     await expect(page.locator('main[data-fresh="true"]')).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByRole('button', { name: 'Save PNG' })).toBeInViewport();
     const png = await saved(page, () => page.getByRole('button', { name: 'Save PNG' }).click());
     expect(png.name).toBe('the-weight-of-two-lanterns-promo-1080x1080.png');
     expect(await sharp(png.bytes).metadata()).toMatchObject({ width: 1080, height: 1080, format: 'png', channels: 3 });

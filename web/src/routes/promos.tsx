@@ -78,43 +78,45 @@ export function PromosPage() {
         }
       />
       <div className="flex w-[288px] shrink-0 flex-col">
-        <Inspector
-          doc={doc}
-          on={on}
-          frames={view?.frames ?? NONE}
-          reports={NONE}
-          findings={view?.findings ?? []}
-          added={[]}
-          colours={colours ?? []}
-          empty={
-            <>
-              <h2 className="px-4 pt-4 text-base font-semibold">The promo</h2>
-              <Group title="Where its colours come from">
-                <label className="flex items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="size-4 accent-ink"
-                    checked={book.promoFollows}
-                    onChange={(e) =>
-                      edit(e.target.checked ? 'Colours follow the cover' : 'Colours stay', (b) => {
-                        b.promo = structuredClone(doc);
-                        b.promoFollows = e.target.checked;
-                      })
-                    }
-                  />
-                  Colours follow the cover
-                </label>
-                <p className="text-ink-2">A colour chosen by hand ends this.</p>
-              </Group>
-              <Group title="What to do">
-                <p>
-                  Choose a part to change it. Double-click words to type on them. The book in 3D follows the cover and
-                  the scene of Mockups.
-                </p>
-              </Group>
-            </>
-          }
-        />
+        <div className="min-h-0 flex-1">
+          <Inspector
+            doc={doc}
+            on={on}
+            frames={view?.frames ?? NONE}
+            reports={NONE}
+            findings={view?.findings ?? []}
+            added={[]}
+            colours={colours ?? []}
+            empty={
+              <>
+                <h2 className="px-4 pt-4 text-base font-semibold">The promo</h2>
+                <Group title="Where its colours come from">
+                  <label className="flex items-center gap-2">
+                    <input
+                      type="checkbox"
+                      className="size-4 accent-ink"
+                      checked={book.promoFollows}
+                      onChange={(e) =>
+                        edit(e.target.checked ? 'Colours follow the cover' : 'Colours stay', (b) => {
+                          b.promo = structuredClone(doc);
+                          b.promoFollows = e.target.checked;
+                        })
+                      }
+                    />
+                    Colours follow the cover
+                  </label>
+                  <p className="text-ink-2">A colour chosen by hand ends this.</p>
+                </Group>
+                <Group title="What to do">
+                  <p>
+                    Choose a part to change it. Double-click words to type on them. The book in 3D follows the cover and
+                    the scene of Mockups.
+                  </p>
+                </Group>
+              </>
+            }
+          />
+        </div>
         <div className="flex gap-2 border-t border-l border-line p-4">
           <Button
             kind="ink"
