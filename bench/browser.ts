@@ -4,8 +4,7 @@ import { makeServer } from '@yosomi/server';
 import { ROOT } from '@yosomi/node-kit';
 import { join } from 'node:path';
 import { fileOf, picturePixels } from '../tests/fixtures/pictures';
-import { median } from './engine';
-import type { Row } from './run';
+import { type Row, median } from './rows';
 
 const CHROMIUM = process.env.YOSOMI_CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
 

@@ -7,10 +7,7 @@ import { writePng } from '@yosomi/core/image-file';
 import { coverRaster, mockupArt, settledCover, stageOf, storeImage, texturesOf } from '@yosomi/core/recipe';
 import { findProfile } from '@yosomi/core/stores';
 import { NodeStudio, demoProjects } from '@yosomi/node-kit';
-import type { Row } from './run';
-
-export const median = (values: readonly number[]): number =>
-  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
+import { type Row, median } from './rows';
 
 /** CPU milliseconds (user and system) of a piece of work in this process. */
 function cpu(run: () => void): number {

@@ -4,8 +4,7 @@ import { join } from 'node:path';
 import { ROOT } from '@yosomi/node-kit';
 import { browserRows } from './browser';
 import { engineRows } from './engine';
-
-export type Row = { readonly what: string; readonly value: number; readonly unit: string };
+import type { Row } from './rows';
 
 const rounds = Number(process.argv[2] ?? 5);
 const table = (rows: readonly Row[]): string =>
