@@ -47,7 +47,8 @@ function refuses(code: number, sentence: RegExp, ...args: string[]): void {
   expect(readdirSync(dir).sort()).toEqual(before);
 }
 
-describe('the command line', () => {
+// Each command starts a process of its own, and the machine may be busy.
+describe('the command line', { timeout: 240_000 }, () => {
   it('explains itself', () => {
     const help = run('help');
     expect(help.code).toBe(0);

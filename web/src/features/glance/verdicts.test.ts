@@ -1,0 +1,38 @@
+import { describe, expect, it } from 'vitest';
+import { emptyBrief } from '@yosomi/core/book';
+import { startFromWords, type WordsReport } from '@yosomi/core/recipe';
+import { glanceVerdict } from './verdicts';
+
+const start = {
+  id: 'verdict-book',
+  identifier: 'urn:x:12345',
+  now: '2026-11-25T10:00:00Z',
+  brief: { ...emptyBrief, title: 'T', author: 'A' },
+};
+const book = startFromWords(start);
+const reports = (from: Record<string, number | null>): ReadonlyMap<string, WordsReport> =>
+  new Map(
+    Object.entries(from).map(([part, readsFromPx]) => [
+      part,
+      { part, sizePx: 100, words: [], typical: 9, worstTenth: 8, readsFromPx },
+    ]),
+  );
+
+describe('the verdict of a glance', () => {
+  it.each([
+    [200, { title: 50, byline: 90 }, 'pass', 'all words read'],
+    [120, { title: 50, byline: 140 }, 'may', 'byline lost'],
+    [120, { title: 50, byline: 140, subtitle: 300 }, 'may', '2 lines lost'],
+    [64, { title: 50, byline: 140 }, 'pass', 'title reads'],
+    [64, { title: 70, byline: 90 }, 'fail', 'title lost'],
+    [200, { title: null, byline: 90 }, 'fail', 'title lost'],
+    [200, { title: 50, byline: null }, 'may', 'byline lost'],
+  ] as const)('at %i px with %j is %s: %s', (width, from, grade, text) =>
+    expect(glanceVerdict(book, reports(from), width)).toEqual({ grade, text }),
+  );
+
+  it('of a finished cover is left to the eye', () => {
+    const finished = { ...book, cover: { ...book.cover, finished: true } };
+    expect(glanceVerdict(finished, new Map(), 64)).toEqual({ grade: 'may', text: 'judge by eye' });
+  });
+});
