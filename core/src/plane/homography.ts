@@ -1,31 +1,67 @@
 import type { Point } from './geometry';
 
-/** 3x3 projective map in row order with the last entry 1: (x, y) -> ((h0 x + h1 y + h2) / w, ...), w = h6 x + h7 y + 1. */
+/**
+ * 3x3 projective map in row order: (x, y) -> ((h0 x + h1 y + h2) / w, (h3 x + h4 y + h5) / w), w = h6 x + h7 y + h8.
+ * Scaled so that its largest entry is 1 or -1; h8 may be 0, where the origin goes to infinity.
+ */
 export type Homography = readonly number[];
 
-/**
- * The map that takes four points to four others, or null where three of either are collinear.
- * Solves the usual 8x8 system by elimination with pivoting.
- */
+/** The map from the unit square's corners (0,0), (1,0), (1,1), (0,1) to a quadrilateral (Heckbert 1989, 2.2.3). */
+function fromUnitSquare([p0, p1, p2, p3]: readonly Point[]): number[] | null {
+  const dx1 = p1.x - p2.x;
+  const dx2 = p3.x - p2.x;
+  const dy1 = p1.y - p2.y;
+  const dy2 = p3.y - p2.y;
+  const det = dx1 * dy2 - dx2 * dy1;
+  if (det === 0) return null;
+  const sx = p0.x - p1.x + p2.x - p3.x;
+  const sy = p0.y - p1.y + p2.y - p3.y;
+  const g = (sx * dy2 - dx2 * sy) / det;
+  const h = (dx1 * sy - sx * dy1) / det;
+  return [
+    p1.x - p0.x + g * p1.x, p3.x - p0.x + h * p3.x, p0.x,
+    p1.y - p0.y + g * p1.y, p3.y - p0.y + h * p3.y, p0.y,
+    g, h, 1,
+  ]; // prettier-ignore
+}
+
+/** The inverse up to scale, which is all a projective map needs. */
+function adjugate(m: readonly number[]): number[] {
+  const [a, b, c, d, e, f, g, h, i] = m;
+  return [
+    e * i - f * h, c * h - b * i, b * f - c * e,
+    f * g - d * i, a * i - c * g, c * d - a * f,
+    d * h - e * g, b * g - a * h, a * e - b * d,
+  ]; // prettier-ignore
+}
+
+function product(m: readonly number[], n: readonly number[]): number[] {
+  return Array.from({ length: 9 }, (_, k) => {
+    const row = Math.floor(k / 3) * 3;
+    const col = k % 3;
+    return m[row] * n[col] + m[row + 1] * n[col + 3] + m[row + 2] * n[col + 6];
+  });
+}
+
+/** Whether three of the four points lie on one line, as near as doubles can tell. */
+function degenerate(points: readonly Point[]): boolean {
+  return points.some((_, i) => {
+    const [a, b, c] = [points[i], points[(i + 1) % 4], points[(i + 2) % 4]];
+    const area = (b.x - a.x) * (c.y - a.y) - (c.x - a.x) * (b.y - a.y);
+    const size = Math.hypot(b.x - a.x, b.y - a.y) * Math.hypot(c.x - a.x, c.y - a.y);
+    return Math.abs(area) <= 1e-12 * size;
+  });
+}
+
+/** The map that takes four points to four others, or null where three of either are collinear. */
 export function homography(from: readonly Point[], to: readonly Point[]): Homography | null {
-  const a: number[][] = [];
-  for (let i = 0; i < 4; i++) {
-    const { x, y } = from[i];
-    const { x: u, y: v } = to[i];
-    a.push([x, y, 1, 0, 0, 0, -u * x, -u * y, u], [0, 0, 0, x, y, 1, -v * x, -v * y, v]);
-  }
-  for (let col = 0; col < 8; col++) {
-    let pivot = col;
-    for (let row = col + 1; row < 8; row++) if (Math.abs(a[row][col]) > Math.abs(a[pivot][col])) pivot = row;
-    if (Math.abs(a[pivot][col]) < 1e-12) return null;
-    [a[col], a[pivot]] = [a[pivot], a[col]];
-    for (let row = 0; row < 8; row++) {
-      if (row === col) continue;
-      const k = a[row][col] / a[col][col];
-      for (let j = col; j < 9; j++) a[row][j] -= k * a[col][j];
-    }
-  }
-  return [...a.map((row, i) => row[8] / row[i]), 1];
+  if (degenerate(from) || degenerate(to)) return null;
+  const source = fromUnitSquare(from);
+  const target = fromUnitSquare(to);
+  if (!source || !target) return null;
+  const h = product(target, adjugate(source));
+  const most = Math.max(...h.map(Math.abs));
+  return h.map((v) => v / most);
 }
 
 export function project(h: Homography, p: Point): Point {

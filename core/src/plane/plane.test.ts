@@ -77,9 +77,26 @@ describe('a homography', () => {
     );
   });
 
+  it('exists where the origin goes to infinity', () => {
+    const to = [
+      { x: 220, y: 230 },
+      { x: 500, y: 50 },
+      { x: 500, y: 650 },
+      { x: 100, y: 650 },
+    ];
+    const back = homography(to, from)!;
+    expect(back[8]).toBeCloseTo(0, 9);
+    to.forEach((p, i) => {
+      const q = project(back, p);
+      expect(q.x).toBeCloseTo(from[i].x, 9);
+      expect(q.y).toBeCloseTo(from[i].y, 9);
+    });
+  });
+
   it('does not exist for points on a line', () => {
     const line = [0, 1, 2, 3].map((n) => ({ x: n, y: n }));
     expect(homography(line, from)).toBeNull();
+    expect(homography(from, [...line.slice(0, 3), { x: 9, y: 0 }])).toBeNull();
   });
 });
 
