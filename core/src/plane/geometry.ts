@@ -7,8 +7,6 @@ export type Rect = { readonly x: number; readonly y: number; readonly width: num
 /** x' = a x + c y + e, y' = b x + d y + f, the order of the Canvas and SVG standards. */
 export type Affine = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
 
-export const identity: Affine = [1, 0, 0, 1, 0, 0];
-
 export const translate = (x: number, y: number): Affine => [1, 0, 0, 1, x, y];
 export const scale = (x: number, y = x): Affine => [x, 0, 0, y, 0, 0];
 export function rotate(angleRad: number): Affine {
@@ -55,17 +53,6 @@ export function union(rects: readonly Rect[]): Rect {
   };
 }
 
-export function intersect(a: Rect, b: Rect): Rect {
-  const x = Math.max(a.x, b.x);
-  const y = Math.max(a.y, b.y);
-  return {
-    x,
-    y,
-    width: Math.max(0, Math.min(a.x + a.width, b.x + b.width) - x),
-    height: Math.max(0, Math.min(a.y + a.height, b.y + b.height) - y),
-  };
-}
-
 /**
  * The part of a picture that fills a frame without stretching, as a rectangle in picture pixels.
  * `focus` (0..1 in each direction) says which point stays in view, `zoom` >= 1 enlarges about it.
@@ -91,8 +78,6 @@ export function cropToFill(
 
 export const clamp = (value: number, low: number, high: number): number =>
   value < low ? low : value > high ? high : value;
-
-export const lerp = (a: number, b: number, t: number): number => a + (b - a) * t;
 
 /** Smooth step from 0 at `from` to 1 at `to`, flat at both ends. */
 export function smoothstep(from: number, to: number, value: number): number {

@@ -148,14 +148,3 @@ export function smoothPath(points: readonly Point[], closed = true): Path {
   }
   return (closed ? b.close() : b).done();
 }
-
-/** The path in SVG's `d` syntax, coordinates rounded to hundredths. */
-export function pathToSvg(path: Path): string {
-  const letters = 'MLQCZ';
-  let d = '';
-  eachOp(path, (code, at) => {
-    const coords = path.ops.slice(at, at + COORDS[code]).map((n) => Math.round(n * 100) / 100);
-    d += letters[code] + coords.join(' ');
-  });
-  return d;
-}

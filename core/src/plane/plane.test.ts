@@ -1,16 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  PathBuilder,
   apply,
   clamp,
   compose,
   cropToFill,
   ellipsePath,
   homography,
-  intersect,
   pathBounds,
-  pathToSvg,
   project,
   rectPath,
   rotateAbout,
@@ -143,20 +140,13 @@ describe('paths', () => {
     const y = (y0 + 3 * ay + 3 * by + y1) / 8;
     expect(Math.hypot(x, y)).toBeCloseTo(100, 1);
   });
-
-  it('are written in the syntax of SVG', () => {
-    const path = new PathBuilder().move(1, 2).line(3.456, 4).quad(5, 6, 7, 8).cubic(1, 2, 3, 4, 5, 6).close().done();
-    expect(pathToSvg(path)).toBe('M1 2L3.46 4Q5 6 7 8C1 2 3 4 5 6Z');
-  });
 });
 
 describe('rectangles', () => {
-  it('unite and meet', () => {
+  it('unite', () => {
     const a = { x: 0, y: 0, width: 10, height: 10 };
     const b = { x: 5, y: 8, width: 10, height: 10 };
     expect(union([a, b])).toEqual({ x: 0, y: 0, width: 15, height: 18 });
-    expect(intersect(a, b)).toEqual({ x: 5, y: 8, width: 5, height: 2 });
-    expect(intersect(a, { x: 50, y: 0, width: 1, height: 1 }).width).toBe(0);
     expect(union([])).toEqual({ x: 0, y: 0, width: 0, height: 0 });
   });
 

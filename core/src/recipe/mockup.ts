@@ -1,18 +1,7 @@
 import { keyOf } from '../base';
 import { thicknessMm } from '../book';
 import { composeBack, composeSpine, edgeColours, spineNeeds } from '../compose';
-import { type Cancelled } from '../jobs';
-import {
-  FINAL,
-  type Scene,
-  type Stage,
-  type Textures,
-  modelOf,
-  paperbackTextures,
-  render,
-  spineSize,
-  stage,
-} from '../mockup';
+import { type Scene, type Stage, type Textures, modelOf, paperbackTextures, spineSize, stage } from '../mockup';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
 import { coverKey, coverRaster } from './cover';
@@ -72,15 +61,3 @@ export function stageOf(book: Book, scene: Scene, widthPx: number, heightPx: num
 
 export const texturesOf = (book: Book, art: Art): Textures =>
   paperbackTextures(art, bookThickness(book), book.brief.pageCount);
-
-/** The whole mockup on this thread; null when cancelled. */
-export async function mockupRaster(
-  book: Book,
-  scene: Scene,
-  size: { widthPx: number; heightPx: number },
-  studio: Studio,
-  cancelled?: Cancelled,
-): Promise<Raster | null> {
-  const art = await mockupArt(book, studio);
-  return render(stageOf(book, scene, size.widthPx, size.heightPx), texturesOf(book, art), FINAL, cancelled);
-}

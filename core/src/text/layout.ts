@@ -1,4 +1,4 @@
-import { type Path, type Rect, compose, joinPaths, pathBounds, scale, transformPath, translate, union } from '../plane';
+import { type Path, type Rect, compose, pathBounds, scale, transformPath, translate, union } from '../plane';
 import { type BreakItem, balancedBreaks, isMinor } from './breaking';
 import { type PlacedOutline, clearBaselines, outlinePoints } from './clearance';
 import { type CutId, FALLBACK_CUT } from './font-book';
@@ -102,9 +102,6 @@ function smallestLetter(units: readonly Unit[]): number {
   const main = units.filter((u) => !u.minor);
   return Math.min(...(main.length > 0 ? main : units).map((u) => u.xHeight * u.scale));
 }
-
-/** All words of a block as one path. */
-export const blockPath = (words: readonly PlacedWord[]): Path => joinPaths(words.map((word) => word.path));
 
 function unitOf(shaper: Shaper, spec: TextSpec, text: string, borrowed: Set<string>, missing: Set<string>): Unit {
   const minor = spec.minor !== null && isMinor(text);
