@@ -9,10 +9,10 @@ export function foxfire(): Ink {
   const items: InkItem[] = [sky(['#06141a', '#0a2a2e', '#17504a', '#2c7a5c', '#1a4a3c'], [0, 0.3, 0.6, 0.82, 1])];
   items.push(glow(W / 2, 1960, 1150, '#8fd06a', 0.5), glow(W / 2, 2060, 620, '#e6f59a', 0.75));
   const rows: [count: number, width: number, colour: string, y: number][] = [
-    [16, 46, '#1f6156', 2150],
-    [13, 66, '#15494a', 2200],
-    [10, 92, '#0e3539', 2240],
-    [8, 128, '#08242a', 2300],
+    [16, 46, '#1f6156', 2280],
+    [13, 66, '#15494a', 2290],
+    [10, 92, '#0e3539', 2300],
+    [8, 128, '#08242a', 2330],
   ];
   rows.forEach(([count, width, colour, foot], depth) => {
     for (let i = 0; i < count; i++) {
