@@ -69,6 +69,7 @@ test('a change is stored within a second, even when the page is killed', async (
   await page.getByRole('link', { name: 'Open Weather for Two Voices' }).click({ timeout: 60_000 });
   await coverReady(page);
   await step(page, 'Brief');
+  await expect(page).toHaveURL(/\/brief$/);
   const url = page.url();
   const author = page.getByLabel('Author');
   await author.press('End');
