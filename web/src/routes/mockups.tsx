@@ -7,6 +7,7 @@ import { SaveMockup } from '../features/mockups/save-mockup';
 import { useLiveMockup } from '../features/mockups/use-live-mockup';
 import { useSize } from '../features/front/use-size';
 import { useBook, useSession } from '../state/session';
+import { arrowStep } from '../ui/arrow-keys';
 import { Bitmap } from '../ui/bitmap';
 import { Button } from '../ui/button';
 import { ColourField } from '../ui/colour-field';
@@ -61,17 +62,8 @@ export function MockupsPage() {
     if (from) turnBy(from.pose, (e.clientX - from.x) / 180, (e.clientY - from.y) / 300, from.key);
   };
   const keys = (e: KeyboardEvent): void => {
-    const step = e.shiftKey ? 0.2 : 0.035;
-    const by: Record<string, [number, number]> = {
-      ArrowLeft: [-step, 0],
-      ArrowRight: [step, 0],
-      ArrowUp: [0, -step],
-      ArrowDown: [0, step],
-    };
-    const d = by[e.key];
-    if (!d) return;
-    e.preventDefault();
-    turnBy(scene.pose, d[0], d[1], 'turn-keys');
+    const d = arrowStep(e, 0.035, 0.2);
+    if (d) turnBy(scene.pose, d[0], d[1], 'turn-keys');
   };
   const thickness = bookThickness(book);
   const ground = scene.ground.kind === 'colour' ? scene.ground.colour : null;

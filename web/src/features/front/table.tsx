@@ -4,6 +4,7 @@ import { type Doc, type Part, inOrder, setPart } from '@yosomi/core/cover';
 import { type Rect, contains } from '@yosomi/core/plane';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { useBook, useSession } from '../../state/session';
+import { arrowStep } from '../../ui/arrow-keys';
 import { Bitmap } from '../../ui/bitmap';
 import { moveBy, panPicture, resizeBy } from './drags';
 import { type Corner, Handles } from './handles';
@@ -135,16 +136,8 @@ export function Table(props: {
       e.preventDefault();
       return setTyping(part.id);
     }
-    const step = e.shiftKey ? 10 : 1;
-    const by: Record<string, [number, number]> = {
-      ArrowLeft: [-step, 0],
-      ArrowRight: [step, 0],
-      ArrowUp: [0, -step],
-      ArrowDown: [0, step],
-    };
-    const d = by[e.key];
+    const d = arrowStep(e, 1, 10);
     if (!d) return;
-    e.preventDefault();
     const asset = part.kind === 'picture' && part.source.kind === 'asset' ? assets[part.source.asset] : undefined;
     const change =
       part.kind === 'picture' && asset && part.fit === 'fill'

@@ -1,4 +1,5 @@
 import type { KeyboardEvent, PointerEvent } from 'react';
+import { arrowStep } from '../../ui/arrow-keys';
 
 const R = 34;
 
@@ -25,17 +26,8 @@ export function LightBall(props: {
     put(Math.asin(Math.min(1, Math.max(-1, px / Math.max(0.2, Math.cos(h))))), h);
   };
   const keys = (e: KeyboardEvent): void => {
-    const step = e.shiftKey ? 0.2 : 0.05;
-    const by: Record<string, [number, number]> = {
-      ArrowLeft: [-step, 0],
-      ArrowRight: [step, 0],
-      ArrowUp: [0, step],
-      ArrowDown: [0, -step],
-    };
-    const d = by[e.key];
-    if (!d) return;
-    e.preventDefault();
-    put(azimuthRad + d[0], heightRad + d[1]);
+    const d = arrowStep(e, 0.05, 0.2);
+    if (d) put(azimuthRad + d[0], heightRad - d[1]);
   };
   const degrees = (rad: number): number => Math.round((rad * 180) / Math.PI);
   return (
