@@ -1,6 +1,7 @@
-import type { Finding } from '@yosomi/core/base';
+import type { Finding, Result } from '@yosomi/core/base';
 import { z } from 'zod';
 import { db } from './db';
+import { guarded } from './guarded';
 
 const Findings = z.array(
   z.object({
@@ -24,9 +25,12 @@ export type MadeFile = {
 
 const rowId = (title: string, deliverable: string): string => `${title}/${deliverable}`;
 
-export async function keepFile(title: string, file: MadeFile): Promise<void> {
+/** Faults: `store-full`, `store-failed`. */
+export async function keepFile(title: string, file: MadeFile): Promise<Result<void>> {
   const { deliverable, ...rest } = file;
-  await db.files.put({ id: rowId(title, deliverable), title, ...rest });
+  return guarded(async () => {
+    await db.files.put({ id: rowId(title, deliverable), title, ...rest });
+  });
 }
 
 export async function madeFiles(title: string): Promise<MadeFile[]> {

@@ -1,6 +1,7 @@
-import { type Result, fail, ok } from '@yosomi/core/base';
+import { type Result, fail } from '@yosomi/core/base';
 import { type Book, type Project, assetsInUse, readBook } from '@yosomi/core/project';
 import { db } from './db';
+import { guarded } from './guarded';
 
 /** Faults: `title-gone`, and those of `readBook`. */
 export async function loadBook(id: string): Promise<Result<Book>> {
@@ -56,14 +57,4 @@ export async function removeTitle(id: string): Promise<Project | null> {
     await db.assets.bulkDelete(unused);
   });
   return { book: loaded.value, files };
-}
-
-async function guarded(run: () => Promise<void>): Promise<Result<void>> {
-  try {
-    await run();
-    return ok(undefined);
-  } catch (error) {
-    const quota = error instanceof Error && /quota/i.test(`${error.name} ${error.message}`);
-    return fail(quota ? 'store-full' : 'store-failed');
-  }
 }

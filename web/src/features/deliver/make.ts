@@ -1,6 +1,7 @@
 import { type Result, fail, never, ok } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
 import { type Deliverable, type Delivered, promoMockup } from '@yosomi/core/recipe';
+import { sayFault } from '../../messages/say';
 import { type MadeFile, keepFile } from '../../persist/made-files';
 import { nowIso } from '../../platform/clock';
 import { FINAL, traceBook } from '../../work/trace';
@@ -26,7 +27,9 @@ export async function makeFile(book: Book, wanted: Deliverable, signal: AbortSig
     findings: made.value.findings,
     bytes: made.value.bytes,
   };
-  await keepFile(book.id, file).catch(() => {});
+  // A file that finds no room in the browser can still be saved while the page is open: that is said, not hidden.
+  const kept = await keepFile(book.id, file);
+  if (!kept.ok) sayFault(kept.fault);
   return ok(file);
 }
 

@@ -1,5 +1,5 @@
 import { slug } from '@yosomi/core/base';
-import { type Book, readBook } from '@yosomi/core/project';
+import { type Book, type Project, readBook } from '@yosomi/core/project';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useRef, useState } from 'react';
 import { sayFault, say } from '../../messages/say';
@@ -31,7 +31,11 @@ export async function addDemoBooks(): Promise<number> {
   for (const name of [...files].reverse()) {
     const bytes = await fetchBytes(`/demo/${name}`);
     const project = bytes && (await studio.unpack(bytes));
-    if (!project || !project.ok || (await db.titles.get(project.value.book.id))) continue;
+    if (!project || !project.ok) {
+      sayFault(project ? project.fault : { code: 'work-failed', data: {} });
+      continue;
+    }
+    if (await db.titles.get(project.value.book.id)) continue;
     const saved = await saveProject(project.value);
     if (!saved.ok) {
       sayFault(saved.fault);
@@ -64,14 +68,26 @@ export function useDemoOnFirstVisit(shelf: Shelf | null): 'loading' | 'none' | '
 }
 
 export async function saveTitleAs(book: Book): Promise<void> {
-  const bytes = await press().pack({ book, files: await filesOf(book) });
-  saveFile(bytes, `${slug(book.brief.title)}.yosomi`, 'application/zip');
+  try {
+    const bytes = await press().pack({ book, files: await filesOf(book) });
+    saveFile(bytes, `${slug(book.brief.title)}.yosomi`, 'application/zip');
+  } catch {
+    sayFault({ code: 'work-failed', data: {} });
+  }
 }
 
 export async function removeFromShelf(book: Book): Promise<void> {
-  const removed = await removeTitle(book.id);
-  say(
-    `"${book.brief.title || 'Untitled'}" was removed.`,
-    removed ? { label: 'Put it back', run: () => void saveProject(removed) } : undefined,
-  );
+  try {
+    const removed = await removeTitle(book.id);
+    const back = async (project: Project): Promise<void> => {
+      const saved = await saveProject(project);
+      if (!saved.ok) sayFault(saved.fault);
+    };
+    say(
+      `"${book.brief.title || 'Untitled'}" was removed.`,
+      removed ? { label: 'Put it back', run: () => void back(removed) } : undefined,
+    );
+  } catch {
+    sayFault({ code: 'store-failed', data: {} });
+  }
 }
