@@ -74,7 +74,7 @@ export async function engineRows(rounds: number): Promise<Row[]> {
   const paint: number[] = [];
   const store: number[] = [];
   for (let i = 0; i < rounds; i++) {
-    settle.push(await wall(() => settledCover(book, studio)));
+    settle.push(await wall(() => settledCover(book, studio, 1600)));
     paint.push(await wall(() => coverRaster(book, 1600, studio)));
     store.push(await wall(() => storeImage(book, longreach, studio)));
   }

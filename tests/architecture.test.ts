@@ -16,7 +16,10 @@ const CORE: Readonly<Record<string, number>> = {
   book: 2,
   text: 2,
   'image-file': 2,
+  forms: 2,
   ink: 3,
+  darkroom: 3,
+  texture: 3,
   cover: 4,
   compose: 5,
   glance: 6,
@@ -43,7 +46,7 @@ const WEB: Readonly<Record<string, number>> = {
 };
 
 const PACKAGES: Readonly<Record<string, readonly string[]>> = {
-  core: ['fflate', 'immer', 'zod', 'harfbuzzjs', '@xmldom/xmldom'],
+  core: ['fflate', 'immer', 'zod', 'harfbuzzjs', '@xmldom/xmldom', 'simplex-noise'],
   'web/src/ui': ['react', 'radix-ui', 'lucide-react', 'react-colorful'],
 };
 

@@ -12,6 +12,7 @@ const list = (...items: InkItem[]): Ink => ({ widthPx: W, heightPx: W, items });
 const picture = picturePixels(40, 40);
 const images = new Map([['p', imageOfRaster(picture)]]);
 const whole = { x: 0, y: 0, width: 40, height: 40 };
+const all = { x: 0, y: 0, width: 1, height: 1 };
 const at = (r: Raster, x: number, y: number): number[] =>
   Array.from(r.data.slice((y * r.width + x) * 4, (y * r.width + x) * 4 + 4));
 
@@ -76,7 +77,7 @@ describe('the painter', () => {
   });
 
   it('draws part of a picture into a place, and nothing for a picture that is missing', () => {
-    const r = paintRaster(list(white, image('p', whole, { x: 10, y: 10, width: 80, height: 80 })), W, images);
+    const r = paintRaster(list(white, image('p', all, { x: 10, y: 10, width: 80, height: 80 })), W, images);
     for (const [x, y] of [
       [30, 30],
       [60, 45],
@@ -84,12 +85,14 @@ describe('the painter', () => {
       const [a, b] = [at(r, x, y), at(picture, (x - 10) / 2, Math.floor((y - 10) / 2))];
       expect(Math.abs(a[0] - b[0])).toBeLessThan(12);
     }
-    const none = paintRaster(list(white, image('gone', whole, whole)), W, images);
+    const none = paintRaster(list(white, image('gone', all, whole)), W, images);
     expect(largestDifference(none, paintRaster(list(white), W, images))).toBe(0);
   });
 
   it('masks a picture with a smooth edge', () => {
-    const masked = image('p', whole, { x: 0, y: 0, width: W, height: W }, { clip: ellipsePath(50, 50, 40) });
+    const masked = group([image('p', all, { x: 0, y: 0, width: W, height: W })], {
+      mask: [fill(ellipsePath(50, 50, 40), flat('#000000'))],
+    });
     const r = paintRaster(list(masked), W, images);
     expect(at(r, 50, 50)[3]).toBe(255);
     expect(at(r, 3, 3)[3]).toBe(0);
@@ -135,7 +138,9 @@ describe('the painter', () => {
   });
 
   it('names every picture a list needs', () => {
-    expect(imagesOf([image('a', whole, whole), group([image('b', whole, whole)]), white])).toEqual(['a', 'b']);
+    expect(
+      imagesOf([image('a', all, whole), group([image('b', all, whole)], { mask: [image('c', all, whole)] }), white]),
+    ).toEqual(['a', 'b', 'c']);
     expect(raster(1, 1).data).toHaveLength(4);
   });
 });

@@ -46,8 +46,8 @@ describe('a cover composed from words and a picture', () => {
   it('is 1600 x 2560, names its fonts and pictures, and has the words of the brief', async () => {
     const { book } = project;
     expect([book.cover.widthPx, book.cover.heightPx]).toEqual([1600, 2560]);
-    expect(needs(book.cover).images).toEqual([...project.files.keys()]);
-    const { settled } = await settledCover(book, studio);
+    expect(needs(book.cover, book.brief).images.map((need) => need.name)).toEqual([...project.files.keys()]);
+    const { settled } = await settledCover(book, studio, 800);
     const said = settled.composition.blocks
       .get('title')!
       .words.map((w) => w.text)
@@ -58,7 +58,7 @@ describe('a cover composed from words and a picture', () => {
 
   it('keeps all words on the cover and apart from each other', async () => {
     for (const { book, files } of await demoProjects()) {
-      const { settled } = await settledCover(book, new NodeStudio(files));
+      const { settled } = await settledCover(book, new NodeStudio(files), 800);
       const boxes = [...settled.composition.blocks]
         .filter(([id, b]) => b.words.length > 0 && !book.cover.parts[id].hidden)
         .map(([, b]) => b.box);
@@ -75,7 +75,7 @@ describe('a cover composed from words and a picture', () => {
 
   it('reaches 4.5 : 1 behind every word of every demo book, worst tenth included', async () => {
     for (const { book, files } of await demoProjects()) {
-      const { settled } = await settledCover(book, new NodeStudio(files));
+      const { settled } = await settledCover(book, new NodeStudio(files), 800);
       expect(settled.reports.size).toBeGreaterThan(1);
       for (const report of settled.reports.values()) expect(report.worstTenth).toBeGreaterThanOrEqual(4.5);
       expect(settled.findings.filter((f) => f.severity === 'must')).toEqual([]);
@@ -88,7 +88,7 @@ describe('a cover composed from words and a picture', () => {
       title: 'A Very Much Longer Title That Takes More Lines Than Before',
     });
     for (const book of [withBrief(project.book, { subtitle: 'And of what they show' }), long]) {
-      const { settled } = await settledCover(book, studio);
+      const { settled } = await settledCover(book, studio, 800);
       const title = settled.composition.blocks.get('title')!.box;
       const subtitle = settled.composition.blocks.get('subtitle')!.box;
       expect(subtitle.y - title.y - title.height).toBeCloseTo(0.022 * 2560, 0);
@@ -112,19 +112,21 @@ describe('a cover composed from words and a picture', () => {
   it('adds the weakest scrim that makes faint words read, says so, and leaves it off when told to', async () => {
     const faint = change(project.book, 'title', { colour: '#9a9fa6', minor: null });
     const bare = change(faint, 'title', { support: 'none' });
-    const before = (await settledCover(bare, studio)).settled;
+    const before = (await settledCover(bare, studio, 800)).settled;
     expect(before.added).toEqual([]);
     expect(before.reports.get('title')!.worstTenth).toBeLessThan(4.5);
     expect(before.findings).toContainEqual(
       expect.objectContaining({ code: 'contrast-low', severity: 'must', part: 'title' }),
     );
-    const { settled } = await settledCover(faint, studio);
+    const { settled } = await settledCover(faint, studio, 800);
     expect(settled.added).toHaveLength(1);
     expect(settled.added[0].parts).toContain('title');
     expect(settled.reports.get('title')!.worstTenth).toBeGreaterThanOrEqual(4.5);
     expect(settled.findings).toContainEqual(expect.objectContaining({ code: 'scrim-added', part: 'title' }));
     // What was promised is what is painted: measured again on the finished pixels.
-    const { resources, images } = await import('@yosomi/core/recipe').then((r) => r.gather(faint.cover, studio));
+    const { resources, images } = await import('@yosomi/core/recipe').then((r) =>
+      r.gather(faint.cover, faint.brief, studio, 400),
+    );
     const ink = compose(faint.cover, faint.brief, resources, settled.added).ink;
     const under = studio.paint(
       {
@@ -149,18 +151,18 @@ describe('a cover composed from words and a picture', () => {
 
   it('says when even the strongest scrim is not enough', async () => {
     const grey = change(project.book, 'title', { colour: '#777777', minor: null });
-    const { settled } = await settledCover(grey, studio);
+    const { settled } = await settledCover(grey, studio, 800);
     expect(settled.findings).toContainEqual(expect.objectContaining({ code: 'contrast-low', part: 'title' }));
   });
 
   it('does not stain a plain ground with a scrim', async () => {
     const plain = change(wordsBook(), 'title', { colour: '#777777' });
-    expect((await settledCover(plain, new NodeStudio(new Map()))).settled.added).toEqual([]);
+    expect((await settledCover(plain, new NodeStudio(new Map()), 800)).settled.added).toEqual([]);
   });
 
   it('says when words are small, overflow or have letters that no face has', async () => {
     const codes = async (book: Book): Promise<string[]> =>
-      (await settledCover(book, studio)).settled.findings.map((f) => f.code);
+      (await settledCover(book, studio, 800)).settled.findings.map((f) => f.code);
     expect(await codes(withBrief(project.book, { title: 'x'.repeat(300) }))).toContain('words-small');
     expect(await codes(change(project.book, 'title', { size: 0.6 }))).toContain('words-overflow');
     expect(await codes(withBrief(project.book, { title: '深い森' }))).toContain('letters-missing');

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { FAMILIES, type TextSpec, findCut, italicOf, layOut } from '@yosomi/core/text';
+import { FAMILIES, type TextSpec, findCut, italicOf, layOut, plainManner } from '@yosomi/core/text';
 import { NodeStudio, loadFonts } from '@yosomi/node-kit';
 
 const { shaper } = new NodeStudio(new Map());
 const spec: TextSpec = {
   text: '',
   cut: 'cormorant-garamond/700',
-  tracking: 0,
+  manner: plainManner,
   leading: 1,
   upper: false,
   align: 'centre',
@@ -15,6 +15,9 @@ const spec: TextSpec = {
   sizePx: null,
   maxPx: 2000,
   minor: null,
+  setting: 'across',
+  justified: false,
+  accents: [],
 };
 const area = { x: 100, y: 200, width: 1200, height: 700 };
 
@@ -22,6 +25,7 @@ beforeAll(() =>
   loadFonts(
     shaper,
     FAMILIES.flatMap((f) => f.cuts.map((c) => c.id)),
+    new Map(),
   ),
 );
 
@@ -30,7 +34,7 @@ describe('the font book', () => {
     expect(FAMILIES.length).toBeGreaterThanOrEqual(8);
     for (const family of FAMILIES) {
       for (const cut of family.cuts) {
-        expect(shaper.shape(cut.id, 'AaBbZz 0189 &.,;:!?—’“”', 0).missing).toEqual([]);
+        expect(shaper.shape(cut.id, 'AaBbZz 0189 &.,;:!?—’“”', plainManner).missing).toEqual([]);
         const m = shaper.metrics(cut.id);
         expect(m.xHeight).toBeGreaterThan(0.3);
         expect(m.capHeight).toBeGreaterThanOrEqual(m.xHeight);
@@ -47,24 +51,24 @@ describe('the font book', () => {
 
 describe('shaping', () => {
   it('kerns: a pair is narrower than its letters side by side', () => {
-    const width = (text: string): number => shaper.shape('libre-baskerville/400', text, 0).advance;
+    const width = (text: string): number => shaper.shape('libre-baskerville/400', text, plainManner).advance;
     expect(width('AV')).toBeLessThan(width('A') + width('V') - 0.02);
   });
 
   it('joins ligatures, but not in spread words', () => {
     const cut = 'cormorant-garamond/500';
-    const joined = shaper.shape(cut, 'fi', 0).path.ops.length;
-    const spread = shaper.shape(cut, 'fi', 0.1).path.ops.length;
+    const joined = shaper.shape(cut, 'fi', plainManner).path.ops.length;
+    const spread = shaper.shape(cut, 'fi', { ...plainManner, tracking: 0.1 }).path.ops.length;
     expect(joined).not.toBe(spread);
   });
 
   it('adds tracking between letters only', () => {
-    const plain = shaper.shape('jost/400', 'MOSS', 0).advance;
-    expect(shaper.shape('jost/400', 'MOSS', 0.1).advance).toBeCloseTo(plain + 0.3, 6);
+    const plain = shaper.shape('jost/400', 'MOSS', plainManner).advance;
+    expect(shaper.shape('jost/400', 'MOSS', { ...plainManner, tracking: 0.1 }).advance).toBeCloseTo(plain + 0.3, 6);
   });
 
   it('names the letters a font lacks', () => {
-    expect(shaper.shape('bebas-neue/400', 'Тихо', 0).missing.toSorted()).toEqual(['Т', 'и', 'х', 'о'].sort());
+    expect(shaper.shape('bebas-neue/400', 'Тихо', plainManner).missing.toSorted()).toEqual(['Т', 'и', 'х', 'о'].sort());
   });
 
   it('refuses bytes that are no font', () => {

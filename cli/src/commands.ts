@@ -1,12 +1,11 @@
 import { join } from 'node:path';
 import { type Finding, type Result, fail, ok } from '@yosomi/core/base';
 import { emptyBrief } from '@yosomi/core/book';
-import { finishedCover } from '@yosomi/core/compose';
+import { cropShare, finishedCover } from '@yosomi/core/compose';
 import { checkEpub } from '@yosomi/core/ebook';
 import { readImage, writePng } from '@yosomi/core/image-file';
 import { image } from '@yosomi/core/ink';
 import { FINAL, Scene, defaultScene, render, spineThickness } from '@yosomi/core/mockup';
-import { cropToFill } from '@yosomi/core/plane';
 import { type Raster, flatten, hasTransparency } from '@yosomi/core/pixels';
 import { type Book, newBook, packProject } from '@yosomi/core/project';
 import { type Art, artFrom, ebookFile, stageOf, storeImage, texturesOf, verdictOf } from '@yosomi/core/recipe';
@@ -139,7 +138,7 @@ async function artFlag(args: Arguments, name: string): Promise<Result<Raster | n
 /** Art in the ratio of its face, cut where it is too wide or too high, never stretched. */
 function fillFrame(art: Raster, face: Raster): Raster {
   const frame = { x: 0, y: 0, width: art.width, height: (art.width * face.height) / face.width };
-  const from = cropToFill({ widthPx: art.width, heightPx: art.height }, frame, { x: 0.5, y: 0.5 }, 1);
+  const from = cropShare({ widthPx: art.width, heightPx: art.height }, frame, { x: 0.5, y: 0.5 }, 1);
   const ink = { widthPx: frame.width, heightPx: frame.height, items: [image('art', from, frame)] };
   return paintRaster(ink, art.width, new Map([['art', imageOfRaster(art)]]));
 }

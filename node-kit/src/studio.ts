@@ -3,7 +3,7 @@ import type { Raster } from '@yosomi/core/pixels';
 import type { Studio } from '@yosomi/core/recipe';
 import { Shaper } from '@yosomi/core/text';
 import * as harfbuzz from 'harfbuzzjs';
-import { imageOfRaster, paintRaster } from './canvas-easel';
+import { imageOfRaster, paintRaster, rasterOfImage, resizedImage } from './canvas-easel';
 import { loadFonts } from './fonts';
 import { decodeImage } from './images';
 import { encodeJpeg } from './jpeg';
@@ -16,7 +16,7 @@ export class NodeStudio implements Studio {
   constructor(readonly files: ReadonlyMap<string, Uint8Array>) {}
 
   async loadFonts(cuts: readonly string[]): Promise<void> {
-    loadFonts(this.shaper, cuts);
+    loadFonts(this.shaper, cuts, this.files);
   }
 
   async picture(asset: string): Promise<SurfaceImage | null> {
@@ -31,6 +31,14 @@ export class NodeStudio implements Studio {
 
   paint(ink: Ink, widthPx: number, images: Images): Raster {
     return paintRaster(ink, widthPx, images);
+  }
+
+  resized(image: SurfaceImage, widthPx: number): SurfaceImage {
+    return resizedImage(image, widthPx);
+  }
+
+  pixelsOf(image: SurfaceImage): Raster {
+    return rasterOfImage(image);
   }
 
   imageOf(raster: Raster): SurfaceImage {

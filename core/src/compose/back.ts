@@ -3,7 +3,7 @@ import { type Hex, mostLegible } from '../colour';
 import type { Doc } from '../cover';
 import { type Ink, type InkItem, fill, flat } from '../ink';
 import { joinPaths, rectPath } from '../plane';
-import { type Shaper, layOut } from '../text';
+import { type Shaper, layOut, plainManner } from '../text';
 import { edgePaint } from './edge';
 import { spineNeeds } from './spine';
 
@@ -25,7 +25,7 @@ export function composeBack(
       {
         text,
         cut,
-        tracking: 0,
+        manner: { ...plainManner, tracking: 0 },
         leading: 1.2,
         upper: false,
         align: 'centre',
@@ -33,6 +33,9 @@ export function composeBack(
         sizePx: null,
         maxPx: most * w,
         minor: null,
+        setting: 'across',
+        justified: false,
+        accents: [],
       },
       { x: w * 0.16, y: y * h, width: w * 0.68, height: height * h },
     );

@@ -3,7 +3,7 @@ import { type Hex, contrast, hexOf, mostLegible, rgbOf } from '../colour';
 import type { Doc, WordsPart } from '../cover';
 import { type Ink, type InkItem, fill, flat } from '../ink';
 import { type Rect, compose as after, joinPaths, rectPath, rotate, translate } from '../plane';
-import { FALLBACK_CUT, type Shaper, layOut } from '../text';
+import { FALLBACK_CUT, type Shaper, layOut, plainManner } from '../text';
 import { edgePaint } from './edge';
 
 export const SPINE_CUT = 'cormorant-garamond/700';
@@ -64,7 +64,7 @@ export function composeSpine(
       {
         text: text.replace(/\s+/g, ' '),
         cut: v.cut,
-        tracking: v.tracking,
+        manner: { ...plainManner, tracking: v.tracking },
         leading: 1,
         upper: v.upper,
         align,
@@ -72,6 +72,9 @@ export function composeSpine(
         sizePx: null,
         maxPx: across,
         minor: null,
+        setting: 'across',
+        justified: false,
+        accents: [],
       },
       area,
     );
@@ -87,7 +90,7 @@ export function composeSpine(
       {
         text: String(brief.seriesNumber),
         cut: v.cut,
-        tracking: 0,
+        manner: { ...plainManner, tracking: 0 },
         leading: 1,
         upper: false,
         align: 'centre',
@@ -95,6 +98,9 @@ export function composeSpine(
         sizePx: null,
         maxPx: across,
         minor: null,
+        setting: 'across',
+        justified: false,
+        accents: [],
       },
       { x: w * 0.15, y: h * 0.94, width: w * 0.7, height: Math.min(h * 0.03, w * 0.7) },
     );

@@ -12,7 +12,9 @@ import {
   movePart,
   newGround,
   newPicture,
+  newShape,
   newWords,
+  evenStops,
   recolour,
   removePart,
   setPart,
@@ -33,12 +35,10 @@ const doc: Doc = docOf(1600, 2560, [
     id: 'title',
   },
   {
-    ...commonDefaults,
-    kind: 'shape',
-    role: 'band',
-    area: { x: 0, y: 0.5, width: 1, height: 0.1 },
-    radius: 0,
-    colour: '#aa3300',
+    ...newShape(
+      { kind: 'rectangle', radius: 0 },
+      { role: 'band', area: { x: 0, y: 0.5, width: 1, height: 0.1 }, colour: '#aa3300' },
+    ),
     id: 'band',
   },
   {
@@ -91,20 +91,20 @@ describe('ops', () => {
     fc
       .tuple(fc.constantFrom('#102030', '#ffffff'), fc.constantFrom('#445566', '#102030'))
       .map(([a, b]) => recolour(a, b)),
-    fc.tuple(fc.string({ minLength: 1, maxLength: 8 }), fc.option(ids)).map(([id, after]) =>
-      addPart(
-        `new-${id}`,
-        {
-          ...commonDefaults,
-          kind: 'shape',
-          role: 'rule',
-          area: { x: 0, y: 0, width: 1, height: 0.1 },
-          radius: 0,
-          colour: '#000000',
-        },
-        after === 'gone' ? null : after,
+    fc
+      .tuple(fc.string({ minLength: 1, maxLength: 8 }), fc.option(ids))
+      .map(([id, after]) =>
+        addPart(
+          `new-${id}`,
+          {
+            ...newShape(
+              { kind: 'rectangle', radius: 0 },
+              { role: 'rule', area: { x: 0, y: 0, width: 1, height: 0.1 }, colour: '#000000' },
+            ),
+          },
+          after === 'gone' ? null : after,
+        ),
       ),
-    ),
   );
 
   it('are taken back exactly, in any order, and always leave a valid document', () => {
@@ -158,13 +158,11 @@ describe('ops', () => {
 
   it('add in front of a part or in front of all', () => {
     const rule = {
-      ...commonDefaults,
-      kind: 'shape',
-      role: 'rule',
-      area: { x: 0, y: 0, width: 1, height: 0.1 },
-      radius: 0,
-      colour: '#000000',
-    } as const;
+      ...newShape(
+        { kind: 'rectangle', radius: 0 },
+        { role: 'rule', area: { x: 0, y: 0, width: 1, height: 0.1 }, colour: '#000000' },
+      ),
+    };
     expect(names(apply(doc, addPart('r', rule, 'picture')))).toEqual([
       'ground',
       'picture',
@@ -182,11 +180,11 @@ describe('ops', () => {
     expect(coloursOf(next).sort()).toEqual(['#334455', '#aa3300', '#ffffff']);
     const gradient = apply(
       doc,
-      setPart('ground', { paint: { kind: 'linear', angleRad: 1, colours: ['#102030', '#aa3300'] } }),
+      setPart('ground', { paint: { kind: 'linear', angleRad: 1, stops: evenStops(['#102030', '#aa3300']) } }),
     );
     const recoloured = apply(gradient, recolour('#aa3300', '#010203'));
     expect((recoloured.parts.ground as Extract<Part, { kind: 'ground' }>).paint).toMatchObject({
-      colours: ['#102030', '#010203'],
+      stops: evenStops(['#102030', '#010203']),
     });
   });
 });

@@ -1,5 +1,16 @@
 import type { Hex } from '../colour';
-import { type PicturePart, type WordsPart, commonDefaults } from './parts';
+import {
+  type CurvePart,
+  type Form,
+  type GroundPart,
+  type OverlayPart,
+  type PicturePart,
+  type ScrimPart,
+  type ShapePart,
+  type WordsPart,
+  commonDefaults,
+  plainLook,
+} from './parts';
 
 type New<P> = Omit<P, 'id' | 'order'>;
 
@@ -9,14 +20,29 @@ export const newWords = (
   ...commonDefaults,
   kind: 'words',
   follows: null,
+  wide: null,
   size: null,
   maxSize: 1,
+  leastSize: null,
   tracking: 0,
   leading: 1.05,
   upper: false,
+  smallCaps: false,
+  alternates: false,
   align: 'centre',
   alignY: 'middle',
+  setting: 'across',
+  justified: false,
+  baseline: null,
+  fill: null,
+  outline: null,
+  shadow: null,
+  glow: null,
+  plate: null,
+  ruleAbove: null,
+  ruleBelow: null,
   minor: null,
+  accents: [],
   support: 'auto',
   ...more,
 });
@@ -27,10 +53,79 @@ export const newPicture = (source: PicturePart['source'], more: Partial<New<Pict
   source,
   area: { x: 0, y: 0, width: 1, height: 1 },
   fit: 'fill',
+  tileSize: 0.25,
+  tileGap: 0,
   focus: { x: 0.5, y: 0.5 },
   zoom: 1,
+  innerTurnRad: 0,
+  flipX: false,
+  flipY: false,
+  mask: null,
+  look: plainLook,
+  border: null,
+  shadow: null,
   ...more,
 });
 
-export const newGround = (colour: Hex) =>
-  ({ ...commonDefaults, kind: 'ground', paint: { kind: 'flat', colour } }) as const;
+export const newShape = (
+  form: Form,
+  more: Partial<New<ShapePart>> & Pick<ShapePart, 'area' | 'colour'>,
+): New<ShapePart> => ({
+  ...commonDefaults,
+  kind: 'shape',
+  role: 'ornament',
+  form,
+  fill: null,
+  border: null,
+  shadow: null,
+  ...more,
+});
+
+export const newCurve = (
+  nodes: CurvePart['nodes'],
+  colour: Hex,
+  more: Partial<New<CurvePart>> = {},
+): New<CurvePart> => ({
+  ...commonDefaults,
+  kind: 'curve',
+  nodes,
+  width: 0.008,
+  taperStart: 0,
+  taperEnd: 0,
+  colour,
+  family: null,
+  shadow: null,
+  ...more,
+});
+
+export const newOverlay = (
+  texture: OverlayPart['texture'],
+  colour: Hex,
+  more: Partial<New<OverlayPart>> = {},
+): New<OverlayPart> => ({
+  ...commonDefaults,
+  kind: 'overlay',
+  texture,
+  seed: 1,
+  scale: 1,
+  amount: 0.5,
+  angleRad: Math.PI / 2,
+  colour,
+  ...more,
+});
+
+export const newScrim = (more: Partial<New<ScrimPart>> & Pick<ScrimPart, 'from' | 'colour'>): New<ScrimPart> => ({
+  ...commonDefaults,
+  kind: 'scrim',
+  hold: 0.2,
+  reach: 0.5,
+  ...more,
+});
+
+export const newGround = (colour: Hex, more: Partial<New<GroundPart>> = {}): New<GroundPart> => ({
+  ...commonDefaults,
+  kind: 'ground',
+  paint: { kind: 'flat', colour },
+  border: null,
+  ...more,
+});

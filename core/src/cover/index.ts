@@ -1,4 +1,5 @@
-export * from './document';
 export * from './defaults';
-export * from './parts';
+export * from './document';
 export * from './ops';
+export * from './parts';
+export * from './snap';

@@ -1,4 +1,4 @@
-import { contrastOf, luminance, rgbOf, type Hex } from '../colour';
+import { contrastOf, luminance } from '../colour';
 import type { Rect } from '../plane';
 import type { Raster } from '../pixels';
 
@@ -49,12 +49,32 @@ export function behindLetters(letters: Raster): Uint8Array {
 }
 
 /**
- * Measures one word. `under` is the cover without any words, `mask` from `behindLetters` at the same scale; `box` is
+ * The luminances that stand for letters in which several colours show: the tenth and the ninetieth percentile of their
+ * pixels inside a box. `letters` is the words alone.
+ */
+export function luminancesIn(letters: Raster, box: Rect): number[] {
+  const found: number[] = [];
+  const x1 = Math.min(letters.width, Math.ceil(box.x + box.width));
+  const y1 = Math.min(letters.height, Math.ceil(box.y + box.height));
+  for (let y = Math.max(0, Math.floor(box.y)); y < y1; y++) {
+    for (let x = Math.max(0, Math.floor(box.x)); x < x1; x++) {
+      const p = (y * letters.width + x) * 4;
+      if (letters.data[p + 3] > 200) found.push(luminance([letters.data[p], letters.data[p + 1], letters.data[p + 2]]));
+    }
+  }
+  found.sort((a, b) => a - b);
+  const at = (share: number): number => found[Math.min(found.length - 1, Math.floor(found.length * share))];
+  return found.length === 0 ? [] : [at(0.1), at(0.9)];
+}
+
+/**
+ * Measures one word. `own` holds the luminances of its letters (one, or the extremes of several); the least contrast of
+ * them counts. `under` is the cover without any words, `mask` from `behindLetters` at the same scale; `box` is
  * the word's box at that scale.
  */
 export function wordContrast(
   text: string,
-  colour: Hex,
+  own: readonly number[],
   box: Rect,
   under: Raster,
   mask: Uint8Array,
@@ -64,7 +84,7 @@ export function wordContrast(
   const y0 = Math.max(0, Math.floor(box.y) - REACH);
   const x1 = Math.min(under.width, Math.ceil(box.x + box.width) + REACH);
   const y1 = Math.min(under.height, Math.ceil(box.y + box.height) + REACH);
-  const own = luminance(rgbOf(colour));
+  const least = (behind: number): number => Math.min(...own.map((one) => contrastOf(one, behind)));
   const ratios: number[] = [];
   let sum = 0;
   for (let y = y0; y < y1; y++) {
@@ -75,15 +95,15 @@ export function wordContrast(
       const mix = (c: number): number =>
         opacities.reduce((v, a, i) => v * (1 - a) + veils[i].rgb[c] * a, under.data[p + c]);
       const behind = luminance([mix(0), mix(1), mix(2)]);
-      ratios.push(contrastOf(own, behind));
+      ratios.push(least(behind));
       sum += behind;
     }
   }
-  if (ratios.length === 0) return { text, typical: 21, worstTenth: 21 };
+  if (ratios.length === 0 || own.length === 0) return { text, typical: 21, worstTenth: 21 };
   ratios.sort((a, b) => a - b);
   return {
     text,
-    typical: contrastOf(own, sum / ratios.length),
+    typical: least(sum / ratios.length),
     worstTenth: ratios[Math.floor(ratios.length * 0.1)],
   };
 }

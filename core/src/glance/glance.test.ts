@@ -24,17 +24,19 @@ describe('the pixels behind letters', () => {
   });
 });
 
+const WHITE = [1];
+
 describe('contrast of a word', () => {
   it('on a flat ground is the standard ratio, everywhere', () => {
     const under = fillWith(80, 40, () => [0x20, 0x40, 0x60, 255]);
-    const got = wordContrast('word', '#ffffff', box, under, mask);
+    const got = wordContrast('word', WHITE, box, under, mask);
     expect(got.typical).toBeCloseTo(contrast('#ffffff', '#204060'), 6);
     expect(got.worstTenth).toBeCloseTo(contrast('#ffffff', '#204060'), 6);
   });
 
   it('sees the bad fifth of a ground that is good on the whole', () => {
     const under = fillWith(80, 40, (x) => (x < 29 ? [240, 240, 240, 255] : [10, 10, 10, 255]));
-    const got = wordContrast('word', '#ffffff', box, under, mask);
+    const got = wordContrast('word', WHITE, box, under, mask);
     expect(got.worstTenth).toBeCloseTo(contrast('#ffffff', '#f0f0f0'), 6);
     expect(got.typical).toBeGreaterThan(3);
   });
@@ -43,8 +45,8 @@ describe('contrast of a word', () => {
     const under = fillWith(80, 40, () => [255, 255, 255, 255]);
     const black = { rgb: [0, 0, 0] as const, at: () => 1 };
     const half = { rgb: [0, 0, 0] as const, at: () => 0.5 };
-    expect(wordContrast('w', '#ffffff', box, under, mask, [black]).worstTenth).toBeCloseTo(21, 6);
-    expect(wordContrast('w', '#ffffff', box, under, mask, [half, half]).worstTenth).toBeCloseTo(
+    expect(wordContrast('w', WHITE, box, under, mask, [black]).worstTenth).toBeCloseTo(21, 6);
+    expect(wordContrast('w', WHITE, box, under, mask, [half, half]).worstTenth).toBeCloseTo(
       contrast('#ffffff', '#404040'),
       1,
     );
@@ -52,7 +54,7 @@ describe('contrast of a word', () => {
 
   it('of a word off the cover is no problem', () => {
     const under = fillWith(80, 40, () => [255, 255, 255, 255]);
-    expect(wordContrast('w', '#ffffff', { x: 200, y: 200, width: 5, height: 5 }, under, mask).worstTenth).toBe(21);
+    expect(wordContrast('w', WHITE, { x: 200, y: 200, width: 5, height: 5 }, under, mask).worstTenth).toBe(21);
   });
 });
 
@@ -60,7 +62,7 @@ describe('the smallest width at which words read', () => {
   const block = (xHeightPx: number): Block => ({
     sizePx: 100,
     lines: 1,
-    words: [{ text: 'a', minor: false, path: { ops: [] }, box }],
+    words: [{ text: 'a', index: 0, minor: false, path: { ops: [] }, box }],
     box,
     xHeightPx,
     borrowed: [],

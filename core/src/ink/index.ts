@@ -1,3 +1,4 @@
+export * from './bounds';
 export * from './ink';
-export * from './surface';
 export * from './paint';
+export * from './surface';

@@ -22,15 +22,25 @@ export type Paint =
  */
 export type InkItem = (
   | { readonly kind: 'fill'; readonly path: Path; readonly paint: Paint }
-  | { readonly kind: 'stroke'; readonly path: Path; readonly widthPx: number; readonly paint: Paint }
   | {
-      readonly kind: 'image';
-      readonly image: string;
-      readonly from: Rect;
-      readonly to: Rect;
-      readonly clip: Path | null;
+      readonly kind: 'stroke';
+      readonly path: Path;
+      readonly widthPx: number;
+      readonly paint: Paint;
+      /** Lengths of dash and gap, px; none draws a whole line. */
+      readonly dash: readonly number[];
+      readonly cap: 'round' | 'butt';
+      readonly join: 'round' | 'miter';
     }
-  | { readonly kind: 'group'; readonly items: readonly InkItem[] }
+  /** `from` in fractions of the image, so that any resolution of it will do. */
+  | { readonly kind: 'image'; readonly image: string; readonly from: Rect; readonly to: Rect }
+  /** Painted apart, cut to where `mask` is, blurred (standard deviation, px), and then laid down as one. */
+  | {
+      readonly kind: 'group';
+      readonly items: readonly InkItem[];
+      readonly mask: readonly InkItem[] | null;
+      readonly blurPx: number;
+    }
 ) & {
   readonly part: string | null;
   readonly blend: Blend;
@@ -49,17 +59,18 @@ export const fill = (path: Path, paint: Paint, more: Partial<InkItem> = {}): Ink
   ({ ...plain, kind: 'fill', path, paint, ...more }) as InkItem;
 
 export const stroke = (path: Path, widthPx: number, paint: Paint, more: Partial<InkItem> = {}): InkItem =>
-  ({ ...plain, kind: 'stroke', path, widthPx, paint, ...more }) as InkItem;
+  ({ ...plain, kind: 'stroke', path, widthPx, paint, dash: [], cap: 'round', join: 'round', ...more }) as InkItem;
 
 export const image = (id: string, from: Rect, to: Rect, more: Partial<InkItem> = {}): InkItem =>
-  ({ ...plain, kind: 'image', image: id, from, to, clip: null, ...more }) as InkItem;
+  ({ ...plain, kind: 'image', image: id, from, to, ...more }) as InkItem;
 
 export const group = (items: readonly InkItem[], more: Partial<InkItem> = {}): InkItem =>
-  ({ ...plain, kind: 'group', items, ...more }) as InkItem;
+  ({ ...plain, kind: 'group', items, mask: null, blurPx: 0, ...more }) as InkItem;
 
 /** Names of all images a list draws. */
 export function imagesOf(items: readonly InkItem[]): string[] {
-  return items.flatMap((item) =>
-    item.kind === 'image' ? [item.image] : item.kind === 'group' ? imagesOf(item.items) : [],
-  );
+  return items.flatMap((item) => {
+    if (item.kind === 'image') return [item.image];
+    return item.kind === 'group' ? [...imagesOf(item.items), ...imagesOf(item.mask ?? [])] : [];
+  });
 }

@@ -1,6 +1,7 @@
 import { never } from '../base';
 import { rgbOf } from '../colour';
-import { type Affine, type Path, compose, eachOp, scale } from '../plane';
+import { type Affine, type Path, compose, eachOp, intersect, scale, translate, wholePixels } from '../plane';
+import { inkBounds } from './bounds';
 import type { Ink, InkItem, Paint, Stop } from './ink';
 import type { Easel, Surface2D, SurfaceImage } from './surface';
 
@@ -9,40 +10,37 @@ export type Images = ReadonlyMap<string, SurfaceImage>;
 
 /** Draws a list on an easel, scaled so that the list's width fills the easel's width. */
 export function paint(ink: Ink, easel: Easel, images: Images): void {
-  const base = scale(easel.widthPx / ink.widthPx);
+  const base = scale(easel.region.width / ink.widthPx);
   for (const item of ink.items) paintItem(item, easel, images, base);
 }
 
+/** `outer` maps the list to pixels of the whole surface; an easel over a region takes its own corner off. */
 function paintItem(item: InkItem, easel: Easel, images: Images, outer: Affine): void {
   if (item.opacity <= 0) return;
-  const { surface } = easel;
+  const { surface, region } = easel;
   const m = item.transform ? compose(outer, item.transform) : outer;
   surface.save();
   surface.globalAlpha = item.opacity;
   surface.globalCompositeOperation = operation(item.blend);
+  surface.setTransform(...compose(translate(-region.x, -region.y), m));
   switch (item.kind) {
     case 'group':
-      easel.drawLayer(layered(easel, (layer) => item.items.forEach((child) => paintItem(child, layer, images, m))));
+      paintGroup(item, easel, images, outer, m);
       break;
     case 'image':
-      if (item.clip) easel.drawLayer(layered(easel, (layer) => paintMasked(item, layer, images, m)));
-      else {
-        surface.setTransform(...m);
-        drawImage(item, easel, images);
-      }
+      drawImage(item, easel, images);
       break;
     case 'fill':
-      surface.setTransform(...m);
       surface.fillStyle = style(surface, item.paint);
       trace(surface, item.path);
       surface.fill();
       break;
     case 'stroke':
-      surface.setTransform(...m);
       surface.strokeStyle = style(surface, item.paint);
       surface.lineWidth = item.widthPx;
-      surface.lineCap = 'round';
-      surface.lineJoin = 'round';
+      surface.lineCap = item.cap;
+      surface.lineJoin = item.join;
+      surface.setLineDash([...item.dash]);
       trace(surface, item.path);
       surface.stroke();
       break;
@@ -52,10 +50,29 @@ function paintItem(item: InkItem, easel: Easel, images: Images, outer: Affine): 
   surface.restore();
 }
 
-function layered(easel: Easel, draw: (layer: Easel) => void): Easel {
-  const layer = easel.layer();
-  draw(layer);
-  return layer;
+type GroupItem = Extract<InkItem, { kind: 'group' }>;
+
+function paintGroup(item: GroupItem, easel: Easel, images: Images, outer: Affine, m: Affine): void {
+  const sigma = item.blurPx * Math.hypot(m[0], m[1]);
+  // What lies outside the surface still reaches into it when blurred.
+  const room = {
+    x: easel.region.x - 3 * sigma,
+    y: easel.region.y - 3 * sigma,
+    width: easel.region.width + 6 * sigma,
+    height: easel.region.height + 6 * sigma,
+  };
+  const region = wholePixels(intersect(inkBounds(item, outer), room));
+  if (region.width <= 0 || region.height <= 0) return;
+  const layer = easel.layer(region);
+  for (const child of item.items) paintItem(child, layer, images, m);
+  if (item.mask) {
+    const mask = easel.layer(region);
+    for (const child of item.mask) paintItem(child, mask, images, m);
+    layer.surface.globalCompositeOperation = 'destination-in';
+    layer.drawLayer(mask);
+  }
+  if (sigma > 0.05) easel.surface.filter = `blur(${sigma.toFixed(3)}px)`;
+  easel.drawLayer(layer);
 }
 
 type ImageItem = Extract<InkItem, { kind: 'image' }>;
@@ -66,18 +83,8 @@ function drawImage(item: ImageItem, easel: Easel, images: Images): void {
   easel.surface.imageSmoothingEnabled = true;
   easel.surface.imageSmoothingQuality = 'high';
   const { from, to } = item;
-  easel.drawImage(found, [from.x, from.y, from.width, from.height], [to.x, to.y, to.width, to.height]);
-}
-
-/** The shape first, then the picture only where the shape is: an antialiased edge on every platform. */
-function paintMasked(item: ImageItem, layer: Easel, images: Images, m: Affine): void {
-  if (!item.clip) return;
-  layer.surface.setTransform(...m);
-  layer.surface.fillStyle = '#000000';
-  trace(layer.surface, item.clip);
-  layer.surface.fill();
-  layer.surface.globalCompositeOperation = 'source-in';
-  drawImage(item, layer, images);
+  const [w, h] = [found.widthPx, found.heightPx];
+  easel.drawImage(found, [from.x * w, from.y * h, from.width * w, from.height * h], [to.x, to.y, to.width, to.height]);
 }
 
 const operation = (blend: string): string => (blend === 'normal' ? 'source-over' : blend);

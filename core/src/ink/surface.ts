@@ -1,3 +1,5 @@
+import type { Rect } from '../plane';
+
 /** A gradient of the Canvas standard. */
 export interface SurfaceGradient {
   addColorStop(offset: number, colour: string): void;
@@ -12,6 +14,7 @@ export interface Surface2D {
   globalCompositeOperation: string;
   fillStyle: unknown;
   strokeStyle: unknown;
+  filter: string;
   lineWidth: number;
   lineCap: string;
   lineJoin: string;
@@ -20,7 +23,7 @@ export interface Surface2D {
   save(): void;
   restore(): void;
   setTransform(a: number, b: number, c: number, d: number, e: number, f: number): void;
-  transform(a: number, b: number, c: number, d: number, e: number, f: number): void;
+  setLineDash(lengths: number[]): void;
   beginPath(): void;
   moveTo(x: number, y: number): void;
   lineTo(x: number, y: number): void;
@@ -29,7 +32,6 @@ export interface Surface2D {
   closePath(): void;
   fill(): void;
   stroke(): void;
-  clearRect(x: number, y: number, width: number, height: number): void;
   createLinearGradient(x0: number, y0: number, x1: number, y1: number): SurfaceGradient;
   createRadialGradient(x0: number, y0: number, r0: number, x1: number, y1: number, r1: number): SurfaceGradient;
 }
@@ -37,14 +39,14 @@ export interface Surface2D {
 /** An image a surface can draw; the platform knows what it is. */
 export type SurfaceImage = { readonly widthPx: number; readonly heightPx: number; readonly source: unknown };
 
-/** What a platform lends the painter: a way to draw an image, and a fresh layer of the same size. */
+/** What a platform lends the painter: a way to draw an image, and fresh layers over a region of the same surface. */
 export interface Easel {
   readonly surface: Surface2D;
-  readonly widthPx: number;
-  readonly heightPx: number;
+  /** The region of the whole surface that this easel covers, whole pixels. */
+  readonly region: Rect;
   drawImage(image: SurfaceImage, from: readonly number[], to: readonly number[]): void;
-  /** A clear surface of the same size. */
-  layer(): Easel;
-  /** Draws a layer over this surface pixel for pixel with the surface's alpha and compositing. */
+  /** A clear surface over a region of whole pixels. */
+  layer(region: Rect): Easel;
+  /** Draws a layer in its place, pixel for pixel, with the surface's alpha, filter and compositing. */
   drawLayer(layer: Easel): void;
 }

@@ -35,6 +35,46 @@ export function rotateAbout(angleRad: number, x: number, y: number): Affine {
   return compose(translate(x, y), compose(rotate(angleRad), translate(-x, -y)));
 }
 
+/** The box of a rectangle after a map. */
+export function rectAround(m: Affine, r: Rect): Rect {
+  if (r.width <= 0 && r.height <= 0) return { x: 0, y: 0, width: 0, height: 0 };
+  const corners = [
+    apply(m, { x: r.x, y: r.y }),
+    apply(m, { x: r.x + r.width, y: r.y }),
+    apply(m, { x: r.x, y: r.y + r.height }),
+    apply(m, { x: r.x + r.width, y: r.y + r.height }),
+  ];
+  const x = Math.min(...corners.map((p) => p.x));
+  const y = Math.min(...corners.map((p) => p.y));
+  return { x, y, width: Math.max(...corners.map((p) => p.x)) - x, height: Math.max(...corners.map((p) => p.y)) - y };
+}
+
+export const outset = (r: Rect, by: number): Rect => ({
+  x: r.x - by,
+  y: r.y - by,
+  width: r.width + 2 * by,
+  height: r.height + 2 * by,
+});
+
+/** What two rectangles share; without width or height where they share nothing. */
+export function intersect(a: Rect, b: Rect): Rect {
+  const x = Math.max(a.x, b.x);
+  const y = Math.max(a.y, b.y);
+  return {
+    x,
+    y,
+    width: Math.max(0, Math.min(a.x + a.width, b.x + b.width) - x),
+    height: Math.max(0, Math.min(a.y + a.height, b.y + b.height) - y),
+  };
+}
+
+/** The smallest rectangle of whole pixels around one. */
+export function wholePixels(r: Rect): Rect {
+  const x = Math.floor(r.x);
+  const y = Math.floor(r.y);
+  return { x, y, width: Math.ceil(r.x + r.width) - x, height: Math.ceil(r.y + r.height) - y };
+}
+
 export const centreOf = (r: Rect): Point => ({ x: r.x + r.width / 2, y: r.y + r.height / 2 });
 
 export const contains = (r: Rect, p: Point): boolean =>

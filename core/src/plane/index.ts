@@ -1,3 +1,5 @@
 export * from './geometry';
 export * from './path';
 export * from './homography';
+export * from './fit-curve';
+export * from './polyline';

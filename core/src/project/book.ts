@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Brief, emptyBrief } from '../book';
-import { Doc } from '../cover';
+import { Area, Doc, type Fill } from '../cover';
 import { Scene, defaultScene } from '../mockup';
 
 /** A picture a title uses, stored upright; its bytes are kept beside the document under the same id (their hash). */
@@ -13,7 +13,48 @@ export const Asset = z.object({
 });
 export type Asset = z.infer<typeof Asset>;
 
-export const BOOK_SCHEMA = 1;
+/** A person's own font: its bytes are kept beside the document under its id. Cuts name it "own/<id>". */
+export const OwnFace = z.object({
+  id: z.string().regex(/^[a-z0-9]{6,40}$/),
+  name: z.string().max(120),
+  format: z.enum(['ttf', 'otf']),
+});
+export type OwnFace = z.infer<typeof OwnFace>;
+
+/** A cover as it was when a person named it. */
+export const Version = z.object({
+  id: z.string().min(1).max(40),
+  name: z.string().max(120),
+  madeAt: z.iso.datetime(),
+  cover: Doc,
+});
+export type Version = z.infer<typeof Version>;
+
+/** Where a part sits in a sibling, as far as a person has placed it there by hand. */
+export const Place = z.object({
+  area: Area.optional(),
+  hidden: z.boolean().optional(),
+  align: z.enum(['left', 'centre', 'right']).optional(),
+  alignY: z.enum(['top', 'middle', 'bottom']).optional(),
+  follows: z.null().optional(),
+  size: z.number().min(0.004).max(2).nullable().optional(),
+  maxSize: z.number().min(0.004).max(2).optional(),
+  focus: z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) }).optional(),
+  zoom: z.number().min(1).max(8).optional(),
+});
+export type Place = z.infer<typeof Place>;
+
+/** The same cover at another ratio, such as a square for an audiobook: words, pictures and colours follow the cover. */
+export const Sibling = z.object({
+  name: z.string().max(60),
+  widthPx: z.number().int().min(16).max(10_000),
+  heightPx: z.number().int().min(16).max(10_000),
+  places: z.record(z.string(), Place),
+});
+export type Sibling = z.infer<typeof Sibling>;
+
+export const MOST_VERSIONS = 60;
+export const BOOK_SCHEMA = 2;
 
 /** Everything known of one title. The flat cover is the source; mockup, promo and files hold only how they are made from it. */
 export const Book = z.object({
@@ -26,6 +67,9 @@ export const Book = z.object({
   /** True while the promo's colours are taken from the cover and turn with it. */
   promoFollows: z.boolean(),
   assets: z.record(z.string(), Asset),
+  faces: z.record(z.string(), OwnFace),
+  versions: z.array(Version).max(MOST_VERSIONS),
+  siblings: z.record(z.string(), Sibling),
   /** Stable identifier for ebook files, a urn. */
   identifier: z.string().regex(/^urn:[\w:.-]{4,80}$/),
   createdAt: z.iso.datetime(),
@@ -43,16 +87,28 @@ export function newBook(id: string, identifier: string, now: string, cover: Doc,
     promo,
     promoFollows: true,
     assets: {},
+    faces: {},
+    versions: [],
+    siblings: {},
     identifier,
     createdAt: now,
     updatedAt: now,
   };
 }
 
-/** Ids of the pictures that the cover and the promo draw. */
+/** Ids of the pictures that the cover, its kept versions and the promo draw. */
 export function assetsInUse(book: Book): string[] {
-  const parts = [...Object.values(book.cover.parts), ...Object.values(book.promo.parts)];
-  return [
-    ...new Set(parts.flatMap((p) => (p.kind === 'picture' && p.source.kind === 'asset' ? [p.source.asset] : []))),
-  ];
+  const docs = [book.cover, book.promo, ...book.versions.map((v) => v.cover)];
+  const ofFill = (fill: Fill | null): string[] => (fill?.kind === 'picture' ? [fill.asset] : []);
+  const ids = docs
+    .flatMap((doc) => Object.values(doc.parts))
+    .flatMap((part) => {
+      if (part.kind === 'picture') return part.source.kind === 'asset' ? [part.source.asset] : [];
+      if (part.kind === 'words' || part.kind === 'shape') return ofFill(part.fill);
+      return part.kind === 'ground' ? ofFill(part.paint) : [];
+    });
+  return [...new Set(ids)];
 }
+
+/** Ids of all files that belong to a title: pictures in use and its own faces. */
+export const filesInUse = (book: Book): string[] => [...assetsInUse(book), ...Object.keys(book.faces)];

@@ -2,7 +2,7 @@ import { unzipSync, zipSync, type Zippable } from 'fflate';
 import { z } from 'zod';
 import { type Result, fail, hashBytes, ok } from '../base';
 import { readImage } from '../image-file';
-import { type Book, assetsInUse } from './book';
+import { type Book, type OwnFace, assetsInUse } from './book';
 import { readBook } from './migrate';
 
 export const FILE_FORMAT = 'yosomi';
@@ -17,9 +17,11 @@ export type Project = { readonly book: Book; readonly files: ReadonlyMap<string,
 
 const nameOf = (id: string, format: string): string => `assets/${id}.${format === 'jpeg' ? 'jpg' : format}`;
 
+const faceFile = (face: OwnFace): string => `faces/${face.id}.${face.format}`;
+
 /**
- * One title as one file: a zip with `manifest.json` ({format, version, book}) and `assets/<id>.<jpg|png|webp>`.
- * Only pictures in use go in. Equal projects give equal bytes.
+ * One title as one file: a zip with `manifest.json` ({format, version, book}), `assets/<id>.<jpg|png|webp>` and
+ * `faces/<id>.<ttf|otf>`. Only pictures in use go in. Equal projects give equal bytes.
  */
 export function packProject({ book, files }: Project): Uint8Array<ArrayBuffer> {
   const used = assetsInUse(book).sort();
@@ -30,12 +32,16 @@ export function packProject({ book, files }: Project): Uint8Array<ArrayBuffer> {
     const bytes = files.get(asset.id);
     if (bytes) entries[nameOf(asset.id, asset.format)] = [bytes, { level: 0 }];
   }
+  for (const face of Object.values(book.faces).sort((a, b) => (a.id < b.id ? -1 : 1))) {
+    const bytes = files.get(face.id);
+    if (bytes) entries[faceFile(face)] = bytes;
+  }
   return zipSync(entries, { level: 6, mtime: new Date(1980, 0, 1) }) as Uint8Array<ArrayBuffer>;
 }
 
 /**
  * Reads such a file, bounded in entries and unpacked size before anything is unpacked.
- * Faults: `project-damaged`, `project-newer`, `project-not`, `project-large`, `project-picture`.
+ * Faults: `project-damaged`, `project-newer`, `project-not`, `project-large`, `project-picture`, `project-face`.
  */
 export function unpackProject(bytes: Uint8Array): Result<Project> {
   if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) return fail('project-not');
@@ -49,7 +55,7 @@ export function unpackProject(bytes: Uint8Array): Result<Project> {
         count++;
         total += file.originalSize;
         if (count > MOST_ENTRIES || total > MOST_UNPACKED) tooLarge = true;
-        return !tooLarge && (file.name === 'manifest.json' || file.name.startsWith('assets/'));
+        return !tooLarge && /^(manifest\.json$|assets\/|faces\/)/.test(file.name);
       },
     });
   } catch {
@@ -77,6 +83,11 @@ export function unpackProject(bytes: Uint8Array): Result<Project> {
     if (!image.ok || image.value.format !== asset.format) return fail('project-picture', { name: asset.name });
     if (assetId(data) !== id) return fail('project-picture', { name: asset.name });
     files.set(id, data as Uint8Array<ArrayBuffer>);
+  }
+  for (const face of Object.values(book.faces)) {
+    const data = entries[faceFile(face)];
+    if (!data || assetId(data) !== face.id) return fail('project-face', { name: face.name });
+    files.set(face.id, data as Uint8Array<ArrayBuffer>);
   }
   return ok({ book, files });
 }

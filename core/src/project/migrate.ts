@@ -1,10 +1,11 @@
 import { type Result, fail, ok } from '../base';
 import { BOOK_SCHEMA, Book } from './book';
+import { to2 } from './migrations/to-2';
 
 type Loose = Record<string, unknown>;
 
 /** Each entry takes a document of its number to the next. A document is only ever read through this table. */
-export const MIGRATIONS: Readonly<Record<number, (old: Loose) => Loose>> = {};
+export const MIGRATIONS: Readonly<Record<number, (old: Loose) => Loose>> = { 1: to2 };
 
 /** Reads a stored or imported document of any known schema. Faults: `project-newer`, `project-damaged`. */
 export function readBook(raw: unknown): Result<Book> {

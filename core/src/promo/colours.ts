@@ -1,5 +1,5 @@
 import { type Hex, type Swatch, accentOf, contrast, labOf, rgbOf, withLightness } from '../colour';
-import type { Doc, Part } from '../cover';
+import { type Doc, type Fill, type Part, evenStops } from '../cover';
 
 /** The colours of a promo by what they are for. */
 export type PromoColours = {
@@ -37,19 +37,28 @@ export function promoColours(swatches: readonly Swatch[]): PromoColours {
   };
 }
 
+const halo = ({ centre, ground }: PromoColours): Fill => ({
+  kind: 'radial',
+  centre: { x: 0.5, y: 0.5 },
+  reach: 1,
+  stops: evenStops([centre, ground]),
+});
+
 /** The promo in these colours: ground, plate and words by what they are. Bands, rules and free colours of pictures stay. */
 export function dressPromo(doc: Doc, colours: PromoColours): Doc {
   const parts = Object.fromEntries(
     Object.entries(doc.parts).map(([id, part]): [string, Part] => {
       switch (part.kind) {
         case 'ground':
-          return [id, { ...part, paint: { kind: 'radial', colours: [colours.centre, colours.ground] } }];
+          return [id, { ...part, paint: halo(colours) }];
         case 'words':
           return [id, { ...part, colour: part.role === 'call' ? colours.onPlate : colours.ink }];
         case 'shape':
           return [id, part.role === 'plate' ? { ...part, colour: colours.plate } : part];
         case 'picture':
         case 'scrim':
+        case 'curve':
+        case 'overlay':
           return [id, part];
       }
     }),

@@ -1,6 +1,6 @@
 import type { Brief } from '../book';
 import type { Swatch } from '../colour';
-import { type Doc, commonDefaults, docOf, newGround, newPicture, newWords } from '../cover';
+import { type Doc, docOf, newGround, newPicture, newShape, newWords } from '../cover';
 
 import { dressPromo, promoColours } from './colours';
 
@@ -52,13 +52,11 @@ export function firstPromo(brief: Brief, swatches: readonly Swatch[], titleCut: 
       id: 'book-title',
     },
     {
-      ...commonDefaults,
-      kind: 'shape',
-      role: 'plate',
+      ...newShape(
+        { kind: 'rectangle', radius: 0.12 },
+        { role: 'plate', area: { x: 0.075, y: 0.665, width: 0.32, height: 0.082 }, colour: plate },
+      ),
       id: 'call-plate',
-      area: { x: 0.075, y: 0.665, width: 0.32, height: 0.082 },
-      radius: 0.12,
-      colour: plate,
     },
     {
       ...newWords({

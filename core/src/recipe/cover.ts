@@ -1,11 +1,11 @@
 import { keyOf } from '../base';
 import type { Brief } from '../book';
-import { needs, type Resources } from '../compose';
 import type { Doc } from '../cover';
-import type { Images, SurfaceImage } from '../ink';
+import type { Images } from '../ink';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
-import { type Settled, settle } from './settle';
+import { gather } from './gather';
+import { MEASURE_PX, type Settled, settle } from './settle';
 import type { Studio } from './studio';
 
 /** The words of the brief that a composition can show. */
@@ -27,37 +27,24 @@ const knownKeys = new WeakMap<Doc, { brief: Brief; key: string }>();
 export function coverKey(book: Book): string {
   const known = knownKeys.get(book.cover);
   if (known?.brief === book.brief) return known.key;
-  const key = keyOf({ cover: book.cover, brief: shown(book.brief), painter: 1 });
+  const key = keyOf({ cover: book.cover, brief: shown(book.brief), painter: 2 });
   knownKeys.set(book.cover, { brief: book.brief, key });
   return key;
 }
 
-/** Fonts and pictures of a document, loaded. `extra` adds images that are made and not stored. */
-export async function gather(
-  doc: Doc,
+/** The cover composed, measured and made readable, with images for a width. */
+export async function settledCover(
+  book: Book,
   studio: Studio,
-  extra: Images = new Map(),
-): Promise<{ resources: Resources; images: Images }> {
-  const wanted = needs(doc);
-  await studio.loadFonts(wanted.cuts);
-  const images = new Map<string, SurfaceImage>(extra);
-  for (const id of wanted.images) {
-    if (images.has(id) || id === 'mockup') continue;
-    const picture = await studio.picture(id);
-    if (picture) images.set(id, picture);
-  }
-  return { resources: { shaper: studio.shaper, images }, images };
-}
-
-/** The cover composed, measured and made readable. */
-export async function settledCover(book: Book, studio: Studio): Promise<{ settled: Settled; images: Images }> {
-  const { resources, images } = await gather(book.cover, studio);
+  widthPx: number,
+): Promise<{ settled: Settled; images: Images }> {
+  const { resources, images } = await gather(book.cover, book.brief, studio, Math.max(widthPx, MEASURE_PX));
   return { settled: settle(book.cover, book.brief, resources, images, studio.paint.bind(studio)), images };
 }
 
 /** The flat cover as pixels. */
 export async function coverRaster(book: Book, widthPx: number, studio: Studio): Promise<Raster> {
-  const { settled, images } = await settledCover(book, studio);
+  const { settled, images } = await settledCover(book, studio, widthPx);
   return studio.paint(settled.composition.ink, widthPx, images);
 }
 

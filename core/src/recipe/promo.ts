@@ -7,7 +7,8 @@ import type { Scene } from '../mockup';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
 import { dressPromo, promoColours } from '../promo';
-import { coverRaster, gather } from './cover';
+import { coverRaster } from './cover';
+import { gather } from './gather';
 import { mockupKey } from './mockup';
 import type { Studio } from './studio';
 
@@ -45,7 +46,13 @@ export async function composePromo(
   studio: Studio,
 ): Promise<{ doc: Doc; composition: Composition; images: Images }> {
   const doc = await promoDoc(book, studio);
-  const { resources, images } = await gather(doc, studio, new Map([['mockup', studio.imageOf(mockup)]]));
+  const { resources, images } = await gather(
+    doc,
+    book.brief,
+    studio,
+    doc.widthPx,
+    new Map([['mockup', studio.imageOf(mockup)]]),
+  );
   return { doc, composition: compose(doc, book.brief, resources), images };
 }
 

@@ -1,9 +1,9 @@
 import { type Finding, finding } from '../base';
 import type { Brief } from '../book';
 import { type Hex, hexOf, labOf, luminance, rgbOf, withLightness } from '../colour';
-import { type AddedScrim, type Composition, type Resources, areaPx, compose, scrimAt } from '../compose';
+import { type AddedScrim, type Composition, type Resources, areaPx, compose, scrimAt, wordColour } from '../compose';
 import { type Doc, type WordsPart } from '../cover';
-import { ENOUGH, type Veil, type WordContrast, behindLetters, readsFrom, wordContrast } from '../glance';
+import { ENOUGH, type Veil, type WordContrast, behindLetters, luminancesIn, readsFrom, wordContrast } from '../glance';
 import type { Images, Ink } from '../ink';
 import { centreOf, contains, union, type Rect } from '../plane';
 import type { Raster } from '../pixels';
@@ -29,7 +29,7 @@ export type Settled = {
 };
 
 /** Width at which contrast is measured: small letters still have several pixels there. */
-const MEASURE_PX = 400;
+export const MEASURE_PX = 400;
 const STEP = 0.05;
 const MOST = 0.95;
 
@@ -59,15 +59,16 @@ export function settle(
   const only = (keep: (id: string | null) => boolean): Raster =>
     paint({ ...bare.ink, items: bare.ink.items.filter((item) => keep(item.part)) }, MEASURE_PX, images);
   const under = only((id) => !isWords(id));
-  const mask = behindLetters(only(isWords));
+  const letters = only(isWords);
+  const mask = behindLetters(letters);
   const k = under.width / doc.widthPx;
   const measure = ({ part, block }: Measured, veils: readonly Veil[]): WordContrast[] =>
     block.words
       .filter((word) => word.box.width > 0)
       .map((word) => {
-        const colour = part.minor && word.minor ? part.minor.colour : part.colour;
         const box = { x: word.box.x * k, y: word.box.y * k, width: word.box.width * k, height: word.box.height * k };
-        return wordContrast(word.text, colour, box, under, mask, veils);
+        const own = part.fill ? luminancesIn(letters, box) : [luminance(rgbOf(wordColour(part, word)))];
+        return wordContrast(word.text, own, box, under, mask, veils);
       });
   const passes = (words: readonly WordContrast[]): boolean => words.every((word) => word.worstTenth >= ENOUGH);
 
@@ -78,7 +79,7 @@ export function settle(
   // Over a plain ground a scrim would only look like a stain: there the colour itself is at fault.
   const pictured = Object.values(doc.parts).some((p) => p.kind === 'picture' && !p.hidden);
   const low = measured.filter(
-    (m) => pictured && m.part.support === 'auto' && !onPlate(m.block) && !passes(measure(m, [])),
+    (m) => pictured && m.part.support === 'auto' && !m.part.plate && !onPlate(m.block) && !passes(measure(m, [])),
   );
 
   const added: AddedScrim[] = [];

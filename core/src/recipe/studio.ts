@@ -5,12 +5,15 @@ import type { Shaper } from '../text';
 /** What a platform lends the recipes: fonts, pictures, a canvas and encoders. Browser workers and Node each have one. */
 export interface Studio {
   readonly shaper: Shaper;
-  /** Makes sure these cuts are in the shaper. */
+  /** Makes sure these cuts are in the shaper; a person's own face that is missing or damaged is left out. */
   loadFonts(cuts: readonly string[]): Promise<void>;
   /** A decoded, upright picture by asset id; null where its bytes are missing or damaged. */
   picture(asset: string): Promise<SurfaceImage | null>;
   paint(ink: Ink, widthPx: number, images: Images): Raster;
   imageOf(raster: Raster): SurfaceImage;
+  pixelsOf(image: SurfaceImage): Raster;
+  /** The same image at another width, smoothly resampled. */
+  resized(image: SurfaceImage, widthPx: number): SurfaceImage;
   /** JPEG without density and profile. Quality 1..100. */
   encodeJpeg(raster: Raster, quality: number, progressive: boolean): Promise<Uint8Array<ArrayBuffer>>;
 }

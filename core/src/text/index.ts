@@ -2,3 +2,4 @@ export * from './font-book';
 export * from './shaper';
 export * from './breaking';
 export * from './layout';
+export * from './along';

@@ -1,6 +1,6 @@
 import type * as HarfBuzz from 'harfbuzzjs';
 import { type Result, fail, ok } from '../base';
-import { type Path, type Rect, PathBuilder, pathBounds } from '../plane';
+import { type Path, type Rect, PathBuilder, pathBounds, transformPath, translate } from '../plane';
 import type { CutId } from './font-book';
 
 /** Shaped text of one font, in em, baseline at y = 0, y down. */
@@ -8,10 +8,26 @@ export type Run = {
   /** Pen advance without the tracking after the last letter. */
   readonly advance: number;
   readonly path: Path;
+  /** Each drawn sign by itself, its own pen at 0; `at` is where its pen stands in the run. */
+  readonly glyphs: readonly RunGlyph[];
   readonly ink: Rect;
   /** Letters the font lacks. */
   readonly missing: readonly string[];
 };
+
+export type RunGlyph = { readonly at: number; readonly advance: number; readonly path: Path };
+
+/** How text is drawn from a font, beyond what the font does by itself. */
+export type Manner = {
+  /** Added between letters, em. */
+  readonly tracking: number;
+  readonly smallCaps: boolean;
+  readonly alternates: boolean;
+  /** Percent of the family's own width, on its width axis; null leaves it. */
+  readonly wide: number | null;
+};
+
+export const plainManner: Manner = { tracking: 0, smallCaps: false, alternates: false, wide: null };
 
 /** Heights above the baseline and depth below it, in em. */
 export type FontMetrics = {
@@ -21,9 +37,21 @@ export type FontMetrics = {
   readonly xHeight: number;
 };
 
-type Loaded = { font: HarfBuzz.Font; unitsPerEm: number; metrics: FontMetrics; glyphs: Map<number, Path> };
+type Loaded = {
+  readonly face: HarfBuzz.Face;
+  readonly unitsPerEm: number;
+  readonly metrics: FontMetrics;
+  readonly axes: Readonly<Record<string, number>>;
+  /** The feature tags that the font has. */
+  readonly features: ReadonlySet<string>;
+  /** Fonts and their outlines by width. */
+  readonly widths: Map<number | null, { font: HarfBuzz.Font; glyphs: Map<number, Path> }>;
+};
 
 const RUN_CACHE = 4000;
+
+/** Feature tags of other letter shapes: swashes, stylistic alternates and the first stylistic set. */
+const ALTERNATES = ['swsh', 'salt', 'ss01'];
 
 /**
  * Holds fonts by cut and shapes text with HarfBuzz: kerning, ligatures and scripts as the font says.
@@ -44,22 +72,24 @@ export class Shaper {
   }
 
   /** Faults: `font-damaged` when the bytes are not a font with outlines. */
-  add(cut: CutId, bytes: Uint8Array): Result<void> {
+  add(cut: CutId, bytes: Uint8Array, axes: Readonly<Record<string, number>> = {}): Result<void> {
     const face = new this.#hb.Face(new this.#hb.Blob(bytes.slice()));
-    const font = new this.#hb.Font(face);
     const unitsPerEm = face.upem;
+    if (face.collectUnicodes().length === 0 || !(unitsPerEm > 0)) return fail('font-damaged', { cut });
+    const font = this.#fontOf(face, axes);
     const letter = (ch: number): Rect => {
       const glyph = font.glyph(ch);
       return glyph ? pathBounds(this.#outline(font, glyph, unitsPerEm)) : { x: 0, y: 0, width: 0, height: 0 };
     };
-    if (face.collectUnicodes().length === 0 || !(unitsPerEm > 0)) return fail('font-damaged', { cut });
     const extents = font.hExtents();
     const cap = letter(72);
     const ex = letter(120);
     this.#fonts.set(cut, {
-      font,
+      face,
       unitsPerEm,
-      glyphs: new Map(),
+      axes,
+      features: new Set(face.getTableFeatureTags('GSUB')),
+      widths: new Map([[null, { font, glyphs: new Map() }]]),
       metrics: {
         ascent: extents.ascender / unitsPerEm,
         descent: -extents.descender / unitsPerEm,
@@ -70,21 +100,50 @@ export class Shaper {
     return ok(undefined);
   }
 
+  /** Whether a font can set small capitals, and whether it has other shapes for some letters. */
+  offers(cut: CutId): { smallCaps: boolean; alternates: boolean } {
+    const { features } = this.#loaded(cut);
+    return { smallCaps: features.has('smcp'), alternates: ALTERNATES.some((tag) => features.has(tag)) };
+  }
+
+  /** Letters of a text that a font lacks, each once. */
+  lacks(cut: CutId, text: string): string[] {
+    const { font } = this.#width(this.#loaded(cut), null);
+    const letters = new Set([...text].filter((ch) => !/\s/.test(ch)));
+    return [...letters].filter((ch) => !font.glyph(ch.codePointAt(0) ?? 0));
+  }
+
+  #fontOf(face: HarfBuzz.Face, axes: Readonly<Record<string, number>>): HarfBuzz.Font {
+    const font = new this.#hb.Font(face);
+    const settings = Object.entries(axes);
+    if (settings.length > 0) font.setVariations(settings.map(([tag, value]) => new this.#hb.Variation(tag, value)));
+    return font;
+  }
+
+  #width(loaded: Loaded, wide: number | null): { font: HarfBuzz.Font; glyphs: Map<number, Path> } {
+    const known = loaded.widths.get(wide);
+    if (known) return known;
+    const font = this.#fontOf(loaded.face, { ...loaded.axes, wdth: wide ?? 100 });
+    const made = { font, glyphs: new Map<number, Path>() };
+    loaded.widths.set(wide, made);
+    return made;
+  }
+
   metrics(cut: CutId): FontMetrics {
     return this.#loaded(cut).metrics;
   }
 
   /** Width of a word space, in em. */
-  space(cut: CutId, trackingEm: number): number {
-    return this.shape(cut, ' ', 0).advance + trackingEm;
+  space(cut: CutId, manner: Manner): number {
+    return this.shape(cut, ' ', { ...manner, tracking: 0 }).advance + manner.tracking;
   }
 
-  shape(cut: CutId, text: string, trackingEm: number): Run {
-    const key = `${cut} ${trackingEm} ${text}`;
+  shape(cut: CutId, text: string, manner: Manner): Run {
+    const key = `${cut} ${manner.tracking} ${manner.smallCaps} ${manner.alternates} ${manner.wide} ${text}`;
     const known = this.#runs.get(key);
     if (known) return known;
     if (this.#runs.size > RUN_CACHE) this.#runs.clear();
-    const run = this.#shape(this.#loaded(cut), text, trackingEm);
+    const run = this.#shape(this.#loaded(cut), text, manner);
     this.#runs.set(key, run);
     return run;
   }
@@ -95,40 +154,46 @@ export class Shaper {
     return loaded;
   }
 
-  #shape(loaded: Loaded, text: string, trackingEm: number): Run {
-    const { font, unitsPerEm } = loaded;
+  #shape(loaded: Loaded, text: string, { tracking, smallCaps, alternates, wide }: Manner): Run {
+    const { unitsPerEm } = loaded;
+    const { font, glyphs: outlines } = this.#width(loaded, wide);
     const buffer = new this.#hb.Buffer();
     buffer.addText(text);
     buffer.guessSegmentProperties();
-    // Spread letters must not be joined into ligatures.
-    const features = trackingEm > 0.02 ? [new this.#hb.Feature('liga', 0), new this.#hb.Feature('clig', 0)] : [];
+    const on = (tags: readonly string[], value: number): HarfBuzz.Feature[] =>
+      tags.map((tag) => new this.#hb.Feature(tag, value));
+    const features = [
+      // Spread letters must not be joined into ligatures.
+      ...(tracking > 0.02 ? on(['liga', 'clig'], 0) : []),
+      ...(smallCaps ? on(['smcp'], 1) : []),
+      ...(alternates ? on(ALTERNATES, 1) : []),
+    ];
     this.#hb.shape(font, buffer, features);
     const infos = buffer.getGlyphInfos();
     const positions = buffer.getGlyphPositions();
     const ops: number[] = [];
+    const glyphs: RunGlyph[] = [];
     const missing = new Set<string>();
     let pen = 0;
     infos.forEach((info, i) => {
       const place = positions[i];
       if (info.codepoint === 0) missing.add(String.fromCodePoint(text.codePointAt(info.cluster) ?? 0xfffd));
-      let outline = loaded.glyphs.get(info.codepoint);
-      if (!outline) loaded.glyphs.set(info.codepoint, (outline = this.#outline(font, info.codepoint, unitsPerEm)));
-      const dx = pen + (place.xOffset ?? 0) / unitsPerEm;
-      const dy = -(place.yOffset ?? 0) / unitsPerEm;
-      for (let at = 0; at < outline.ops.length;) {
-        const code = outline.ops[at++];
-        ops.push(code);
-        const coords = code === 4 ? 0 : code < 2 ? 2 : code === 2 ? 4 : 6;
-        for (let k = 0; k < coords; k += 2) ops.push(outline.ops[at++] + dx, outline.ops[at++] + dy);
-      }
+      let outline = outlines.get(info.codepoint);
+      if (!outline) outlines.set(info.codepoint, (outline = this.#outline(font, info.codepoint, unitsPerEm)));
+      const own = transformPath(
+        outline,
+        translate((place.xOffset ?? 0) / unitsPerEm, -(place.yOffset ?? 0) / unitsPerEm),
+      );
       const advance = (place.xAdvance ?? 0) / unitsPerEm;
+      if (own.ops.length > 0) glyphs.push({ at: pen, advance, path: own });
+      for (const n of transformPath(own, translate(pen, 0)).ops) ops.push(n);
       pen += advance;
       // Combining marks keep their place over the letter.
       const last = i === infos.length - 1;
-      if (!last && advance > 0) pen += trackingEm;
+      if (!last && advance > 0) pen += tracking;
     });
     const path = { ops };
-    return { advance: pen, path, ink: pathBounds(path), missing: [...missing] };
+    return { advance: pen, path, glyphs, ink: pathBounds(path), missing: [...missing] };
   }
 
   #outline(font: HarfBuzz.Font, glyph: number, unitsPerEm: number): Path {

@@ -1,8 +1,9 @@
 import encode from '@jsquash/jpeg/encode.js';
 import { type Easel, type Images, type Ink, type Surface2D, type SurfaceImage, paint } from '@yosomi/core/ink';
 import { type Raster, flatten, raster } from '@yosomi/core/pixels';
+import type { Rect } from '@yosomi/core/plane';
 import type { Studio } from '@yosomi/core/recipe';
-import { Shaper } from '@yosomi/core/text';
+import { OWN_FACE, Shaper, findCut, isOwnCut } from '@yosomi/core/text';
 import { liesOnSide, readImage, stripMetadata, uprightMap } from '@yosomi/core/image-file';
 import { db } from '../persist/db';
 import { fontUrl } from '../platform/font-files';
@@ -13,11 +14,8 @@ class BrowserEasel implements Easel {
   readonly context: OffscreenCanvasRenderingContext2D;
   readonly surface: Surface2D;
 
-  constructor(
-    readonly widthPx: number,
-    readonly heightPx: number,
-  ) {
-    this.canvas = new OffscreenCanvas(widthPx, heightPx);
+  constructor(readonly region: Rect) {
+    this.canvas = new OffscreenCanvas(region.width, region.height);
     const context = this.canvas.getContext('2d', { willReadFrequently: true });
     if (!context) throw new Error('no canvas to draw on');
     this.context = context;
@@ -28,15 +26,18 @@ class BrowserEasel implements Easel {
     this.context.drawImage(image.source as OffscreenCanvas, f[0], f[1], f[2], f[3], t[0], t[1], t[2], t[3]);
   }
 
-  layer(): BrowserEasel {
-    return new BrowserEasel(this.widthPx, this.heightPx);
+  layer(region: Rect): BrowserEasel {
+    return new BrowserEasel(region);
   }
 
   drawLayer(layer: Easel): void {
     this.context.setTransform(1, 0, 0, 1, 0, 0);
-    this.context.drawImage((layer as BrowserEasel).canvas, 0, 0);
+    const { x, y } = layer.region;
+    this.context.drawImage((layer as BrowserEasel).canvas, x - this.region.x, y - this.region.y);
   }
 }
+
+const easelOf = (width: number, height: number): BrowserEasel => new BrowserEasel({ x: 0, y: 0, width, height });
 
 /** Decodes a picture that `readImage` has accepted, upright, without premultiplied colours. */
 export async function decodeUpright(bytes: Uint8Array<ArrayBuffer>): Promise<OffscreenCanvas | null> {
@@ -48,7 +49,7 @@ export async function decodeUpright(bytes: Uint8Array<ArrayBuffer>): Promise<Off
   const bitmap = await createImageBitmap(blob).catch(() => null);
   if (!bitmap) return null;
   const side = liesOnSide(orientation);
-  const easel = new BrowserEasel(side ? heightPx : widthPx, side ? widthPx : heightPx);
+  const easel = easelOf(side ? heightPx : widthPx, side ? widthPx : heightPx);
   easel.context.setTransform(...uprightMap(orientation, widthPx, heightPx));
   easel.context.drawImage(bitmap, 0, 0);
   bitmap.close();
@@ -84,12 +85,18 @@ export class BrowserStudio implements Studio {
   }
 
   async #loadFont(cut: string): Promise<void> {
+    if (isOwnCut(cut)) {
+      const row = await db.assets.get(cut.slice(OWN_FACE.length));
+      if (row) this.shaper.add(cut, row.bytes);
+      else this.#fonts.delete(cut);
+      return;
+    }
     const bytes = await fetchBytes(fontUrl(cut));
     if (!bytes) {
       this.#fonts.delete(cut);
       throw new Error(`font did not load: ${cut}`);
     }
-    this.shaper.add(cut, bytes);
+    this.shaper.add(cut, bytes, findCut(cut)?.cut.axes ?? {});
   }
 
   async picture(asset: string): Promise<SurfaceImage | null> {
@@ -112,14 +119,31 @@ export class BrowserStudio implements Studio {
   }
 
   paint(ink: Ink, widthPx: number, images: Images): Raster {
-    const easel = new BrowserEasel(widthPx, Math.max(1, Math.round((widthPx * ink.heightPx) / ink.widthPx)));
+    const height = Math.max(1, Math.round((widthPx * ink.heightPx) / ink.widthPx));
+    const easel = easelOf(widthPx, height);
     paint(ink, easel, images);
-    const { data } = easel.context.getImageData(0, 0, easel.widthPx, easel.heightPx);
-    return raster(easel.widthPx, easel.heightPx, data as Uint8ClampedArray<ArrayBuffer>);
+    const { data } = easel.context.getImageData(0, 0, widthPx, height);
+    return raster(widthPx, height, data as Uint8ClampedArray<ArrayBuffer>);
+  }
+
+  resized(image: SurfaceImage, widthPx: number): SurfaceImage {
+    const heightPx = Math.max(1, Math.round((widthPx * image.heightPx) / image.widthPx));
+    const easel = easelOf(widthPx, heightPx);
+    easel.context.imageSmoothingQuality = 'high';
+    easel.context.drawImage(image.source as OffscreenCanvas, 0, 0, widthPx, heightPx);
+    return { widthPx, heightPx, source: easel.canvas };
+  }
+
+  pixelsOf(image: SurfaceImage): Raster {
+    const { widthPx, heightPx } = image;
+    const context = (image.source as OffscreenCanvas).getContext('2d');
+    if (!context) throw new Error('no canvas to read');
+    const { data } = context.getImageData(0, 0, widthPx, heightPx);
+    return raster(widthPx, heightPx, data as Uint8ClampedArray<ArrayBuffer>);
   }
 
   imageOf(source: Raster): SurfaceImage {
-    const easel = new BrowserEasel(source.width, source.height);
+    const easel = easelOf(source.width, source.height);
     easel.context.putImageData(new ImageData(source.data, source.width, source.height), 0, 0);
     return { widthPx: source.width, heightPx: source.height, source: easel.canvas };
   }

@@ -113,14 +113,14 @@ const api = {
   async coverView(input: Book, widthPx: number, quick: boolean): Promise<CoverView> {
     const book = Book.parse(input);
     if (quick && lastAdded.book === book.id) {
-      const { resources, images } = await gather(book.cover, studio);
+      const { resources, images } = await gather(book.cover, book.brief, studio, widthPx);
       const composition = compose(book.cover, book.brief, resources, lastAdded.added);
       const view = studio.paint(composition.ink, widthPx, images);
       const bitmap = await bitmapOf(view);
       const { frames, findings } = composition;
       return transfer({ bitmap, thumbs: [], reports: new Map(), frames, findings, added: lastAdded.added }, [bitmap]);
     }
-    const { settled, images } = await settledCover(book, studio);
+    const { settled, images } = await settledCover(book, studio, Math.max(widthPx, 800));
     lastAdded = { book: book.id, added: settled.added };
     const full = studio.paint(settled.composition.ink, Math.max(widthPx, 800), images);
     const view = shrink(full, widthPx, Math.round((widthPx * full.height) / full.width));

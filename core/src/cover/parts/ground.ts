@@ -1,18 +1,12 @@
 import { z } from 'zod';
-import { HexColour, common } from './common';
+import { Border, common } from './common';
+import { Fill } from './fill';
 
-/** What lies under everything: one colour, or a linear gradient at an angle (0 from left to right, clockwise). */
+/** What lies under everything, with an optional border along the edge (`inset` a fraction of the width). */
 export const GroundPart = z.object({
   kind: z.literal('ground'),
   ...common,
-  paint: z.discriminatedUnion('kind', [
-    z.object({ kind: z.literal('flat'), colour: HexColour }),
-    z.object({
-      kind: z.literal('linear'),
-      angleRad: z.number().min(-7).max(7),
-      colours: z.array(HexColour).min(2).max(5),
-    }),
-    z.object({ kind: z.literal('radial'), colours: z.array(HexColour).min(2).max(5) }),
-  ]),
+  paint: Fill,
+  border: Border.extend({ inset: z.number().min(0).max(0.2) }).nullable(),
 });
 export type GroundPart = z.infer<typeof GroundPart>;

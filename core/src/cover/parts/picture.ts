@@ -1,17 +1,66 @@
 import { z } from 'zod';
-import { Area, common } from './common';
+import { Area, AssetId, Border, CutName, HexColour, Shadow, common, unit } from './common';
 
-/** A picture in a frame. `focus` 0..1 says which point stays in view, `zoom` enlarges about it. Never stretched. */
+/** The shape a picture is cut to. Lengths are fractions of the shorter side of the frame. */
+export const Mask = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('rectangle'), radius: z.number().min(0).max(0.5) }),
+  z.object({ kind: z.literal('ellipse') }),
+  z.object({ kind: z.literal('polygon'), sides: z.number().int().min(3).max(24) }),
+  z.object({ kind: z.literal('arch') }),
+  z.object({ kind: z.literal('torn'), rough: z.number().min(0.005).max(0.3), seed: z.number().int().min(0).max(9999) }),
+  z.object({ kind: z.literal('brush'), rough: z.number().min(0.02).max(1), seed: z.number().int().min(0).max(9999) }),
+  z.object({ kind: z.literal('letters'), text: z.string().min(1).max(60), cut: CutName }),
+]);
+export type Mask = z.infer<typeof Mask>;
+
+/** How a picture is developed; the original is never touched. 0 leaves a thing as it is, except where it says so. */
+export const Look = z.object({
+  brightness: z.number().min(-1).max(1),
+  contrast: z.number().min(-1).max(1),
+  saturation: z.number().min(-1).max(1),
+  hueRad: z.number().min(-3.15).max(3.15),
+  /** Two colours for dark and light, mixed in by `amount`. */
+  tint: z.object({ dark: HexColour, light: HexColour, amount: unit }).nullable(),
+  /** Fraction of the picture's width. */
+  blur: z.number().min(0).max(0.1),
+  grain: unit,
+});
+export type Look = z.infer<typeof Look>;
+
+export const plainLook: Look = {
+  brightness: 0,
+  contrast: 0,
+  saturation: 0,
+  hueRad: 0,
+  tint: null,
+  blur: 0,
+  grain: 0,
+};
+
+/**
+ * A picture in a frame. `focus` 0..1 says which point stays in view, `zoom` enlarges about it. Never stretched.
+ * `tile` repeats it, each tile `tileSize` of the cover's width wide with `tileGap` between.
+ */
 export const PicturePart = z.object({
   kind: z.literal('picture'),
   ...common,
   source: z.discriminatedUnion('kind', [
-    z.object({ kind: z.literal('asset'), asset: z.string().max(80) }),
+    z.object({ kind: z.literal('asset'), asset: AssetId }),
     z.object({ kind: z.literal('mockup') }),
   ]),
   area: Area,
-  fit: z.enum(['fill', 'whole']),
-  focus: z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) }),
+  fit: z.enum(['fill', 'whole', 'tile']),
+  tileSize: z.number().min(0.01).max(1),
+  tileGap: z.number().min(0).max(0.5),
+  focus: z.object({ x: unit, y: unit }),
   zoom: z.number().min(1).max(8),
+  /** Turns the picture inside its frame. */
+  innerTurnRad: z.number().min(-3.15).max(3.15),
+  flipX: z.boolean(),
+  flipY: z.boolean(),
+  mask: Mask.nullable(),
+  look: Look,
+  border: Border.nullable(),
+  shadow: Shadow.nullable(),
 });
 export type PicturePart = z.infer<typeof PicturePart>;

@@ -5,7 +5,7 @@ import { HexColour, common } from './common';
 export const ScrimPart = z.object({
   kind: z.literal('scrim'),
   ...common,
-  from: z.enum(['top', 'bottom']),
+  from: z.enum(['top', 'bottom', 'left', 'right']),
   hold: z.number().min(0).max(1),
   reach: z.number().min(0).max(1),
   colour: HexColour,

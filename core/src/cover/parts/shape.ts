@@ -1,13 +1,53 @@
 import { z } from 'zod';
-import { Area, HexColour, common } from './common';
+import { Area, Border, HexColour, Shadow, common } from './common';
+import { Fill } from './fill';
 
-/** A flat rectangle: a plate behind words, a band or a rule. `radius` is a fraction of the shorter side. */
+export const FRAME_CORNERS = ['square', 'round', 'cut', 'scooped', 'stepped'] as const;
+export const DIVIDERS = ['line', 'diamond', 'leaf', 'wave', 'dots', 'double'] as const;
+
+/** One closed outline of a drawing, as SVG path data in a box of `ratio` (height 1); null takes the part's own fill. */
+export const DrawnPath = z.object({ d: z.string().max(40_000), colour: HexColour.nullable() });
+
+/** Lengths are fractions of the shorter side of the place. */
+export const Form = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('rectangle'), radius: z.number().min(0).max(0.5) }),
+  z.object({ kind: z.literal('ellipse') }),
+  z.object({ kind: z.literal('polygon'), sides: z.number().int().min(3).max(24) }),
+  z.object({ kind: z.literal('line'), dash: z.number().min(0).max(20), round: z.boolean() }),
+  z.object({ kind: z.literal('ribbon'), fold: z.number().min(0).max(0.6), notch: z.number().min(0).max(0.9) }),
+  z.object({
+    kind: z.literal('burst'),
+    points: z.number().int().min(5).max(60),
+    depth: z.number().min(0.02).max(0.8),
+  }),
+  z.object({ kind: z.literal('badge'), scallops: z.number().int().min(6).max(60), ring: z.boolean() }),
+  z.object({
+    kind: z.literal('frame'),
+    thick: z.number().min(0.001).max(0.3),
+    corner: z.enum(FRAME_CORNERS),
+    size: z.number().min(0).max(0.4),
+    double: z.boolean(),
+  }),
+  z.object({ kind: z.literal('divider'), ornament: z.enum(DIVIDERS) }),
+  z.object({
+    kind: z.literal('drawn'),
+    ratio: z.number().min(0.02).max(50),
+    paths: z.array(DrawnPath).min(1).max(300),
+  }),
+]);
+export type Form = z.infer<typeof Form>;
+
+/** A flat form: a plate behind words, a band, a rule, an ornament or the publisher's mark. */
 export const ShapePart = z.object({
   kind: z.literal('shape'),
   ...common,
-  role: z.enum(['plate', 'band', 'rule']),
+  role: z.enum(['plate', 'band', 'rule', 'ornament', 'mark']),
   area: Area,
-  radius: z.number().min(0).max(0.5),
+  form: Form,
   colour: HexColour,
+  /** What covers it instead of the colour. */
+  fill: Fill.nullable(),
+  border: Border.nullable(),
+  shadow: Shadow.nullable(),
 });
 export type ShapePart = z.infer<typeof ShapePart>;

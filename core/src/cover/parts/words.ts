@@ -1,6 +1,9 @@
 import { z } from 'zod';
 import { WORD_FIELDS } from '../../book';
-import { Area, HexColour, common } from './common';
+import { BLENDS } from '../../ink';
+import { Area, CutName, HexColour, Shadow, common, unit } from './common';
+import { CurveNode } from './curve';
+import { Fill } from './fill';
 
 export const WORD_ROLES = [
   'title',
@@ -8,13 +11,61 @@ export const WORD_ROLES = [
   'byline',
   'series',
   'strapline',
+  'endorsement',
   'website',
   'headline',
   'call',
   'free',
 ] as const;
 
-/** Words on a cover: bound to a field of the brief or written here. Lengths in em of the set size. */
+/** One word set apart from its line: by its place in the text, counted from 0. null keeps the line's own. */
+export const Accent = z.object({
+  word: z.number().int().min(0).max(200),
+  colour: HexColour.nullable(),
+  scale: z.number().min(0.2).max(4).nullable(),
+  cut: CutName.nullable(),
+});
+export type Accent = z.infer<typeof Accent>;
+
+/** A line over or under words: length a fraction of the words' width, thickness and distance in em. */
+export const WordRule = z.object({
+  length: z.number().min(0.05).max(3),
+  thick: z.number().min(0.005).max(0.5),
+  gap: z.number().min(0).max(3),
+  colour: HexColour,
+});
+export type WordRule = z.infer<typeof WordRule>;
+
+/** A flat shape behind words: padding in em, radius a fraction of its shorter side. */
+export const Plate = z.object({
+  padX: z.number().min(0).max(4),
+  padY: z.number().min(0).max(4),
+  radius: z.number().min(0).max(0.5),
+  colour: HexColour,
+  opacity: unit,
+  blend: z.enum(BLENDS),
+});
+export type Plate = z.infer<typeof Plate>;
+
+export const Outline = z.object({
+  /** em */
+  width: z.number().min(0.004).max(0.4),
+  colour: HexColour,
+  side: z.enum(['inside', 'centre', 'outside']),
+});
+export type Outline = z.infer<typeof Outline>;
+
+/** Where the baseline runs: an arc (bend -1..1, upwards when positive) or a drawn curve in fractions of the cover. */
+export const Baseline = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('arc'), bend: z.number().min(-1).max(1) }),
+  z.object({ kind: z.literal('curve'), nodes: z.array(CurveNode).min(2).max(60) }),
+]);
+export type Baseline = z.infer<typeof Baseline>;
+
+/**
+ * Words on a cover: bound to a field of the brief or written here. Lengths in em of the set size, those of shadow and
+ * glow in fractions of the cover's width.
+ */
 export const WordsPart = z.object({
   kind: z.literal('words'),
   ...common,
@@ -26,19 +77,39 @@ export const WordsPart = z.object({
   area: Area,
   /** Hangs the words under another part's words at a gap (fraction of the height); `area.y` then does not count. */
   follows: z.object({ part: z.string().max(40), gap: z.number().min(0).max(1) }).nullable(),
-  cut: z.string().max(80),
+  cut: CutName,
+  /** Width of the letters in percent of the family's own, where the family has that axis; null keeps its own. */
+  wide: z.number().min(25).max(200).nullable(),
   /** Font size as a fraction of the cover's width; null sets the words as large as the area allows. */
   size: z.number().min(0.004).max(2).nullable(),
   /** Upper bound of a fitted size, fraction of the width. */
   maxSize: z.number().min(0.004).max(2),
+  /** A fitted size under this is reported, fraction of the width; null asks for nothing. */
+  leastSize: z.number().min(0.004).max(2).nullable(),
   tracking: z.number().min(-0.2).max(1),
   leading: z.number().min(0.5).max(3),
   upper: z.boolean(),
+  smallCaps: z.boolean(),
+  alternates: z.boolean(),
   align: z.enum(['left', 'centre', 'right']),
   alignY: z.enum(['top', 'middle', 'bottom']),
+  /** Lines across, turned to read down or up an edge, or one letter under the other. */
+  setting: z.enum(['across', 'down', 'up', 'stacked']),
+  /** Every line set to the full width of the area, each at its own size. */
+  justified: z.boolean(),
+  baseline: Baseline.nullable(),
   colour: HexColour,
+  /** What shows in the letters instead of the colour. */
+  fill: Fill.nullable(),
+  outline: Outline.nullable(),
+  shadow: Shadow.nullable(),
+  glow: z.object({ blur: z.number().min(0.002).max(0.2), colour: HexColour, opacity: unit }).nullable(),
+  plate: Plate.nullable(),
+  ruleAbove: WordRule.nullable(),
+  ruleBelow: WordRule.nullable(),
   /** How articles and prepositions are set; null like the rest. */
-  minor: z.object({ cut: z.string().max(80), scale: z.number().min(0.2).max(1.5), colour: HexColour }).nullable(),
+  minor: z.object({ cut: CutName, scale: z.number().min(0.2).max(1.5), colour: HexColour }).nullable(),
+  accents: z.array(Accent).max(60),
   /** Whether a scrim is added behind the words when their contrast is low. */
   support: z.enum(['auto', 'none']),
 });

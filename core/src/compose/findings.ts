@@ -1,0 +1,63 @@
+import { type Finding, finding } from '../base';
+import type { Doc, PicturePart, WordsPart } from '../cover';
+import type { Rect } from '../plane';
+import { type Block, familyOf } from '../text';
+
+/** Words set smaller than this fraction of the cover's width are reported. */
+export const SMALL_WORDS = 0.02;
+
+/** A gap at an edge up to this fraction of the width is a sliver and not a margin. */
+const SLIVER = 0.02;
+
+export function wordFindings(part: WordsPart, block: Block, doc: Doc): Finding[] {
+  const found: Finding[] = [];
+  const px = Math.round(block.sizePx);
+  const least = part.leastSize === null ? 0 : Math.round(part.leastSize * doc.widthPx);
+  if (block.words.length > 0 && least > 0 && px < least) {
+    found.push(finding('words-below-least', 'should', part.id, { px, least }));
+  } else if (block.words.length > 0 && block.sizePx < SMALL_WORDS * doc.widthPx) {
+    found.push(finding('words-small', 'should', part.id, { px, least: Math.round(SMALL_WORDS * doc.widthPx) }));
+  }
+  if (block.overflows) found.push(finding('words-overflow', 'should', part.id, { px }));
+  if (block.missing.length > 0) {
+    found.push(finding('letters-missing', 'must', part.id, { letters: block.missing.join(' ') }));
+  } else if (block.borrowed.length > 0) {
+    found.push(finding('letters-borrowed', 'note', part.id, { letters: block.borrowed.join(' ') }));
+  }
+  return found;
+}
+
+export type Edge = 'left' | 'right' | 'top' | 'bottom';
+
+/** Edges at which a picture nearly, but not quite, reaches the edge of the cover, with the gap in px. */
+export function slivers(part: PicturePart, frame: Rect, doc: Doc): { edge: Edge; px: number }[] {
+  if (part.hidden || part.turnRad !== 0 || part.mask || part.fit === 'whole' || doc.finished) return [];
+  const gaps: { edge: Edge; px: number; along: boolean }[] = [
+    { edge: 'left', px: frame.x, along: false },
+    { edge: 'right', px: doc.widthPx - frame.x - frame.width, along: false },
+    { edge: 'top', px: frame.y, along: true },
+    { edge: 'bottom', px: doc.heightPx - frame.y - frame.height, along: true },
+  ];
+  return gaps
+    .filter(({ px }) => px > 0.25 && px <= SLIVER * doc.widthPx)
+    .filter(({ along }) => (along ? frame.width > 0.5 * doc.widthPx : frame.height > 0.3 * doc.heightPx))
+    .map(({ edge, px }) => ({ edge, px: Math.round(px * 10) / 10 }));
+}
+
+export function pictureFindings(part: PicturePart, frame: Rect, doc: Doc): Finding[] {
+  return slivers(part, frame, doc).map(({ edge, px }) => finding('picture-sliver', 'should', part.id, { edge, px }));
+}
+
+/** The families of the words in view; a third one is reported. */
+export function faceFindings(doc: Doc): Finding[] {
+  const names = new Set<string>();
+  for (const part of Object.values(doc.parts)) {
+    if (part.kind !== 'words' || part.hidden) continue;
+    for (const cut of [part.cut, part.minor?.cut, ...part.accents.map((a) => a.cut)]) {
+      if (cut) names.add(familyOf(cut)?.name ?? cut);
+    }
+  }
+  return names.size > 2
+    ? [finding('faces-many', 'should', null, { count: names.size, names: [...names].join(', ') })]
+    : [];
+}

@@ -1,0 +1,133 @@
+import { never } from '../base';
+import type { Doc, Mask, PicturePart } from '../cover';
+import { archIn, brushedIn, ellipseIn, polygonIn, tornIn } from '../forms';
+import { type InkItem, fill, flat, group, image, stroke } from '../ink';
+import {
+  type Affine,
+  type Path,
+  type Rect,
+  compose,
+  joinPaths,
+  rectPath,
+  rotateAbout,
+  scale,
+  translate,
+} from '../plane';
+import { layOut, plainManner } from '../text';
+import { cropShare, laid, shadowOf } from './fills';
+import { grainOf, imageOf, textureName } from './needs';
+import { type Laid, type Resources, type Size, wholeOf } from './types';
+
+const ALL = { x: 0, y: 0, width: 1, height: 1 };
+
+export function pictureInk(part: PicturePart, frame: Rect, doc: Doc, resources: Resources, more: Laid): InkItem[] {
+  const name = imageOf(part);
+  const size = resources.images.get(name);
+  if (!size) return [];
+  const shown = part.fit === 'whole' ? wholeIn(size, frame, part.zoom) : frame;
+  const outline = part.mask ? maskPath(part.mask, shown, resources) : rectPath(shown);
+  const content = flipped(contentOf(part, name, size, shown, doc), part, shown);
+  if (part.look.grain > 0) content.push(image(textureName(grainOf(part), doc), ALL, wholeOf(doc)));
+  const cut = part.mask !== null || part.look.grain > 0 || part.innerTurnRad !== 0 || part.fit === 'tile';
+  const items: InkItem[] = cut ? [group(content, { mask: [fill(outline, flat('#000000'))] })] : content;
+  if (part.border) {
+    // Twice the width, cut to the picture: a border never widens it.
+    const line = stroke(outline, part.border.width * doc.widthPx * 2, flat(part.border.colour), { join: 'miter' });
+    items.push(group([line], { mask: [fill(outline, flat('#000000'))] }));
+  }
+  // A clear picture throws the shadow of what is in it, not of its frame.
+  const caster = cut ? [fill(outline, flat(part.shadow?.colour ?? '#000000'))] : [];
+  const shadow = part.shadow
+    ? shadowOf(cut ? caster : [fill(rectPath(shown), flat(part.shadow.colour))], part.shadow, doc)
+    : [];
+  return laid([...shadow, ...items], more);
+}
+
+function wholeIn(size: Size, frame: Rect, zoom: number): Rect {
+  const k = Math.min(frame.width / size.widthPx, frame.height / size.heightPx) * zoom;
+  const width = size.widthPx * k;
+  const height = size.heightPx * k;
+  return { x: frame.x + (frame.width - width) / 2, y: frame.y + (frame.height - height) / 2, width, height };
+}
+
+function contentOf(part: PicturePart, name: string, size: Size, shown: Rect, doc: Size): InkItem[] {
+  const turn = part.innerTurnRad;
+  const cx = shown.x + shown.width / 2;
+  const cy = shown.y + shown.height / 2;
+  if (part.fit === 'tile') {
+    const width = part.tileSize * doc.widthPx;
+    const height = (width * size.heightPx) / size.widthPx;
+    const [stepX, stepY] = [width * (1 + part.tileGap), height + width * part.tileGap];
+    // Never more tiles than the eye can tell apart.
+    const countX = Math.min(60, Math.ceil(shown.width / stepX) + 2);
+    const countY = Math.min(90, Math.ceil(shown.height / stepY) + 2);
+    const items: InkItem[] = [];
+    for (let row = -1; row < countY; row++)
+      for (let col = -1; col < countX; col++)
+        items.push(image(name, ALL, { x: shown.x + col * stepX, y: shown.y + row * stepY, width, height }));
+    return turn === 0 ? items : items.map((one) => ({ ...one, transform: rotateAbout(turn, cx, cy) }));
+  }
+  if (part.fit === 'whole') return [image(name, ALL, shown)];
+  if (turn === 0) return [image(name, cropShare(size, shown, part.focus, part.zoom), shown)];
+  // Turned inside its frame, it must be larger to leave no corner bare.
+  const c = Math.abs(Math.cos(turn));
+  const s = Math.abs(Math.sin(turn));
+  const width = shown.width * c + shown.height * s;
+  const height = shown.width * s + shown.height * c;
+  const grown = { x: cx - width / 2, y: cy - height / 2, width, height };
+  return [image(name, cropShare(size, grown, part.focus, part.zoom), grown, { transform: rotateAbout(turn, cx, cy) })];
+}
+
+function flipped(items: InkItem[], part: PicturePart, shown: Rect): InkItem[] {
+  if (!part.flipX && !part.flipY) return items;
+  const cx = shown.x + shown.width / 2;
+  const cy = shown.y + shown.height / 2;
+  const flip: Affine = compose(
+    translate(cx, cy),
+    compose(scale(part.flipX ? -1 : 1, part.flipY ? -1 : 1), translate(-cx, -cy)),
+  );
+  return items.map((one) => ({ ...one, transform: one.transform ? compose(flip, one.transform) : flip }));
+}
+
+/** The outline a picture is cut to, in pixels. */
+export function maskPath(mask: Mask, frame: Rect, resources: Resources): Path {
+  const side = Math.min(frame.width, frame.height);
+  switch (mask.kind) {
+    case 'rectangle':
+      return rectPath(frame, mask.radius * side);
+    case 'ellipse':
+      return ellipseIn(frame);
+    case 'polygon':
+      return polygonIn(frame, mask.sides);
+    case 'arch':
+      return archIn(frame);
+    case 'torn':
+      return tornIn(frame, mask.rough, mask.seed);
+    case 'brush':
+      return brushedIn(frame, mask.rough, mask.seed);
+    case 'letters': {
+      const block = layOut(
+        resources.shaper,
+        {
+          text: mask.text,
+          cut: mask.cut,
+          manner: plainManner,
+          leading: 0.9,
+          upper: false,
+          align: 'centre',
+          alignY: 'middle',
+          setting: 'across',
+          justified: false,
+          sizePx: null,
+          maxPx: frame.height * 2,
+          minor: null,
+          accents: [],
+        },
+        frame,
+      );
+      return joinPaths(block.words.map((word) => word.path));
+    }
+    default:
+      return never(mask);
+  }
+}

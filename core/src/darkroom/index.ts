@@ -1,0 +1,2 @@
+export * from './blur';
+export * from './develop';

@@ -1,0 +1,5 @@
+export * from './dividers';
+export * from './outlines';
+export * from './rough';
+export * from './svg-path';
+export * from './tapered';

@@ -1,0 +1,114 @@
+import type { Brief } from '../book';
+import { type ImageNeed, type Resources, needs } from '../compose';
+import type { Doc } from '../cover';
+import { develop } from '../darkroom';
+import type { Images, SurfaceImage } from '../ink';
+import { textureRaster } from '../texture';
+import type { Studio } from './studio';
+
+/** Most pixels kept of images that were made here: reduced, developed, or textures. */
+const KEPT_PIXELS = 40_000_000;
+
+/** Images made for one studio, the least recently used dropped first. */
+class Made {
+  readonly #images = new Map<string, SurfaceImage>();
+
+  get(name: string): SurfaceImage | undefined {
+    const found = this.#images.get(name);
+    if (found) {
+      this.#images.delete(name);
+      this.#images.set(name, found);
+    }
+    return found;
+  }
+
+  keep(name: string, image: SurfaceImage): SurfaceImage {
+    this.#images.set(name, image);
+    let pixels = 0;
+    for (const one of this.#images.values()) pixels += one.widthPx * one.heightPx;
+    for (const [oldest, one] of this.#images) {
+      if (pixels <= KEPT_PIXELS || oldest === name) break;
+      this.#images.delete(oldest);
+      pixels -= one.widthPx * one.heightPx;
+    }
+    return image;
+  }
+}
+
+const madeBy = new WeakMap<Studio, Made>();
+
+/**
+ * Fonts and pictures of a document, ready to be painted `widthPx` wide: pictures at the lowest halved resolution that
+ * is still enough, developed where a part asks for it. `extra` adds images that are made and not stored.
+ */
+export async function gather(
+  doc: Doc,
+  brief: Brief,
+  studio: Studio,
+  widthPx: number,
+  extra: Images = new Map(),
+): Promise<{ resources: Resources; images: Images }> {
+  const wanted = needs(doc, brief);
+  await studio.loadFonts(wanted.cuts);
+  let made = madeBy.get(studio);
+  if (!made) madeBy.set(studio, (made = new Made()));
+  const images = new Map<string, SurfaceImage>(extra);
+  const sizes = new Map<string, { widthPx: number; heightPx: number }>(extra);
+  for (const need of wanted.images) {
+    if (images.has(need.name) || need.kind === 'mockup') continue;
+    if (need.kind === 'texture') {
+      const known = made.get(need.name);
+      images.set(need.name, known ?? made.keep(need.name, studio.imageOf(textureRaster(need.spec, need.ratio))));
+      continue;
+    }
+    const found = await pictureFor(need, studio, widthPx, made);
+    if (!found) continue;
+    images.set(need.name, found.image);
+    sizes.set(need.name, found.size);
+  }
+  return { resources: { shaper: studio.shaper, images: sizes }, images };
+}
+
+type AssetNeed = Extract<ImageNeed, { kind: 'asset' }>;
+type Size = { readonly widthPx: number; readonly heightPx: number };
+
+/** Sizes of full pictures, so that a reduced one can be used without opening the full one. */
+const fullSizes = new WeakMap<Studio, Map<string, Size>>();
+
+async function pictureFor(
+  need: AssetNeed,
+  studio: Studio,
+  widthPx: number,
+  made: Made,
+): Promise<{ image: SurfaceImage; size: Size } | null> {
+  let sizes = fullSizes.get(studio);
+  if (!sizes) fullSizes.set(studio, (sizes = new Map()));
+  let size = sizes.get(need.asset);
+  if (!size) {
+    const full = await studio.picture(need.asset);
+    if (!full) return null;
+    sizes.set(need.asset, (size = { widthPx: full.widthPx, heightPx: full.heightPx }));
+  }
+  const least = Math.max(need.across, (need.down * size.widthPx) / size.heightPx) * widthPx;
+  let level = 0;
+  while (size.widthPx / 2 ** (level + 1) >= least && size.widthPx / 2 ** (level + 1) >= 64) level++;
+  const name = `${need.name}@${level}`;
+  const known = made.get(name);
+  if (known) return { image: known, size };
+  let image = await reduced(need.asset, level, studio, made);
+  if (!image) return null;
+  if (need.look) image = made.keep(name, studio.imageOf(develop(studio.pixelsOf(image), need.look)));
+  return { image, size };
+}
+
+/** A picture halved `level` times. */
+async function reduced(asset: string, level: number, studio: Studio, made: Made): Promise<SurfaceImage | null> {
+  if (level === 0) return studio.picture(asset);
+  const name = `${asset}@${level}`;
+  const known = made.get(name);
+  if (known) return known;
+  const above = await reduced(asset, level - 1, studio, made);
+  if (!above) return null;
+  const half = studio.resized(above, Math.max(1, Math.round(above.widthPx / 2)));
+  return made.keep(name, half);
+}

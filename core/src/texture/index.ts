@@ -1,0 +1,2 @@
+export * from './noise';
+export * from './texture';
