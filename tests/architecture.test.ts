@@ -17,6 +17,7 @@ const CORE: Readonly<Record<string, number>> = {
   text: 2,
   'image-file': 2,
   forms: 2,
+  vector: 3,
   ink: 3,
   darkroom: 3,
   texture: 3,
@@ -46,7 +47,7 @@ const WEB: Readonly<Record<string, number>> = {
 };
 
 const PACKAGES: Readonly<Record<string, readonly string[]>> = {
-  core: ['fflate', 'immer', 'zod', 'harfbuzzjs', '@xmldom/xmldom', 'simplex-noise'],
+  core: ['fflate', 'immer', 'zod', 'harfbuzzjs', '@xmldom/xmldom', 'simplex-noise', 'imagetracerjs'],
   'web/src/ui': ['react', 'radix-ui', 'lucide-react', 'react-colorful'],
 };
 

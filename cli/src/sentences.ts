@@ -27,6 +27,7 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'project-damaged': () => 'The title file is damaged.',
   'project-newer': (d) => `The title file was saved by a newer version (${d.found}; this one reads ${d.known}).`,
   'project-large': (d) => `The title file unpacks to more than ${d.most} MB.`,
+  'project-face': (d) => `The font "${d.name}" in the title file is missing or damaged.`,
   'project-picture': (d) => `The picture "${d.name}" in the title file is missing or damaged.`,
   'title-missing': () => 'The book has no title; type one in the Brief.',
   'store-refused': (d) => `The store would refuse the cover (${d.codes}).`,

@@ -10,7 +10,7 @@ export type History = { readonly past: readonly Step[]; readonly future: readonl
 
 export const emptyHistory: History = { past: [], future: [] };
 
-const LIMIT = 500;
+const LIMIT = 1000;
 
 /**
  * Records a change. Two steps with the same non-null merge key (typing in one field, one drag) become one;

@@ -1,2 +1,3 @@
 export * from './colour';
 export * from './palette';
+export * from './schemes';

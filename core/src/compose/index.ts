@@ -5,6 +5,7 @@ export { cropShare } from './fills';
 export * from './findings';
 export * from './first-cover';
 export * from './needs';
+export * from './place';
 export * from './quiet';
 export * from './scrim';
 export { curveLine, curvePath } from './shape-ink';

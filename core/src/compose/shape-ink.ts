@@ -31,6 +31,7 @@ import {
   translate,
   union,
 } from '../plane';
+import { DRAWING_HEIGHT } from '../vector';
 import { filled, laid, shadowOf } from './fills';
 import type { Laid, Resources, Size } from './types';
 
@@ -91,7 +92,7 @@ function bodyOf(part: ShapePart, frame: Rect, cover: (path: Path) => InkItem[]):
       const k = Math.min(frame.width / form.ratio, frame.height);
       const place = compose(
         translate(frame.x + (frame.width - form.ratio * k) / 2, frame.y + (frame.height - k) / 2),
-        scale(k),
+        scale(k / DRAWING_HEIGHT),
       );
       return form.paths.flatMap(({ d, colour }) => {
         const read = readPathData(d);

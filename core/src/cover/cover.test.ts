@@ -91,20 +91,18 @@ describe('ops', () => {
     fc
       .tuple(fc.constantFrom('#102030', '#ffffff'), fc.constantFrom('#445566', '#102030'))
       .map(([a, b]) => recolour(a, b)),
-    fc
-      .tuple(fc.string({ minLength: 1, maxLength: 8 }), fc.option(ids))
-      .map(([id, after]) =>
-        addPart(
-          `new-${id}`,
-          {
-            ...newShape(
-              { kind: 'rectangle', radius: 0 },
-              { role: 'rule', area: { x: 0, y: 0, width: 1, height: 0.1 }, colour: '#000000' },
-            ),
-          },
-          after === 'gone' ? null : after,
-        ),
+    fc.tuple(fc.string({ minLength: 1, maxLength: 8 }), fc.option(ids)).map(([id, after]) =>
+      addPart(
+        `new-${id}`,
+        {
+          ...newShape(
+            { kind: 'rectangle', radius: 0 },
+            { role: 'rule', area: { x: 0, y: 0, width: 1, height: 0.1 }, colour: '#000000' },
+          ),
+        },
+        after === 'gone' ? null : after,
       ),
+    ),
   );
 
   it('are taken back exactly, in any order, and always leave a valid document', () => {

@@ -1,4 +1,5 @@
 import type { Hex } from '../colour';
+import { type Point, fitCurve } from '../plane';
 import {
   type CurvePart,
   type Form,
@@ -129,3 +130,25 @@ export const newGround = (colour: Hex, more: Partial<New<GroundPart>> = {}): New
   border: null,
   ...more,
 });
+
+/**
+ * Points of a freehand stroke (px) as the few nodes of a smooth curve, never further than `tolerancePx` from it. null for
+ * a stroke that is only a dot.
+ */
+export function nodesFrom(
+  stroke: readonly Point[],
+  doc: { readonly widthPx: number; readonly heightPx: number },
+  tolerancePx: number,
+): CurvePart['nodes'] | null {
+  const cubics = fitCurve(stroke, tolerancePx);
+  if (cubics.length === 0 || cubics.length >= 200) return null;
+  const x = (p: Point): number => p.x / doc.widthPx;
+  const y = (p: Point): number => p.y / doc.heightPx;
+  const last = cubics[cubics.length - 1];
+  return [...cubics, null].map((cubic, i) => {
+    const at = cubic ? cubic.a : last.d;
+    const before = i > 0 ? cubics[i - 1].c : at;
+    const after = cubic ? cubic.b : at;
+    return { x: x(at), y: y(at), inX: x(before), inY: y(before), outX: x(after), outY: y(after) };
+  });
+}

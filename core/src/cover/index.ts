@@ -1,3 +1,4 @@
+export * from './adapt';
 export * from './defaults';
 export * from './document';
 export * from './ops';

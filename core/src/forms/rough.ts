@@ -1,5 +1,5 @@
 import { type Random, seeded } from '../base';
-import { type Path, type Point, type Rect, joinPaths, polygonPath, smoothPath } from '../plane';
+import { type Path, type Point, type Rect, joinPaths, polygonPath } from '../plane';
 
 /** Steps of a wandering edge: midpoint displacement, so that it has large and small tears alike. */
 function wander(steps: number, rough: number, random: Random): number[] {
@@ -48,28 +48,27 @@ export function tornIn(r: Rect, rough: number, seed: number): Path {
   return polygonPath(points);
 }
 
-/** A patch of broad brush strokes that covers the rectangle, open at its ends. */
+/** A patch of broad brush strokes that covers the rectangle, its bristles running out at both ends. */
 export function brushedIn(r: Rect, rough: number, seed: number): Path {
   const random = seeded(seed + 23);
-  const count = Math.max(4, Math.round(9 / Math.max(0.4, rough)));
+  const count = Math.max(3, Math.round(3 + 4 * (1 - rough)));
   const pitch = r.height / count;
+  const bristles = 18;
   const strokes: Path[] = [];
   for (let i = 0; i < count; i++) {
-    const y = r.y + pitch * (i + 0.5);
-    const thick = pitch * (0.62 + random() * 0.12);
-    const start = r.x + random() * rough * r.width * 0.22;
-    const end = r.x + r.width - random() * rough * r.width * 0.26;
-    const upper: Point[] = [];
-    const lower: Point[] = [];
-    const steps = 14;
-    for (let s = 0; s <= steps; s++) {
-      const x = start + ((end - start) * s) / steps;
-      const sway = Math.sin(s * 0.7 + i * 1.3) * pitch * 0.08;
-      const round = Math.min(1, Math.sqrt(Math.min(s, steps - s) / 1.2 + 0.12));
-      upper.push({ x, y: y + sway - thick * round * (0.92 + random() * 0.1) });
-      lower.unshift({ x: x + (random() - 0.5) * 3, y: y + sway + thick * round * (0.92 + random() * 0.1) });
-    }
-    strokes.push(smoothPath([...upper, ...lower]));
+    const top = r.y + pitch * i - (i === 0 ? 0 : pitch * 0.12);
+    const bottom = r.y + pitch * (i + 1) + (i === count - 1 ? 0 : pitch * 0.05);
+    const reach = rough * r.width * 0.3;
+    const lean = (random() - 0.5) * pitch * 0.1;
+    const ends = (): number[] => {
+      const whole = random() * 0.4;
+      return Array.from({ length: bristles * 2 + 1 }, (_, k) => (k % 2 === 0 ? whole : whole + random() * 0.6) * reach);
+    };
+    const [left, right] = [ends(), ends()];
+    const y = (k: number): number => top + ((bottom - top) * k) / (bristles * 2);
+    const points: Point[] = right.map((inset, k) => ({ x: r.x + r.width - inset, y: y(k) + lean }));
+    for (let k = left.length - 1; k >= 0; k--) points.push({ x: r.x + left[k], y: y(k) - lean });
+    strokes.push(polygonPath(points));
   }
   return joinPaths(strokes);
 }

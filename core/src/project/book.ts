@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Brief, emptyBrief } from '../book';
-import { Area, Doc, type Fill } from '../cover';
+import { Area, CurveNode, Doc, type Fill } from '../cover';
 import { Scene, defaultScene } from '../mockup';
 
 /** A picture a title uses, stored upright; its bytes are kept beside the document under the same id (their hash). */
@@ -41,6 +41,7 @@ export const Place = z.object({
   maxSize: z.number().min(0.004).max(2).optional(),
   focus: z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) }).optional(),
   zoom: z.number().min(1).max(8).optional(),
+  nodes: z.array(CurveNode).min(2).max(200).optional(),
 });
 export type Place = z.infer<typeof Place>;
 

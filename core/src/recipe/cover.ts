@@ -1,11 +1,12 @@
 import { keyOf } from '../base';
 import type { Brief } from '../book';
-import type { Doc } from '../cover';
+import { type Doc, adaptDoc } from '../cover';
 import type { Images } from '../ink';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
 import { gather } from './gather';
 import { MEASURE_PX, type Settled, settle } from './settle';
+import { siblingDoc, siblingFor } from './sibling';
 import type { Studio } from './studio';
 
 /** The words of the brief that a composition can show. */
@@ -49,12 +50,12 @@ export async function coverRaster(book: Book, widthPx: number, studio: Studio): 
 }
 
 /**
- * The cover recomposed for other pixels: areas are fractions, so pictures are cropped anew and words are set anew;
- * nothing is stretched. A finished file cannot be recomposed: it is shown whole on its own edge colour.
+ * The cover recomposed for other pixels, as its sibling of that ratio where the title has one; nothing is stretched. A finished file cannot be recomposed: it is shown whole on its own edge colour.
  */
 export function coverAt(book: Book, size: { widthPx: number; heightPx: number }, edge: string): Book {
   const ratio = (s: { widthPx: number; heightPx: number }): number => s.heightPx / s.widthPx;
-  const cover: Doc = { ...book.cover, widthPx: size.widthPx, heightPx: size.heightPx };
+  const sibling = siblingFor(book, size);
+  const cover: Doc = sibling ? { ...siblingDoc(book.cover, sibling), ...size } : adaptDoc(book.cover, size);
   if (!book.cover.finished || Math.abs(ratio(size) / ratio(book.cover) - 1) < 0.004) return { ...book, cover };
   const parts = Object.fromEntries(
     Object.entries(cover.parts).map(([id, part]) => {

@@ -8,6 +8,7 @@ import { type Profile, checkImage, findProfile, fitQuality } from '../stores';
 import { coverAt, coverKey, coverRaster } from './cover';
 import { mockupKey } from './mockup';
 import { promoKey } from './promo';
+import { siblingFor } from './sibling';
 import type { Studio } from './studio';
 
 /** One file that leaves the house. `key` is equal as long as the file would be equal. */
@@ -51,7 +52,7 @@ export function deliverables(book: Book): Deliverable[] {
       format: 'JPEG',
       widthPx,
       heightPx,
-      key: keyOf({ cover: coverKey(book), profile }),
+      key: keyOf({ cover: coverKey(book), profile, sibling: siblingFor(book, profile.ideal) ?? null }),
     });
   }
   list.push({

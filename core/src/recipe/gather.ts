@@ -92,6 +92,8 @@ async function pictureFor(
   const least = Math.max(need.across, (need.down * size.widthPx) / size.heightPx) * widthPx;
   let level = 0;
   while (size.widthPx / 2 ** (level + 1) >= least && size.widthPx / 2 ** (level + 1) >= 64) level++;
+  // A blurred picture has no detail that a smaller one lacks, and is blurred faster.
+  while (need.look && need.look.blur * (size.widthPx / 2 ** level) > 6) level++;
   const name = `${need.name}@${level}`;
   const known = made.get(name);
   if (known) return { image: known, size };

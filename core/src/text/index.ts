@@ -3,3 +3,4 @@ export * from './shaper';
 export * from './breaking';
 export * from './layout';
 export * from './along';
+export * from './font-file';

@@ -19,14 +19,14 @@ const UNIT_WIDTH = 1600;
 /** Width at which each is made: soft ones need few pixels. */
 const WIDTHS: Record<TextureSpec['texture'], number> = {
   grain: 1600,
-  worn: 1000,
-  paper: 1200,
+  worn: 800,
+  paper: 800,
   rays: 500,
   vignette: 400,
   halftone: 1600,
   fog: 400,
-  wash: 800,
-  strokes: 1000,
+  wash: 640,
+  strokes: 800,
 };
 
 /** At a place in unit pixels: opacity 0..1; below 0 the same in white. */
@@ -78,7 +78,7 @@ function shadeOf(spec: TextureSpec, w: number, h: number): Shade {
       };
     }
     case 'paper': {
-      const fibre = layeredNoise(seed, 4);
+      const fibre = layeredNoise(seed, 3);
       const cloud = layeredNoise(seed + 1, 3);
       const f = 0.05 / scale;
       return (x, y) => {
@@ -94,11 +94,11 @@ function shadeOf(spec: TextureSpec, w: number, h: number): Shade {
       return (x, y) => {
         const edge = Math.min(x, y, w - x, h - y);
         const reach = (26 + 150 * amount) * scale;
-        const bite = edge / reach + 0.75 * coarse(x / (120 * scale), y / (120 * scale));
-        const rim = 1 - smoothstep(0.02, 0.45, bite);
-        const rub = smoothstep(0.52, 0.75, fine(x / (34 * scale), y / (34 * scale)) + 0.35 * rim + 0.2 * amount - 0.12);
+        const bite = edge / reach + 0.9 * coarse(x / (210 * scale), y / (210 * scale));
+        const rim = 1 - smoothstep(-0.05, 0.4, bite);
+        const rub = smoothstep(0.5, 0.72, fine(x / (46 * scale), y / (46 * scale)) + 0.5 * rim + 0.2 * amount - 0.16);
         const line = smoothstep(0.93, 0.99, scratch(x / (9 * scale), y / (1300 * scale))) * 0.5 * amount;
-        return clamp(rim * (0.35 + 0.65 * rub) + rub * 0.55 * amount + line, 0, 1);
+        return clamp(rim * (0.25 + 0.75 * rub) + rub * 0.4 * amount + line, 0, 1);
       };
     }
     case 'vignette':
@@ -119,12 +119,12 @@ function shadeOf(spec: TextureSpec, w: number, h: number): Shade {
       };
     }
     case 'fog': {
-      const cloud = layeredNoise(seed, 5);
-      const warp = layeredNoise(seed + 1, 2);
+      const cloud = layeredNoise(seed, 4);
+      const warp = noise(seed + 1);
       return (x, y) => {
-        const s = 620 * scale;
-        const bend = warp(x / s, y / s) * 0.6;
-        const n = 0.5 + 0.5 * cloud(x / (s * 1.6) + bend, (y / s) * 1.5 + bend * 0.4);
+        const s = 760 * scale;
+        const bend = warp(x / s, y / s) * 0.16;
+        const n = 0.5 + 0.5 * cloud(x / (s * 1.9) + bend, (y / s) * 1.35 + bend);
         return amount * smoothstep(0.25, 0.95, n * 0.75 + along(x, y) * 0.6);
       };
     }
@@ -147,12 +147,15 @@ function shadeOf(spec: TextureSpec, w: number, h: number): Shade {
       const bristle = layeredNoise(seed + 1, 2);
       return (x, y) => {
         const u = x * cos + y * sin;
-        const v = -x * sin + y * cos + 24 * scale * body(u / (900 * scale), 5.1);
-        const lane = v / (120 * scale);
-        const n = body(u / (760 * scale) + Math.floor(lane) * 31.7, Math.floor(lane) * 3.3);
-        const across = 1 - Math.abs(2 * (lane - Math.floor(lane)) - 1) ** 3;
-        const hair = 0.62 + 0.38 * bristle(u / (520 * scale), v / (3.2 * scale));
-        return smoothstep(0.28, 0.62, n * 0.5 + 0.5 - (0.62 - 0.75 * amount)) * smoothstep(0.1, 0.55, across * hair);
+        const v = -x * sin + y * cos + 60 * scale * body(u / (1500 * scale), 5.1);
+        const lane = v / (210 * scale);
+        const row = Math.floor(lane);
+        const n = body(u / (2300 * scale) + row * 31.7, row * 3.3);
+        // Bristles run dry one by one towards the end of a stroke.
+        const hair = bristle(u / (900 * scale), v / (5 * scale));
+        const level = n * 0.5 + 0.5 - (0.66 - 0.7 * amount) + hair * 0.16;
+        const across = 1 - Math.abs(2 * (lane - row) - 1) ** 6;
+        return smoothstep(0, 0.07, level) * smoothstep(0.05, 0.3, across + hair * 0.12) * (0.82 + 0.18 * hair);
       };
     }
     case 'halftone': {

@@ -43,13 +43,30 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'part-value': () => 'This value is out of range, so nothing was changed.',
   'part-exists': () => 'This part is there already.',
   'ground-stays': () => 'A cover always has a ground. Change its colour instead.',
-  'font-damaged': () => 'This font file is damaged.',
+  'font-damaged': () => 'This font file is damaged. Get another copy and try again.',
+  'font-format': () => 'This is not a font that can be used. Choose a TTF, OTF or WOFF2 file.',
+  'font-large': (d) => `This font file is larger than ${d.most} MB. Choose a smaller one.`,
+  'svg-damaged': () => 'This SVG cannot be read. Save it again as a plain SVG, or use a PNG.',
+  'svg-large': (d) => `This SVG is too large or has too many shapes (limit ${d.most}). Simplify it, or use a PNG.`,
+  'svg-empty': () => 'This SVG has no shapes that can be drawn. Turn its words into outlines and save it again.',
+  'svg-path': () => 'This drawing has an outline that cannot be read.',
+  'trace-empty': () => 'No outlines were found. Use a picture of the mark on a plain ground, with more colours.',
+  'trace-many': (d) =>
+    `The tracing has more than ${d.most} outlines: this looks like a picture and not a mark. Use fewer colours.`,
+  'title-elsewhere': () => 'This title was changed in another window.',
+  'sibling-gone': () => 'This size is not there any more.',
+  'project-face': (d) =>
+    `The font "${d.name}" in this title file is missing or damaged. Nothing on your Shelf was changed.`,
   'budget-too-small': (d) =>
     `The cover does not fit into ${bytes(d.most)}, even at the lowest quality that is still fit to show.`,
   'trace-stopped': () => 'The picture was not finished. Try again.',
   'work-failed': () => 'Something went wrong while this was made. Nothing of yours is lost: try again.',
 
   'words-small': (d) => `Set at ${d.px} px, smaller than ${d.least} px. Shorten the words or give them more room.`,
+  'words-below-least': (d) =>
+    `Set at ${d.px} px, below the ${d.least} px you asked for. Shorten the words or give them more room.`,
+  'picture-sliver': (d) => `The picture leaves a sliver of ${d.px} px at the ${d.edge} edge.`,
+  'faces-many': (d) => `The cover uses ${d.count} families of type (${d.names}). Two are calmer.`,
   'words-overflow': (d) => `At ${d.px} px the words do not fit their place. Set them smaller, or as large as fits.`,
   'letters-missing': (d) => `No face has these letters: ${d.letters}. They are shown as empty boxes.`,
   'letters-borrowed': (d) => `This face lacks ${d.letters}, so those words are set in Noto Serif.`,

@@ -1,6 +1,18 @@
 import Dexie, { type EntityTable } from 'dexie';
 
-export type TitleRow = { id: string; schema: number; updatedAt: string; book: unknown };
+/** `rev` counts writes, so that a second window notices; `order` names the history's steps, the first `done` are done. */
+export type TitleRow = {
+  id: string;
+  schema: number;
+  updatedAt: string;
+  book: unknown;
+  rev?: number;
+  order?: number[];
+  done?: number;
+};
+export type StepRow = { id: string; title: string; step: unknown };
+/** Small things a person keeps across titles: the house style, what was copied last. */
+export type KeepRow = { id: string; value: unknown };
 export type AssetRow = { id: string; bytes: Uint8Array<ArrayBuffer> };
 export type FileRow = {
   id: string;
@@ -17,10 +29,13 @@ class Database extends Dexie {
   titles!: EntityTable<TitleRow, 'id'>;
   assets!: EntityTable<AssetRow, 'id'>;
   files!: EntityTable<FileRow, 'id'>;
+  steps!: EntityTable<StepRow, 'id'>;
+  keeps!: EntityTable<KeepRow, 'id'>;
 
   constructor() {
     super('yosomi');
     this.version(1).stores({ titles: 'id, updatedAt', assets: 'id', files: 'id, title' });
+    this.version(2).stores({ steps: 'id, title', keeps: 'id' });
   }
 }
 

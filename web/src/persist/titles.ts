@@ -1,7 +1,23 @@
-import { type Result, fail } from '@yosomi/core/base';
-import { type Book, type Project, assetsInUse, readBook } from '@yosomi/core/project';
+import { type Result, fail, ok } from '@yosomi/core/base';
+import { type Book, type Project, filesInUse, readBook } from '@yosomi/core/project';
 import { db } from './db';
+import { tellOthers } from '../platform/other-windows';
 import { guarded } from './guarded';
+import { type KeptHistory, loadHistory, noHistory, writeSteps } from './histories';
+
+export type Opened = { readonly book: Book; readonly rev: number; readonly history: KeptHistory };
+
+/** A title with its history. Faults: `title-gone`, and those of `readBook`. */
+export async function openTitle(id: string): Promise<Result<Opened>> {
+  const row = await db.titles.get(id);
+  if (!row) return fail('title-gone');
+  const book = readBook(row.book);
+  if (!book.ok) return book;
+  // A document that had to be migrated is no longer the one that its old steps were made on.
+  const same = row.schema === book.value.schema;
+  const history = same ? await loadHistory(id, row.order ?? [], row.done ?? 0) : noHistory();
+  return ok({ book: book.value, rev: row.rev ?? 0, history });
+}
 
 /** Faults: `title-gone`, and those of `readBook`. */
 export async function loadBook(id: string): Promise<Result<Book>> {
@@ -9,11 +25,44 @@ export async function loadBook(id: string): Promise<Result<Book>> {
   return row ? readBook(row.book) : fail('title-gone');
 }
 
-/** Faults: `store-full` where the browser's room is used up, `store-failed` otherwise. The old state stays then. */
+/** Writes a title that is not open here, whatever was stored before. Faults: `store-full`, `store-failed`. */
 export async function saveBook(book: Book): Promise<Result<void>> {
   return guarded(async () => {
-    await db.titles.put({ id: book.id, schema: book.schema, updatedAt: book.updatedAt, book });
+    const before = await db.titles.get(book.id);
+    const rev = (before?.rev ?? 0) + 1;
+    await db.titles.put({ id: book.id, schema: book.schema, updatedAt: book.updatedAt, book, rev });
+    tellOthers({ title: book.id, rev });
   });
+}
+
+/**
+ * Writes an open title with its history, if nobody else has written it since `rev`. Faults: `title-elsewhere` when
+ * somebody has (nothing is written then), `store-full`, `store-failed`. Answers the new revision.
+ */
+export async function saveOpen(book: Book, history: KeptHistory, rev: number): Promise<Result<number>> {
+  let elsewhere = false;
+  const next = rev + 1;
+  const saved = await guarded(async () => {
+    await db.transaction('rw', db.titles, db.steps, async () => {
+      const row = await db.titles.get(book.id);
+      elsewhere = row !== undefined && (row.rev ?? 0) !== rev;
+      if (elsewhere) return;
+      const { order, done } = await writeSteps(book.id, history);
+      await db.titles.put({
+        id: book.id,
+        schema: book.schema,
+        updatedAt: book.updatedAt,
+        book,
+        rev: next,
+        order,
+        done,
+      });
+    });
+  });
+  if (elsewhere) return fail('title-elsewhere');
+  if (!saved.ok) return saved;
+  tellOthers({ title: book.id, rev: next });
+  return ok(next);
 }
 
 /** Keeps a picture's bytes under their hash: the same picture once. */
@@ -32,10 +81,12 @@ export async function saveProject(project: Project): Promise<Result<void>> {
 }
 
 export async function filesOf(book: Book): Promise<Map<string, Uint8Array<ArrayBuffer>>> {
-  const ids = assetsInUse(book);
+  const ids = filesInUse(book);
   const rows = await db.assets.bulkGet(ids);
   return new Map(rows.flatMap((row) => (row ? [[row.id, row.bytes] as const] : [])));
 }
+
+const filesOwned = (book: Book): string[] => [...Object.keys(book.assets), ...Object.keys(book.faces)];
 
 /** Removes a title and the pictures that no other title uses. Returns what is needed to bring it back. */
 export async function removeTitle(id: string): Promise<Project | null> {
@@ -45,15 +96,16 @@ export async function removeTitle(id: string): Promise<Project | null> {
     return null;
   }
   const files = await filesOf(loaded.value);
-  await db.transaction('rw', db.titles, db.assets, db.files, async () => {
+  await db.transaction('rw', db.titles, db.assets, db.files, db.steps, async () => {
     await db.titles.delete(id);
     await db.files.where('title').equals(id).delete();
+    await db.steps.where('title').equals(id).delete();
     const kept = new Set<string>();
     for (const row of await db.titles.toArray()) {
       const book = readBook(row.book);
-      if (book.ok) Object.keys(book.value.assets).forEach((asset) => kept.add(asset));
+      if (book.ok) filesOwned(book.value).forEach((asset) => kept.add(asset));
     }
-    const unused = Object.keys(loaded.value.assets).filter((asset) => !kept.has(asset));
+    const unused = filesOwned(loaded.value).filter((asset) => !kept.has(asset));
     await db.assets.bulkDelete(unused);
   });
   return { book: loaded.value, files };

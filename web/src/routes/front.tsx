@@ -1,89 +1,231 @@
-import { useState } from 'react';
+import { type Edit } from '@yosomi/core/base';
+import { type Doc, addPart, equalMargins, moveParts, newCurve, nodesFrom } from '@yosomi/core/cover';
+import type { Point } from '@yosomi/core/plane';
+import { coverKey, onSibling, siblingDoc } from '@yosomi/core/recipe';
+import { useQuery } from '@tanstack/react-query';
+import { useCallback, useMemo, useState } from 'react';
 import { AddPart } from '../features/front/add-part';
+import { ColoursGroup } from '../features/front/colours-group';
+import { FindingList } from '../features/front/finding-list';
+import { HistoryDialog } from '../features/front/history-dialog';
 import { Inspector } from '../features/front/inspector';
 import { PartsPanel } from '../features/front/parts-panel';
+import { SizeSwitch } from '../features/front/size-switch';
 import { GROUNDS, Table } from '../features/front/table';
+import { useFrontActions } from '../features/front/use-front-actions';
+import { VersionsDialog } from '../features/front/versions-dialog';
 import { GlanceStrip } from '../features/glance/glance-strip';
-import { sentenceOf } from '../messages/sentences';
-import { onCover, useBook } from '../state/session';
+import { sayFault } from '../messages/say';
+import { freshId } from '../platform/ids';
+import type { Action } from '../state/actions';
+import { onCover, useBook, useSession } from '../state/session';
+import { Button } from '../ui/button';
 import { Group } from '../ui/group';
+import { PickContext } from '../ui/pick-context';
 import { useCoverColours } from '../work/queries';
 import { useCoverView } from '../work/use-cover-view';
+import { studio } from '../work/workers';
 
 const NONE = new Map<string, never>();
 
 export function FrontPage() {
-  const book = useBook();
+  const stored = useBook();
+  const edit = useSession((s) => s.edit);
+  const select = useSession((s) => s.select);
   const [width, setWidth] = useState(400);
   const [dragging, setDragging] = useState(false);
   const [ground, setGround] = useState(0);
+  const [size, setSize] = useState<string | null>(null);
+  const [drawing, setDrawing] = useState(false);
+  const [guides, setGuides] = useState(true);
+  const [showQuiet, setShowQuiet] = useState(false);
+  const [picking, setPicking] = useState<{ take(hex: string): void } | null>(null);
+  const [dialog, setDialog] = useState<'history' | 'versions' | null>(null);
+
+  const sibling = size ? stored.siblings[size] : undefined;
+  // The title as this screen shows it: at the sibling's ratio where one is open.
+  const book = useMemo(
+    () => (sibling ? { ...stored, cover: siblingDoc(stored.cover, sibling) } : stored),
+    [stored, sibling],
+  );
+  const on = useMemo(
+    () => (size && sibling ? (change: Edit<Doc>) => onSibling(size, change) : onCover),
+    [size, sibling],
+  );
   const { view, failed, fresh } = useCoverView(book, width, dragging);
   const { data: colours } = useCoverColours(book);
   const frames = view?.frames ?? NONE;
   const findings = view?.findings ?? [];
   const title = book.brief.title.trim() || 'this book';
-  const stage = findings.filter((f) => f.severity !== 'note');
+  const look = { staleTime: Infinity, gcTime: 60_000 };
+  const key = coverKey(book);
+  const quiet = useQuery({
+    queryKey: ['quiet', key],
+    queryFn: () => studio.quietMap(book),
+    enabled: showQuiet,
+    ...look,
+  });
+  const selection = useSession((s) => s.selection);
+  const schemes = useQuery({
+    queryKey: ['schemes', key],
+    queryFn: () => studio.schemes(book),
+    enabled: selection.length === 0 && !book.cover.finished,
+    ...look,
+  });
+
+  const draw = useCallback(() => {
+    select(null);
+    setDrawing(true);
+  }, [select]);
+  const stroked = (points: readonly Point[]): void => {
+    setDrawing(false);
+    const nodes = nodesFrom(points, book.cover, 6);
+    if (!nodes) return;
+    const id = freshId();
+    if (edit('Draw a curve', on(addPart(id, newCurve(nodes, colours?.[1] ?? '#16181b'))))) select(id);
+  };
+  const centre = useCallback(async (): Promise<void> => {
+    const [id] = useSession.getState().selection;
+    const frame = id ? frames.get(id) : undefined;
+    const mass = id ? await studio.massOf(book, id) : null;
+    if (!id || !frame || !mass) return;
+    const { widthPx } = book.cover;
+    edit('Centre by eye', on(moveParts([id], frames, (widthPx / 2 - mass.x) / widthPx, 0)));
+  }, [book, edit, frames, on]);
+  const extra = useMemo<Action[]>(
+    () => [
+      { id: 'draw', label: 'Draw a curve', group: 'Cover', combos: ['d'], run: draw },
+      { id: 'quiet', label: 'Show the calm places', group: 'Cover', combos: ['q'], run: () => setShowQuiet((v) => !v) },
+      { id: 'guides', label: 'Show the safe area', group: 'Cover', combos: ['g'], run: () => setGuides((v) => !v) },
+      { id: 'centre', label: 'Centre by eye', group: 'Parts', combos: ['c'], run: () => void centre().catch(() => sayFault({ code: 'work-failed', data: {} })) },
+      { id: 'versions', label: 'Versions', group: 'Cover', combos: ['v'], run: () => setDialog('versions') },
+      { id: 'history', label: 'History', group: 'Cover', combos: ['$mod+h'], run: () => setDialog('history') },
+    ],
+    [draw, centre],
+  ); // prettier-ignore
+  useFrontActions({ doc: book.cover, on, frames, extra });
+  const picker = useMemo(
+    () => ({
+      pick: (take: (hex: string) => void) =>
+        setPicking({
+          take: (hex) => {
+            take(hex);
+            setPicking(null);
+          },
+        }),
+    }),
+    [],
+  );
+
   return (
     <main className="flex min-h-0 flex-1" data-fresh={fresh}>
       <h1 className="sr-only">Front</h1>
-      <PartsPanel doc={book.cover} frames={frames} reports={view?.reports ?? NONE} added={view?.added ?? []}>
-        {!book.cover.finished && <AddPart doc={book.cover} on={onCover} colour={colours?.[0] ?? '#16181b'} />}
-      </PartsPanel>
-      <Table
-        doc={book.cover}
-        on={onCover}
-        bitmap={view?.bitmap ?? null}
-        frames={frames}
-        label={`Cover of ${title}`}
-        onWidth={setWidth}
-        onDragging={setDragging}
-        ground={ground}
-        onGround={setGround}
-        guides
-        footer={
-          <span className="text-xs" role="status">
-            {failed ? 'The cover could not be painted. Undo the last step.' : ''}
-          </span>
-        }
-      />
-      <GlanceStrip view={view} ground={ground === 0 ? '#ffffff' : GROUNDS[ground].colour} />
-      <Inspector
-        doc={book.cover}
-        on={onCover}
-        frames={frames}
-        reports={view?.reports ?? NONE}
-        findings={findings}
-        added={view?.added ?? []}
-        colours={colours ?? []}
-        empty={
-          <>
-            <h2 className="px-4 pt-4 text-base font-semibold">
-              {book.cover.finished ? 'A finished cover' : 'The cover'}
-            </h2>
-            <Group title="What to do">
-              <p>
-                {book.cover.finished
-                  ? 'This file is the front as it is. Unlock the picture in the parts list to replace it.'
-                  : 'Choose a part on the cover or in the list. Double-click words to type on the cover.'}
-              </p>
-            </Group>
-            <Group title="What to look at">
-              {stage.length === 0 && view?.reports.size ? <p>Every word reaches a contrast of 4.5 : 1.</p> : null}
-              {findings.length === 0 && !view?.reports.size ? <p className="text-ink-2">Nothing yet.</p> : null}
-              <ul className="flex flex-col gap-2">
-                {findings.map((f, i) => (
-                  <li
-                    key={i}
-                    className={`border-l-3 px-3 py-2 ${f.severity === 'must' ? 'border-fail bg-fail-wash' : f.severity === 'should' ? 'border-may bg-may-wash' : 'border-blue bg-blue-wash'}`}
-                  >
-                    {sentenceOf(f)}
-                  </li>
-                ))}
-              </ul>
-            </Group>
-          </>
-        }
-      />
+      <PickContext.Provider value={picker}>
+        <PartsPanel doc={book.cover} frames={frames} reports={view?.reports ?? NONE} added={view?.added ?? []}>
+          {!book.cover.finished && (
+            <AddPart doc={book.cover} on={on} colour={colours?.[0] ?? '#16181b'} onDraw={draw} />
+          )}
+        </PartsPanel>
+        <Table
+          doc={book.cover}
+          on={on}
+          bitmap={view?.bitmap ?? null}
+          frames={frames}
+          label={`Cover of ${title}`}
+          onWidth={setWidth}
+          onDragging={setDragging}
+          ground={ground}
+          onGround={setGround}
+          guides={guides}
+          quiet={showQuiet ? (quiet.data ?? null) : null}
+          drawing={drawing}
+          onStroke={stroked}
+          picking={picking?.take ?? null}
+          footer={
+            <>
+              <SizeSwitch book={stored} sibling={sibling ? size : null} onSibling={setSize} />
+              <span className="truncate text-xs" role="status">
+                {failed
+                  ? 'The cover could not be painted. Undo the last step.'
+                  : drawing
+                    ? 'Draw a line on the cover'
+                    : picking
+                      ? 'Click a colour on the cover'
+                      : showQuiet
+                        ? 'Pale is calm'
+                        : ''}
+              </span>
+            </>
+          }
+        />
+        <GlanceStrip view={view} ground={ground === 0 ? '#ffffff' : GROUNDS[ground].colour} />
+        <Inspector
+          doc={book.cover}
+          on={on}
+          frames={frames}
+          reports={view?.reports ?? NONE}
+          findings={findings}
+          added={view?.added ?? []}
+          colours={colours ?? []}
+          empty={
+            <>
+              <h2 className="px-4 pt-4 text-base font-semibold">
+                {book.cover.finished ? 'A finished cover' : sibling ? sibling.name : 'The cover'}
+              </h2>
+              <Group title="What to do">
+                <p>
+                  {book.cover.finished
+                    ? 'This file is the front as it is. Unlock the picture in the parts list to replace it.'
+                    : sibling
+                      ? 'It follows the front. Move things here and they move only here; words and colours change in both.'
+                      : 'Choose a part on the cover or in the list. Double-click words to type on the cover.'}
+                </p>
+                <div className="flex flex-wrap gap-1.5">
+                  <Button onClick={() => setDialog('versions')}>Versions</Button>
+                  <Button onClick={() => setDialog('history')}>History</Button>
+                  {!book.cover.finished && (
+                    <>
+                      <Button aria-pressed={showQuiet} onClick={() => setShowQuiet(!showQuiet)}>
+                        Calm places
+                      </Button>
+                      <Button onClick={() => void edit('Equal margins', on(equalMargins(frames)))}>
+                        Equal margins
+                      </Button>
+                    </>
+                  )}
+                </div>
+              </Group>
+              <Group title="What to look at">
+                {findings.every((f) => f.severity === 'note') && view?.reports.size ? (
+                  <p>Every word reaches a contrast of 4.5 : 1.</p>
+                ) : null}
+                {findings.length === 0 && !view?.reports.size ? <p className="text-ink-2">Nothing yet.</p> : null}
+                <FindingList
+                  findings={findings}
+                  renderFixes={(f) =>
+                    f.part && (
+                      <Button kind="link" onClick={() => select(f.part)}>
+                        Show it
+                      </Button>
+                    )
+                  }
+                />
+              </Group>
+              {!book.cover.finished && (
+                <ColoursGroup
+                  doc={book.cover}
+                  on={on}
+                  frames={frames}
+                  schemes={schemes.data ?? []}
+                  swatches={colours ?? []}
+                />
+              )}
+            </>
+          }
+        />
+      </PickContext.Provider>
+      <HistoryDialog open={dialog === 'history'} onClose={() => setDialog(null)} />
+      <VersionsDialog open={dialog === 'versions'} onClose={() => setDialog(null)} />
     </main>
   );
 }

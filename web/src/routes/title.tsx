@@ -3,11 +3,12 @@ import { useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useParams } from 'react-router';
 import type { Fault } from '@yosomi/core/base';
 import { Commands } from '../features/commands/commands';
+import { ClashDialog } from '../features/frame/clash-dialog';
 import { Kept } from '../features/frame/kept';
 import { STEPS } from '../features/frame/steps';
 import { TitleSpine } from '../features/frame/title-spine';
 import { sentenceOf } from '../messages/sentences';
-import { loadBook } from '../persist/titles';
+import { openTitle } from '../persist/titles';
 import { useSession } from '../state/session';
 import { Button } from '../ui/button';
 import { Tip } from '../ui/tip';
@@ -23,7 +24,7 @@ export function TitlePage() {
   useEffect(() => {
     let current = true;
     const { open } = useSession.getState();
-    void loadBook(id).then((loaded) => {
+    void openTitle(id).then((loaded) => {
       if (!current) return;
       if (loaded.ok) open(loaded.value);
       else setFault(loaded.fault);
@@ -82,6 +83,7 @@ export function TitlePage() {
           </div>
         </header>
         <Outlet />
+        <ClashDialog />
       </div>
     </div>
   );

@@ -1,27 +1,39 @@
-import { type Edit, type History, change, emptyHistory, record, redo, undo } from '@yosomi/core/base';
+import { type Edit, type History, type Step, change, emptyHistory, record, redo, undo } from '@yosomi/core/base';
 import type { Doc, Part } from '@yosomi/core/cover';
 import type { Book } from '@yosomi/core/project';
 import { create } from 'zustand';
-import { saveBook } from '../persist/titles';
-import { nowIso, nowMs } from '../platform/clock';
 import { sayFault } from '../messages/say';
+import { type Opened, openTitle, saveBook, saveOpen } from '../persist/titles';
+import { nowIso, nowMs } from '../platform/clock';
+import { freshId } from '../platform/ids';
+import { onOthers } from '../platform/other-windows';
 
 type Kept =
-  { readonly kind: 'kept'; readonly atMs: number } | { readonly kind: 'keeping' } | { readonly kind: 'failed' };
+  | { readonly kind: 'kept'; readonly atMs: number }
+  | { readonly kind: 'keeping' }
+  | { readonly kind: 'failed' }
+  /** Another window has written the title, and there are changes here that it does not have. */
+  | { readonly kind: 'elsewhere' };
 
 type Session = {
   readonly book: Book | null;
   readonly history: History;
   readonly kept: Kept;
-  /** Id of the selected part of the cover or promo. */
-  readonly selected: string | null;
-  open(book: Book): void;
+  /** Ids of the selected parts of the cover or promo; the first is the one that is asked about. */
+  readonly selection: readonly string[];
+  open(opened: Opened): void;
   close(): void;
-  select(id: string | null): void;
+  select(id: string | null, add?: boolean): void;
+  selectMany(ids: readonly string[]): void;
   /** Applies an edit to the open title. Equal merge keys in a row become one step of the history. */
   edit(label: string, edit: Edit<Book>, merge?: string | null): boolean;
   undo(): void;
   redo(): void;
+  /** Goes to the state after the first `done` steps. */
+  goTo(done: number): void;
+  /** Ends a clash with another window: takes its state, or keeps this one as a title of its own. Answers the new id. */
+  takeOther(): Promise<void>;
+  keepBoth(): Promise<string | null>;
 };
 
 /** A change is stored this long after it was made, and at the latest after `LATEST_MS` of steady typing. */
@@ -30,19 +42,30 @@ const LATEST_MS = 700;
 
 let timer: ReturnType<typeof setTimeout> | null = null;
 let waitingSince = 0;
+let rev = 0;
+let numbers = new Map<Step, number>();
+/** Writes follow one another, so that each knows the revision the last one made. */
+let writing: Promise<void> = Promise.resolve();
 
 export const useSession = create<Session>((set, get) => {
-  const keep = async (): Promise<void> => {
-    timer = null;
-    waitingSince = 0;
-    const { book } = get();
-    if (!book) return;
-    const saved = await saveBook(book);
+  const write = async (): Promise<void> => {
+    const { book, history, kept } = get();
+    if (!book || kept.kind === 'elsewhere') return;
+    const saved = await saveOpen(book, { history, numbers }, rev);
+    if (saved.ok) rev = saved.value;
+    if (get().book?.id !== book.id) return;
+    if (!saved.ok && saved.fault.code === 'title-elsewhere') return set({ kept: { kind: 'elsewhere' } });
     if (!saved.ok) sayFault(saved.fault);
     // A later change may have come while this one was written: then its own save follows.
     if (get().book === book) set({ kept: saved.ok ? { kind: 'kept', atMs: nowMs() } : { kind: 'failed' } });
   };
+  const keep = (): Promise<void> => {
+    timer = null;
+    waitingSince = 0;
+    return (writing = writing.then(write));
+  };
   const keepSoon = (): void => {
+    if (get().kept.kind === 'elsewhere') return;
     const now = nowMs();
     waitingSince ||= now;
     if (timer) clearTimeout(timer);
@@ -56,21 +79,43 @@ export const useSession = create<Session>((set, get) => {
   if (typeof window !== 'undefined') {
     window.addEventListener('pagehide', flush);
     document.addEventListener('visibilitychange', () => document.visibilityState === 'hidden' && flush());
+    onOthers(({ title, rev: theirs }) => {
+      const { book, kept } = get();
+      // With changes of its own, the next write here finds out and asks.
+      if (book?.id === title && theirs > rev && kept.kind === 'kept') void get().takeOther();
+    });
   }
+  const replaced = (book: Book, history: History): void => {
+    set({ book: { ...book, updatedAt: nowIso() }, history });
+    keepSoon();
+  };
   return {
     book: null,
     history: emptyHistory,
     kept: { kind: 'kept', atMs: 0 },
-    selected: null,
-    open(book) {
+    selection: [],
+    open(opened) {
       flush();
-      set({ book, history: emptyHistory, selected: null, kept: { kind: 'kept', atMs: Date.parse(book.updatedAt) } });
+      rev = opened.rev;
+      numbers = opened.history.numbers;
+      const { book } = opened;
+      const atMs = Date.parse(book.updatedAt);
+      set({ book, history: opened.history.history, selection: [], kept: { kind: 'kept', atMs } });
     },
     close() {
       flush();
-      set({ book: null, history: emptyHistory, selected: null });
+      void writing.then(() => {
+        if (get().book === null) numbers = new Map();
+      });
+      set({ book: null, history: emptyHistory, selection: [] });
     },
-    select: (selected) => set({ selected }),
+    select(id, add = false) {
+      const { selection } = get();
+      if (id === null) return set({ selection: [] });
+      if (!add) return set({ selection: [id] });
+      set({ selection: selection.includes(id) ? selection.filter((one) => one !== id) : [...selection, id] });
+    },
+    selectMany: (ids) => set({ selection: [...new Set(ids)] }),
     edit(label, edit, merge = null) {
       const { book, history } = get();
       if (!book) return false;
@@ -80,26 +125,56 @@ export const useSession = create<Session>((set, get) => {
         return false;
       }
       if (done.value.forward.length === 0) return true;
-      set({ book: { ...done.value.next, updatedAt: nowIso() }, history: record(history, done.value, label, merge) });
-      keepSoon();
+      replaced(done.value.next, record(history, done.value, label, merge));
       return true;
     },
     undo() {
       const { book, history } = get();
       const back = book && undo(book, history);
-      if (!back) return;
-      set({ book: { ...back.state, updatedAt: nowIso() }, history: back.history });
-      keepSoon();
+      if (back) replaced(back.state, back.history);
     },
     redo() {
       const { book, history } = get();
       const on = book && redo(book, history);
-      if (!on) return;
-      set({ book: { ...on.state, updatedAt: nowIso() }, history: on.history });
-      keepSoon();
+      if (on) replaced(on.state, on.history);
+    },
+    goTo(done) {
+      let { book, history } = get();
+      while (book && history.past.length > done) {
+        const back = undo(book, history);
+        if (!back) break;
+        [book, history] = [back.state, back.history];
+      }
+      while (book && history.past.length < done) {
+        const on = redo(book, history);
+        if (!on) break;
+        [book, history] = [on.state, on.history];
+      }
+      if (book && history !== get().history) replaced(book, history);
+    },
+    async takeOther() {
+      const { book } = get();
+      const opened = book && (await openTitle(book.id));
+      if (opened && !opened.ok) sayFault(opened.fault);
+      if (opened?.ok && get().book?.id === book?.id) get().open(opened.value);
+    },
+    async keepBoth() {
+      const { book } = get();
+      if (!book) return null;
+      const id = freshId();
+      const title = `${book.brief.title || 'Untitled'} (second copy)`.slice(0, 300);
+      const saved = await saveBook({ ...book, id, brief: { ...book.brief, title }, updatedAt: nowIso() });
+      if (!saved.ok) {
+        sayFault(saved.fault);
+        return null;
+      }
+      return id;
     },
   };
 });
+
+/** The part that is asked about: the first of the selection. */
+export const useSelected = (): string | null => useSession((s) => s.selection[0] ?? null);
 
 /** The open title; only for screens that are shown while one is open. */
 export function useBook(): Book {

@@ -1,7 +1,9 @@
 import { Popover } from 'radix-ui';
-import { useState } from 'react';
+import { Pipette } from 'lucide-react';
+import { useContext, useState } from 'react';
 import { HexColorPicker } from 'react-colorful';
 import { inputLook } from './field';
+import { PickContext } from './pick-context';
 
 /** A colour: the book's own colours first, then any other. */
 export function ColourField(props: {
@@ -12,6 +14,7 @@ export function ColourField(props: {
 }) {
   const { label, value, swatches, onChange } = props;
   const [typed, setTyped] = useState<string | null>(null);
+  const picker = useContext(PickContext);
   return (
     <div className="flex flex-wrap items-center gap-1.5" role="group" aria-label={label}>
       {swatches.map((hex) => (
@@ -54,6 +57,17 @@ export function ColourField(props: {
           </Popover.Content>
         </Popover.Portal>
       </Popover.Root>
+      {picker && (
+        <button
+          type="button"
+          aria-label={`${label}: take it from the cover`}
+          title="Take it from the cover"
+          onClick={() => picker.pick((hex) => onChange(hex, false))}
+          className="flex size-7 items-center justify-center rounded-sm text-ink-2 hover:bg-line/60 hover:text-ink"
+        >
+          <Pipette size={14} />
+        </button>
+      )}
     </div>
   );
 }

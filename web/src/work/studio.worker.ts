@@ -1,20 +1,25 @@
 import { zipSync } from 'fflate';
 import { type Finding, type Result, fail, ok } from '@yosomi/core/base';
-import { type Hex, palette } from '@yosomi/core/colour';
-import { compose } from '@yosomi/core/compose';
+import { type Hex, type Scheme, hexOf, palette, schemesAround, schemesFrom } from '@yosomi/core/colour';
+import { type Busyness, type QuietPlace, busyness, compose, quietestPlace } from '@yosomi/core/compose';
 import { GLANCE_WIDTHS } from '@yosomi/core/glance';
 import { type ImageInfo, readImage, stripMetadata } from '@yosomi/core/image-file';
-import type { Doc } from '@yosomi/core/cover';
+import { emptyBrief } from '@yosomi/core/book';
+import { type Doc, docOf, newGround, newShape } from '@yosomi/core/cover';
+import { type FontInfo, readFontFile } from '@yosomi/core/text';
+import { type Drawing, type TraceOptions, readSvg, traceRaster } from '@yosomi/core/vector';
 import type { Rect } from '@yosomi/core/plane';
 import { type Raster, raster, shrink } from '@yosomi/core/pixels';
 import { type Asset, Book, type Project, assetId, packProject, unpackProject } from '@yosomi/core/project';
 import {
   type Delivered,
+  type Fix,
   type Settled,
   type Start,
   type WordsReport,
   artKey,
   bookThickness,
+  contrastFixes,
   composePromo,
   coverRaster,
   ebookFile,
@@ -48,6 +53,16 @@ export type CoverView = {
 };
 
 /** The promo as the editor shows it; `doc` is the promo in the colours it is shown in. */
+/** A way to make words read, with a small picture of how it looks. */
+export type FixView = Omit<Fix, 'preview'> & { readonly bitmap: ImageBitmap };
+
+/** A person's own font, unpacked: `lacks` are the letters of the given words that it does not have. */
+export type TakenFont = Pick<FontInfo, 'name'> & {
+  readonly format: 'ttf' | 'otf';
+  readonly bytes: Uint8Array<ArrayBuffer>;
+  readonly lacks: readonly string[];
+};
+
 export type PromoView = {
   readonly bitmap: ImageBitmap;
   readonly frames: ReadonlyMap<string, Rect>;
@@ -68,6 +83,17 @@ function upright(info: ImageInfo): { widthPx: number; heightPx: number } {
   const { widthPx, heightPx, orientation } = info;
   return orientation >= 5 ? { widthPx: heightPx, heightPx: widthPx } : { widthPx, heightPx };
 }
+
+/** The cover without its words, small: what words stand on. */
+async function underWords(book: Book): Promise<Raster> {
+  const { resources, images } = await gather(book.cover, book.brief, studio, QUIET_PX);
+  const { ink } = compose(book.cover, book.brief, resources);
+  // What lies behind the letters ("id/behind") belongs to the words and goes with them.
+  const words = (part: string | null): boolean => book.cover.parts[(part ?? '').split('/')[0]]?.kind === 'words';
+  return studio.paint({ ...ink, items: ink.items.filter((item) => !words(item.part)) }, QUIET_PX, images);
+}
+const QUIET_PX = 256;
+const QUIET_COLUMNS = 24;
 
 const api = {
   /** Checks, strips and decodes a picture file. */
@@ -146,6 +172,124 @@ const api = {
   async coverColours(input: Book): Promise<Hex[]> {
     const small = await coverRaster(Book.parse(input), 160, studio);
     return palette(small, 7).map((swatch) => swatch.hex);
+  },
+
+  /** How busy the picture is behind the words, cell by cell. */
+  async quietMap(input: Book): Promise<Busyness> {
+    return busyness(await underWords(Book.parse(input)), QUIET_COLUMNS);
+  },
+
+  /** The calmest place for a part as large as it is now, clear of the other words. Fractions of the cover. */
+  async quietPlace(input: Book, part: string, frame: Rect, safe: number): Promise<QuietPlace | null> {
+    const book = Book.parse(input);
+    const { widthPx: w, heightPx: h } = book.cover;
+    const { resources } = await gather(book.cover, book.brief, studio, QUIET_PX);
+    const { frames } = compose(book.cover, book.brief, resources);
+    const others = Object.values(book.cover.parts).flatMap((one) => {
+      const f = frames.get(one.id);
+      const hangs = one.kind === 'words' && one.follows?.part === part;
+      return one.kind === 'words' && !one.hidden && one.id !== part && !hangs && f && f.width > 0 ? [f] : [];
+    });
+    const share = (r: Rect): Rect => ({ x: r.x / w, y: r.y / h, width: r.width / w, height: r.height / h });
+    const map = busyness(await underWords(book), QUIET_COLUMNS);
+    return quietestPlace(map, share(frame), { x: safe, y: (safe * w) / h }, others.map(share));
+  },
+
+  /** Where the mass of a part's letters lies, px; null where it draws none. */
+  async massOf(input: Book, part: string): Promise<{ x: number; y: number } | null> {
+    const book = Book.parse(input);
+    const { resources, images } = await gather(book.cover, book.brief, studio, 400);
+    const { ink } = compose(book.cover, book.brief, resources);
+    const own = studio.paint({ ...ink, items: ink.items.filter((item) => item.part === part) }, 400, images);
+    let [sum, sx, sy] = [0, 0, 0];
+    for (let y = 0; y < own.height; y++) {
+      for (let x = 0; x < own.width; x++) {
+        const a = own.data[(y * own.width + x) * 4 + 3];
+        sum += a;
+        sx += a * (x + 0.5);
+        sy += a * (y + 0.5);
+      }
+    }
+    const k = book.cover.widthPx / own.width;
+    return sum === 0 ? null : { x: (sx / sum) * k, y: (sy / sum) * k };
+  },
+
+  /** Colours that would suit the cover, readable on what is really behind the words of a picture. */
+  async schemes(input: Book): Promise<Scheme[]> {
+    const book = Book.parse(input);
+    const under = await underWords(book);
+    const pictured = Object.values(book.cover.parts).some((p) => p.kind === 'picture' && !p.hidden);
+    const mean = [0, 1, 2].map((c) => {
+      let sum = 0;
+      for (let i = c; i < under.data.length; i += 4) sum += under.data[i];
+      return sum / (under.data.length / 4);
+    }) as [number, number, number];
+    if (pictured) return schemesFrom(palette(under), [hexOf(mean)]);
+    return schemesAround(palette(await coverRaster(book, 160, studio))[0]?.hex ?? '#888888');
+  },
+
+  /** Ways to make the words of a part read, each tried and shown. */
+  async fixes(input: Book, part: string): Promise<FixView[]> {
+    const found = await contrastFixes(Book.parse(input), part, studio);
+    const views = await Promise.all(
+      found.map(async ({ preview, ...rest }) => ({ ...rest, bitmap: await bitmapOf(preview) })),
+    );
+    return transfer(
+      views,
+      views.map((v) => v.bitmap),
+    );
+  },
+
+  takeDrawing: (bytes: Uint8Array<ArrayBuffer>): Result<Drawing> => readSvg(bytes),
+
+  /** A picture of a mark as clean outlines, with a picture of them. */
+  async traceMark(
+    bytes: Uint8Array<ArrayBuffer>,
+    options: TraceOptions,
+  ): Promise<Result<{ drawing: Drawing; bitmap: ImageBitmap }>> {
+    const read = readImage(bytes);
+    if (!read.ok) return read;
+    const canvas = await decodeUpright(bytes);
+    if (!canvas) return fail('image-damaged', { format: read.value.format.toUpperCase() });
+    const image = { widthPx: canvas.width, heightPx: canvas.height, source: canvas };
+    const small = canvas.width > 960 ? studio.resized(image, 960) : image;
+    const traced = traceRaster(studio.pixelsOf(small), options);
+    if (!traced.ok) return traced;
+    const { ratio } = traced.value;
+    const [widthPx, heightPx] = ratio > 1 ? [400, Math.ceil(400 / ratio)] : [Math.ceil(280 * ratio), 280];
+    const part = newShape(
+      { kind: 'drawn', ...traced.value },
+      { area: { x: 0, y: 0, width: 1, height: 1 }, colour: '#101112' },
+    );
+    const doc = docOf(widthPx, heightPx, [newGround('#ffffff'), part]);
+    const { resources, images } = await gather(doc, emptyBrief, studio, widthPx);
+    const bitmap = await bitmapOf(studio.paint(compose(doc, emptyBrief, resources).ink, widthPx, images));
+    return ok({ drawing: traced.value, bitmap });
+  },
+
+  /** Checks a font file, unpacks a woff2, and says which letters of some words it lacks. */
+  async takeFont(input: Uint8Array<ArrayBuffer>, words: string): Promise<Result<TakenFont>> {
+    let bytes = input;
+    let info = readFontFile(bytes);
+    if (info.ok && info.value.format === 'woff2') {
+      const { default: decompress } = await import('woff2-encoder/decompress');
+      const plain = await decompress(bytes).catch(() => null);
+      if (!plain) return fail('font-damaged', { cut: '' });
+      bytes = new Uint8Array(plain);
+      info = readFontFile(bytes);
+    }
+    if (!info.ok) return info;
+    const { name, format } = info.value;
+    if (format === 'woff2') return fail('font-damaged', { cut: '' });
+    await studio.loadFonts([]);
+    const cut = `own/${assetId(bytes)}`;
+    try {
+      const added = studio.shaper.add(cut, bytes);
+      if (!added.ok) return added;
+    } catch {
+      return fail('font-damaged', { cut: '' });
+    }
+    return ok({ name, format, bytes, lacks: studio.shaper.lacks(cut, words) });
   },
 
   /** Takes a line to a tracer, so that art goes there without a stop on the page. */

@@ -5,7 +5,7 @@ import { Fill } from './fill';
 export const FRAME_CORNERS = ['square', 'round', 'cut', 'scooped', 'stepped'] as const;
 export const DIVIDERS = ['line', 'diamond', 'leaf', 'wave', 'dots', 'double'] as const;
 
-/** One closed outline of a drawing, as SVG path data in a box of `ratio` (height 1); null takes the part's own fill. */
+/** One closed outline of a drawing, as SVG path data in a box 1000 high and `ratio` times as wide; null takes the part's own fill. */
 export const DrawnPath = z.object({ d: z.string().max(40_000), colour: HexColour.nullable() });
 
 /** Lengths are fractions of the shorter side of the place. */

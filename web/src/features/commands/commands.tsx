@@ -1,57 +1,65 @@
 import { Command } from 'cmdk';
 import { Search } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { tinykeys } from 'tinykeys';
+import { type Action, keysOf, useActions } from '../../state/actions';
 import { useSession } from '../../state/session';
 import { STEPS } from '../frame/steps';
+import { ShortcutSheet } from './shortcut-sheet';
 
-type Action = { readonly label: string; readonly keys?: string; run(): void };
-
-/** The searchable list of commands, and the shortcuts that work everywhere in a title. */
+/** The searchable list of everything that can be done now, and the keys for it. */
 export function Commands({ id }: { id: string }) {
   const [open, setOpen] = useState(false);
+  const [sheet, setSheet] = useState(false);
   const navigate = useNavigate();
   const undo = useSession((s) => s.undo);
   const redo = useSession((s) => s.redo);
-  const select = useSession((s) => s.select);
-  const actions: Action[] = [
-    ...STEPS.map((step, i) => ({
-      label: `Go to ${step.label}`,
-      keys: `Alt ${i + 1}`,
-      run: () => void navigate(`/title/${id}/${step.path}`),
-    })),
-    { label: 'Undo', keys: 'Ctrl Z', run: undo },
-    { label: 'Redo', keys: 'Ctrl Shift Z', run: redo },
-    { label: 'Select nothing', keys: 'Esc', run: () => select(null) },
-    { label: 'Back to the Shelf', run: () => void navigate('/') },
-  ];
-  useEffect(() => {
-    // In a field the browser's own undo belongs to the text.
-    const unlessTyping = (run: () => void) => (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLElement && e.target.closest('input, textarea, [contenteditable]')) return;
-      e.preventDefault();
-      run();
-    };
-    return tinykeys(window, {
-      '$mod+k': (e) => {
-        e.preventDefault();
-        setOpen((now) => !now);
+  const lists = useActions((s) => s.lists);
+  const actions = useMemo<Action[]>(
+    () => [
+      ...STEPS.map((step, i) => ({
+        id: `go-${step.path}`,
+        label: `Go to ${step.label}`,
+        group: 'Steps',
+        combos: [`Alt+${i + 1}`],
+        run: () => void navigate(`/title/${id}/${step.path}`),
+      })),
+      {
+        id: 'shelf',
+        label: 'Back to the Shelf',
+        group: 'Steps',
+        combos: ['Alt+0'],
+        run: () => void navigate('/'),
       },
-      '$mod+z': unlessTyping(undo),
-      '$mod+Shift+z': unlessTyping(redo),
-      '$mod+y': unlessTyping(redo),
-      ...Object.fromEntries(
-        STEPS.map((step, i) => [
-          `Alt+${i + 1}`,
-          (e: KeyboardEvent) => {
-            e.preventDefault();
-            void navigate(`/title/${id}/${step.path}`);
-          },
-        ]),
-      ),
-    });
-  }, [id, navigate, undo, redo]);
+      { id: 'undo', label: 'Undo', group: 'Steps', combos: ['$mod+z'], run: undo },
+      { id: 'redo', label: 'Redo', group: 'Steps', combos: ['$mod+Shift+z', '$mod+y'], run: redo },
+      { id: 'find', label: 'Find a command', group: 'Steps', combos: ['$mod+k'], run: () => setOpen((now) => !now) },
+      { id: 'sheet', label: 'Show all shortcuts', group: 'Steps', combos: ['F1'], run: () => setSheet(true) },
+      ...Object.values(lists).flat(),
+    ],
+    [id, navigate, undo, redo, lists],
+  );
+  useEffect(() => {
+    const bindings: Record<string, (e: KeyboardEvent) => void> = {};
+    for (const action of actions) {
+      for (const combo of action.combos ?? []) {
+        bindings[combo] = (e) => {
+          // In a field, a menu or a dialog keys belong to what is there; only those that lead elsewhere pass.
+          const at = e.target instanceof HTMLElement ? e.target : null;
+          const taken = at?.closest(
+            'input, textarea, [contenteditable], [role="menu"], [role="listbox"], [role="dialog"]',
+          );
+          if (taken && !/^(Alt\+|F1|\$mod\+k)/.test(combo)) return;
+          // A button that has the focus is pressed by these itself.
+          if (at?.closest('button, a, [role="slider"], [role="radio"]') && /^(Enter|Space| )$/.test(combo)) return;
+          e.preventDefault();
+          action.run();
+        };
+      }
+    }
+    return tinykeys(window, bindings);
+  }, [actions]);
   return (
     <>
       <button
@@ -78,7 +86,8 @@ export function Commands({ id }: { id: string }) {
           <Command.Empty className="px-3 py-2 text-ink-2">No command has these words.</Command.Empty>
           {actions.map((action) => (
             <Command.Item
-              key={action.label}
+              key={action.id}
+              value={`${action.label} ${action.group}`}
               onSelect={() => {
                 setOpen(false);
                 action.run();
@@ -86,11 +95,12 @@ export function Commands({ id }: { id: string }) {
               className="flex cursor-pointer justify-between rounded-sm px-3 py-2 data-[selected=true]:bg-blue-wash"
             >
               {action.label}
-              {action.keys && <kbd className="font-mono text-xs text-ink-2">{action.keys}</kbd>}
+              {action.combos && <kbd className="font-mono text-xs text-ink-2">{keysOf(action.combos[0])}</kbd>}
             </Command.Item>
           ))}
         </Command.List>
       </Command.Dialog>
+      <ShortcutSheet open={sheet} onClose={() => setSheet(false)} actions={actions} />
     </>
   );
 }

@@ -11,14 +11,17 @@ export function Kept() {
     return () => clearInterval(timer);
   }, []);
   let text = 'Keeping';
-  if (kept.kind === 'failed') text = 'Not kept';
+  if (kept.kind === 'failed' || kept.kind === 'elsewhere') text = 'Not kept';
   if (kept.kind === 'kept') {
     const s = Math.max(0, Math.round((nowMs() - kept.atMs) / 1000));
     text =
       s < 3 ? 'Kept just now' : s < 60 ? `Kept ${s} s ago` : s < 3600 ? `Kept ${Math.floor(s / 60)} min ago` : 'Kept';
   }
   return (
-    <span className={`text-xs ${kept.kind === 'failed' ? 'text-fail' : 'text-ink-2'}`} data-kept={kept.kind}>
+    <span
+      className={`text-xs ${kept.kind === 'failed' || kept.kind === 'elsewhere' ? 'text-fail' : 'text-ink-2'}`}
+      data-kept={kept.kind}
+    >
       {text}
     </span>
   );

@@ -1,39 +1,39 @@
 import type { Edit } from '@yosomi/core/base';
-import { type Area, type Doc, type Part, type PicturePart, setPart } from '@yosomi/core/cover';
-import { clamp } from '@yosomi/core/plane';
-import type { Rect } from '@yosomi/core/plane';
+import { type CurveNode, type Doc, type Part, type PicturePart, setPart } from '@yosomi/core/cover';
+import { type Point, type Rect, clamp } from '@yosomi/core/plane';
 import type { Corner } from './handles';
 
 /** Smallest side of a place, fraction of the cover. */
-const LEAST = 0.01;
+const LEAST = 0.005;
 
-/** Moves a part by a share of the cover. Words that hang under others are set free where they are. */
-export function moveBy(part: Part, frame: Rect, doc: Doc, dx: number, dy: number): Edit<Doc> {
-  if (part.kind === 'ground' || part.kind === 'scrim') return () => {};
-  const area: Area = { ...part.area, x: clamp(part.area.x + dx, -1, 1), y: clamp(part.area.y + dy, -1, 1) };
-  if (part.kind === 'words' && part.follows) {
-    return setPart(part.id, { follows: null, alignY: 'top', area: { ...area, y: frame.y / doc.heightPx + dy } });
-  }
-  return setPart(part.id, { area });
-}
-
-/** Resizes a part's place by dragging a handle; the other side stays. */
-export function resizeBy(part: Part, frame: Rect, doc: Doc, corner: Corner, dx: number, dy: number): Edit<Doc> {
-  if (part.kind === 'ground' || part.kind === 'scrim') return () => {};
+/**
+ * Resizes a part's place by dragging a handle; the other side stays. `keep` holds the ratio at corners. The drag is
+ * given along the part's own axes.
+ */
+export function resizeBy(
+  part: Part,
+  frame: Rect,
+  doc: Doc,
+  corner: Corner,
+  dx: number,
+  dy: number,
+  keep = false,
+): Edit<Doc> {
+  if (!('area' in part)) return () => {};
   const follows = part.kind === 'words' && part.follows;
-  let { x, y, width, height } = follows ? { ...part.area, y: frame.y / doc.heightPx } : part.area;
-  if (corner.includes('w')) {
-    const d = Math.min(dx, width - LEAST);
-    x += d;
-    width -= d;
-  }
+  const from = follows ? { ...part.area, y: frame.y / doc.heightPx } : part.area;
+  let { x, y, width, height } = from;
+  if (corner.includes('w')) width = Math.max(LEAST, width - dx);
   if (corner.includes('e')) width = Math.max(LEAST, width + dx);
-  if (corner.includes('n')) {
-    const d = Math.min(dy, height - LEAST);
-    y += d;
-    height -= d;
-  }
+  if (corner.includes('n')) height = Math.max(LEAST, height - dy);
   if (corner.includes('s')) height = Math.max(LEAST, height + dy);
+  if (keep && corner.length === 2) {
+    const k = Math.max(width / from.width, height / from.height);
+    width = from.width * k;
+    height = from.height * k;
+  }
+  if (corner.includes('w')) x = from.x + from.width - width;
+  if (corner.includes('n')) y = from.y + from.height - height;
   return setPart(part.id, { area: { x, y, width, height }, ...(follows ? { follows: null, alignY: 'top' } : {}) });
 }
 
@@ -48,10 +48,55 @@ export function panPicture(
   const k = Math.max(frame.width / picture.widthPx, frame.height / picture.heightPx) * part.zoom;
   const slackX = picture.widthPx * k - frame.width;
   const slackY = picture.heightPx * k - frame.height;
+  const [sx, sy] = [part.flipX ? -1 : 1, part.flipY ? -1 : 1];
   return setPart(part.id, {
     focus: {
-      x: slackX > 0.5 ? clamp(part.focus.x - dx / slackX, 0, 1) : part.focus.x,
-      y: slackY > 0.5 ? clamp(part.focus.y - dy / slackY, 0, 1) : part.focus.y,
+      x: slackX > 0.5 ? clamp(part.focus.x - (sx * dx) / slackX, 0, 1) : part.focus.x,
+      y: slackY > 0.5 ? clamp(part.focus.y - (sy * dy) / slackY, 0, 1) : part.focus.y,
     },
+  });
+}
+
+/** The turn of a part whose handle is dragged to a point, snapped to steps of 15 degrees when `steps` is on. */
+export function turnTowards(frame: Rect, to: Point, steps: boolean): number {
+  const angle = Math.atan2(to.y - (frame.y + frame.height / 2), to.x - (frame.x + frame.width / 2)) + Math.PI / 2;
+  const wrapped = Math.atan2(Math.sin(angle), Math.cos(angle));
+  const step = Math.PI / 12;
+  const near = Math.round(wrapped / step) * step;
+  // Upright and quarter turns pull a little even without steps.
+  const quarter = Math.round(wrapped / (Math.PI / 2)) * (Math.PI / 2);
+  if (steps) return near;
+  return Math.abs(wrapped - quarter) < 0.03 ? quarter : wrapped;
+}
+
+export type NodeHandle = 'point' | 'in' | 'out';
+
+/** Moves a point of a curve with its handles, or one handle; the opposite one turns with it so that the curve stays smooth. */
+export function moveNode(
+  nodes: readonly CurveNode[],
+  index: number,
+  handle: NodeHandle,
+  dx: number,
+  dy: number,
+  doc: { widthPx: number; heightPx: number },
+): CurveNode[] {
+  return nodes.map((n, i) => {
+    if (i !== index) return n;
+    if (handle === 'point') {
+      return { x: n.x + dx, y: n.y + dy, inX: n.inX + dx, inY: n.inY + dy, outX: n.outX + dx, outY: n.outY + dy };
+    }
+    const [mine, other] = handle === 'in' ? (['in', 'out'] as const) : (['out', 'in'] as const);
+    const x = n[`${mine}X`] + dx;
+    const y = n[`${mine}Y`] + dy;
+    const { widthPx: w, heightPx: h } = doc;
+    const reach = Math.hypot((n[`${other}X`] - n.x) * w, (n[`${other}Y`] - n.y) * h);
+    const length = Math.hypot((x - n.x) * w, (y - n.y) * h) || 1;
+    return {
+      ...n,
+      [`${mine}X`]: x,
+      [`${mine}Y`]: y,
+      [`${other}X`]: n.x - ((x - n.x) * reach) / length,
+      [`${other}Y`]: n.y - ((y - n.y) * reach) / length,
+    };
   });
 }

@@ -1,3 +1,4 @@
+import type { Guide } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
 import type { PointerEvent } from 'react';
 
@@ -13,17 +14,20 @@ const PLACES: Record<Corner, readonly [x: number, y: number]> = {
   sw: [0, 1],
   w: [0, 0.5],
 };
+const BLUE = '#a4dded';
 
-/** The frame of the selected part, in screen pixels, with its measurements in cover pixels. */
+/** The frame of the selected part, in screen pixels, with its measurements in cover pixels; it turns with the part. */
 export function Handles(props: {
   frame: Rect;
   /** The place the part may fill, where it differs from what it fills. */
   area: Rect | null;
+  turnRad: number;
   scale: number;
   label: string;
   width: number;
   resizable: boolean;
   onResize(corner: Corner, e: PointerEvent): void;
+  onTurn(e: PointerEvent): void;
 }) {
   const { frame, area, scale: k, width } = props;
   const box = { x: frame.x * k, y: frame.y * k, width: frame.width * k, height: frame.height * k };
@@ -31,43 +35,122 @@ export function Handles(props: {
   const middle = box.y + box.height / 2;
   const left = Math.round(frame.x);
   const right = Math.round(width / k - frame.x - frame.width);
-  const blue = '#a4dded';
+  const cx = box.x + box.width / 2;
+  const turn = props.turnRad === 0 ? undefined : `rotate(${(props.turnRad * 180) / Math.PI} ${cx} ${middle})`;
   return (
     <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden>
-      {area && <rect {...place} fill="none" stroke={blue} strokeDasharray="3 3" opacity={0.9} />}
-      <rect {...box} fill="none" stroke={blue} strokeWidth={1.25} />
-      <Measure x={box.x} y={box.y - 12} text={props.label} anchor="start" />
-      {left > 0 && (
+      {props.turnRad === 0 && left > 0 && (
         <>
-          <line x1={0} x2={box.x} y1={middle} y2={middle} stroke={blue} />
+          <line x1={0} x2={box.x} y1={middle} y2={middle} stroke={BLUE} />
           <Measure x={box.x / 2} y={middle} text={String(left)} anchor="middle" />
         </>
       )}
-      {right > 0 && (
+      {props.turnRad === 0 && right > 0 && (
         <>
-          <line x1={box.x + box.width} x2={width} y1={middle} y2={middle} stroke={blue} />
+          <line x1={box.x + box.width} x2={width} y1={middle} y2={middle} stroke={BLUE} />
           <Measure x={(box.x + box.width + width) / 2} y={middle} text={String(right)} anchor="middle" />
         </>
       )}
-      {props.resizable &&
-        (Object.keys(PLACES) as Corner[]).map((corner) => {
-          const [fx, fy] = PLACES[corner];
-          return (
-            <rect
-              key={corner}
-              data-handle={corner}
-              x={place.x + place.width * fx - 4}
-              y={place.y + place.height * fy - 4}
-              width={8}
-              height={8}
+      <g transform={turn}>
+        {area && <rect {...place} fill="none" stroke={BLUE} strokeDasharray="3 3" opacity={0.9} />}
+        <rect {...box} fill="none" stroke={BLUE} strokeWidth={1.25} />
+        {props.resizable && (
+          <>
+            <line x1={cx} x2={cx} y1={place.y} y2={place.y - 22} stroke={BLUE} />
+            <circle
+              data-handle="turn"
+              cx={cx}
+              cy={place.y - 26}
+              r={5}
               fill="#ffffff"
               stroke="#2a7296"
-              className="pointer-events-auto"
-              style={{ cursor: `${corner}-resize` }}
-              onPointerDown={(e) => props.onResize(corner, e)}
+              className="pointer-events-auto cursor-grab"
+              onPointerDown={props.onTurn}
             />
-          );
-        })}
+          </>
+        )}
+        {props.resizable &&
+          (Object.keys(PLACES) as Corner[]).map((corner) => {
+            const [fx, fy] = PLACES[corner];
+            return (
+              <rect
+                key={corner}
+                data-handle={corner}
+                x={place.x + place.width * fx - 4}
+                y={place.y + place.height * fy - 4}
+                width={8}
+                height={8}
+                fill="#ffffff"
+                stroke="#2a7296"
+                className="pointer-events-auto"
+                style={{ cursor: `${corner}-resize` }}
+                onPointerDown={(e) => props.onResize(corner, e)}
+              />
+            );
+          })}
+      </g>
+      <Measure x={box.x} y={box.y - 12} text={props.label} anchor="start" />
+    </svg>
+  );
+}
+
+/** Plain frames round the parts of a selection of several, or of the ones a marquee would take. */
+export function Frames({ frames, scale: k }: { frames: readonly Rect[]; scale: number }) {
+  return (
+    <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden>
+      {frames.map((f, i) => (
+        <rect
+          key={i}
+          x={f.x * k}
+          y={f.y * k}
+          width={f.width * k}
+          height={f.height * k}
+          fill="none"
+          stroke={BLUE}
+          strokeWidth={1.25}
+        />
+      ))}
+    </svg>
+  );
+}
+
+const SAYS: Record<Guide['kind'], string> = {
+  edge: 'edge',
+  centre: 'centre',
+  safe: 'safe area',
+  third: 'third',
+  part: '',
+  gap: 'equal gaps',
+};
+
+/** The lines a drag has snapped to. */
+export function Guides({ guides, scale: k }: { guides: readonly Guide[]; scale: number }) {
+  return (
+    <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden>
+      {guides.map((g, i) => {
+        const upright = g.axis === 'x';
+        const at = g.at * k;
+        return (
+          <g key={i}>
+            <line
+              x1={upright ? at : g.from * k}
+              x2={upright ? at : g.to * k}
+              y1={upright ? g.from * k : at}
+              y2={upright ? g.to * k : at}
+              stroke="#2f7fa6"
+              strokeDasharray={g.kind === 'part' ? '4 3' : undefined}
+            />
+            {SAYS[g.kind] && (
+              <Measure
+                x={upright ? at : g.from * k}
+                y={upright ? g.from * k + 14 : at}
+                text={SAYS[g.kind]}
+                anchor="middle"
+              />
+            )}
+          </g>
+        );
+      })}
     </svg>
   );
 }
@@ -76,7 +159,7 @@ function Measure({ x, y, text, anchor }: { x: number; y: number; text: string; a
   const w = text.length * 7.2 + 10;
   return (
     <g transform={`translate(${anchor === 'start' ? x : x - w / 2} ${y - 8})`}>
-      <rect width={w} height={17} rx={2} fill="#e9f4f8" stroke="#a4dded" />
+      <rect width={w} height={17} rx={2} fill="#e9f4f8" stroke={BLUE} />
       <text x={w / 2} y={12.5} textAnchor="middle" fontSize={11.5} fontFamily="var(--font-mono)" fill="#17191c">
         {text}
       </text>

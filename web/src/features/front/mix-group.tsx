@@ -1,80 +1,72 @@
-import type { Edit } from '@yosomi/core/base';
-import { type Doc, type Part, movePart, removePart, setPart } from '@yosomi/core/cover';
+import { LinkTarget, type Part, duplicateParts, movePart, removePart } from '@yosomi/core/cover';
 import { BLENDS, type Blend } from '@yosomi/core/ink';
-import type { Book } from '@yosomi/core/project';
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
+import { freshId } from '../../platform/ids';
 import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
-import { NumberField } from '../../ui/field';
+import { Check } from '../../ui/check';
+import { NumberField, TextField } from '../../ui/field';
 import { Group } from '../../ui/group';
 import { Menu } from '../../ui/menu';
 import { nameOf } from './part-names';
+import { type On, useSet } from './use-set';
 
 const label = (blend: Blend): string => blend.charAt(0).toUpperCase() + blend.slice(1).replace('-', ' ');
 
 /** How a part mixes with what is behind it, and where it stands in the pile. */
-export function MixGroup({
-  part,
-  on,
-  children,
-}: {
-  part: Part;
-  on(edit: Edit<Doc>): Edit<Book>;
-  children?: ReactNode;
-}) {
+export function MixGroup({ part, on, children }: { part: Part; on: On; children?: ReactNode }) {
   const edit = useSession((s) => s.edit);
   const select = useSession((s) => s.select);
+  const set = useSet(part, on) as (what: string, fields: object, merge?: string | false) => void;
   const name = nameOf(part).toLowerCase();
   return (
-    <Group title="How it mixes">
-      {part.kind !== 'ground' && (
-        <>
-          <div className="flex items-center justify-between gap-2">
-            <span className="text-ink-2">Blend</span>
-            <span className="w-36">
-              <Menu
-                label="Blend mode"
-                value={part.blend}
-                onChange={(blend) => void edit(`Blend of ${name}`, on(setPart(part.id, { blend })))}
-                groups={[{ title: 'Blend modes', options: BLENDS.map((b) => ({ value: b, label: label(b) })) }]}
-              />
-            </span>
-          </div>
-          <NumberField
-            label="Opacity"
-            unit="%"
-            value={Math.round(part.opacity * 100)}
-            least={0}
-            most={100}
-            onChange={(v, d) =>
-              void edit(
-                `Opacity of ${name}`,
-                on(setPart(part.id, { opacity: v / 100 })),
-                d ? `opacity-${part.id}` : null,
-              )
-            }
-          />
-        </>
-      )}
-      {children}
-      {part.kind !== 'ground' && (
-        <div className="flex flex-wrap gap-1.5 pt-1">
-          <Button
-            onClick={() =>
-              void edit(part.hidden ? `Show ${name}` : `Hide ${name}`, on(setPart(part.id, { hidden: !part.hidden })))
-            }
-          >
+    <>
+      <Group title="How it mixes">
+        <div className="flex items-center justify-between gap-2">
+          <span className="text-ink-2">Blend</span>
+          <span className="w-36">
+            <Menu
+              label="Blend mode"
+              value={part.blend}
+              onChange={(blend) => set('Blend', { blend })}
+              groups={[{ title: 'Blend modes', options: BLENDS.map((b) => ({ value: b, label: label(b) })) }]}
+            />
+          </span>
+        </div>
+        <NumberField
+          label="Opacity"
+          unit="%"
+          value={Math.round(part.opacity * 100)}
+          least={0}
+          most={100}
+          onChange={(v, d) => set('Opacity', { opacity: v / 100 }, d && 'opacity')}
+        />
+        <Check
+          label="Only where the part below is"
+          checked={part.maskBelow}
+          onChange={(maskBelow) => set('Mask', { maskBelow })}
+        />
+        <LinkField part={part} set={set} />
+        {children}
+      </Group>
+      <Group title="What to do with it">
+        <div className="flex flex-wrap gap-1.5">
+          <Button onClick={() => set(part.hidden ? 'Show' : 'Hide', { hidden: !part.hidden })}>
             {part.hidden ? 'Show' : 'Hide'}
           </Button>
-          <Button
-            onClick={() =>
-              void edit(part.locked ? `Unlock ${name}` : `Lock ${name}`, on(setPart(part.id, { locked: !part.locked })))
-            }
-          >
+          <Button onClick={() => set(part.locked ? 'Unlock' : 'Lock', { locked: !part.locked })}>
             {part.locked ? 'Unlock' : 'Lock'}
           </Button>
           <Button onClick={() => void edit(`Bring ${name} forward`, on(movePart(part.id, 1)))}>Forward</Button>
           <Button onClick={() => void edit(`Send ${name} back`, on(movePart(part.id, -1)))}>Back</Button>
+          <Button
+            onClick={() => {
+              const id = freshId();
+              if (edit(`Duplicate ${name}`, on(duplicateParts([part.id], [id])))) select(id);
+            }}
+          >
+            Duplicate
+          </Button>
           <Button
             className="text-fail"
             onClick={() => {
@@ -84,7 +76,28 @@ export function MixGroup({
             Remove
           </Button>
         </div>
-      )}
-    </Group>
+      </Group>
+    </>
+  );
+}
+
+/** The last valid address stays while another is typed. */
+function LinkField({ part, set }: { part: Part; set(what: string, fields: object, merge?: string): void }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const text = typed ?? part.link ?? '';
+  const bad = text !== '' && !LinkTarget.safeParse(text).success;
+  return (
+    <TextField
+      label="Link"
+      value={text}
+      placeholder="https://"
+      error={bad ? 'A web address begins with https:// and has no spaces.' : null}
+      hint="Goes into files that can carry links."
+      onChange={(next) => {
+        setTyped(next);
+        if (next === '') set('Link', { link: null }, 'link');
+        else if (LinkTarget.safeParse(next).success) set('Link', { link: next }, 'link');
+      }}
+    />
   );
 }

@@ -1,213 +1,184 @@
-import type { Edit } from '@yosomi/core/base';
 import type { AddedScrim } from '@yosomi/core/compose';
 import {
+  type CurvePart,
   type Doc,
   type GroundPart,
-  type PicturePart,
+  type OverlayPart,
   type ScrimPart,
-  type ShapePart,
+  TEXTURES,
   setPart,
 } from '@yosomi/core/cover';
-import type { Book } from '@yosomi/core/project';
-import { useBook, useSession } from '../../state/session';
+import type { Rect } from '@yosomi/core/plane';
+import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { ColourField } from '../../ui/colour-field';
 import { NumberField } from '../../ui/field';
 import { Group } from '../../ui/group';
+import { Menu } from '../../ui/menu';
 import { Segmented } from '../../ui/segmented';
 import { Slider } from '../../ui/slider';
+import { BorderField, FillField, ShadowField, Share, degrees, radians } from './fields';
 import { MixGroup } from './mix-group';
-import { usePictureInput } from './use-picture-input';
+import { OVERLAYS } from './part-names';
+import { PlaceGroup } from './place-group';
+import { type On, useSet } from './use-set';
 
-type On = (edit: Edit<Doc>) => Edit<Book>;
+type Same<P> = { part: P; doc: Doc; on: On; swatches: readonly string[] };
 
-export function PictureInspector({ part, doc, on }: { part: PicturePart; doc: Doc; on: On }) {
-  const { assets } = useBook();
-  const edit = useSession((s) => s.edit);
-  const asset = part.source.kind === 'asset' ? assets[part.source.asset] : undefined;
-  const set = (label: string, fields: Partial<PicturePart>, merge: string | null = null): void =>
-    void edit(label, on(setPart(part.id, fields)), merge && `${merge}-${part.id}`);
-  const replace = usePictureInput((taken) =>
-    edit('Replace picture', (book) => {
-      book.assets[taken.asset.id] = taken.asset;
-      return on(setPart(part.id, { source: { kind: 'asset', asset: taken.asset.id } }))(book);
-    }),
-  );
-  const enlarged = asset
-    ? Math.max((part.area.width * doc.widthPx) / asset.widthPx, (part.area.height * doc.heightPx) / asset.heightPx) *
-      part.zoom
-    : 0;
+export function CurveInspector(props: Same<CurvePart> & { frames: ReadonlyMap<string, Rect> }) {
+  const { part, doc, on, swatches, frames } = props;
+  const set = useSet(part, on);
+  const { family } = part;
+  const others = Object.values(doc.parts).filter((p) => p.kind === 'curve' && p.id !== part.id);
   return (
     <>
-      <Group title="What it shows">
-        {asset && (
-          <p>
-            {asset.name}
-            <span className="block font-mono text-xs text-ink-2">
-              {asset.widthPx} x {asset.heightPx} px
-            </span>
-          </p>
-        )}
-        {!asset && part.source.kind === 'asset' && <p className="text-fail">The picture is missing. Replace it.</p>}
-        {part.source.kind === 'asset' && (
-          <>
-            {replace.input}
-            <Button onClick={replace.open} disabled={part.locked}>
-              Replace the picture
-            </Button>
-          </>
-        )}
-        {enlarged > 1.5 && (
-          <p className="border-l-3 border-may bg-may-wash px-3 py-2">
-            The picture is enlarged {enlarged.toFixed(1)} times and may look soft. Use a larger one or zoom out.
-          </p>
-        )}
-      </Group>
-      {part.source.kind === 'asset' && (
-        <Group title="Where it sits">
-          <Segmented
-            label="Fit"
-            value={part.fit}
-            onChange={(fit) => set('Fit of picture', { fit })}
-            options={[
-              { value: 'fill', label: 'Fills its place' },
-              { value: 'whole', label: 'Whole' },
-            ]}
-          />
-          <Slider
-            label="Zoom"
-            value={part.zoom}
-            least={1}
-            most={4}
-            step={0.01}
-            onChange={(zoom) => set('Zoom picture', { zoom }, 'zoom')}
-            format={(v) => `${Math.round(v * 100)}`}
-          />
-          {part.fit === 'fill' && (
-            <>
-              <Slider
-                label="Across"
-                value={part.focus.x}
-                least={0}
-                most={1}
-                step={0.01}
-                onChange={(x) => set('Move picture', { focus: { ...part.focus, x } }, 'focus')}
-                format={(v) => `${Math.round(v * 100)}`}
-              />
-              <Slider
-                label="Down"
-                value={part.focus.y}
-                least={0}
-                most={1}
-                step={0.01}
-                onChange={(y) => set('Move picture', { focus: { ...part.focus, y } }, 'focus')}
-                format={(v) => `${Math.round(v * 100)}`}
-              />
-            </>
-          )}
-          <p className="text-ink-2">Drag it on the cover to move it, scroll over it to zoom.</p>
-        </Group>
-      )}
-      <MixGroup part={part} on={on} />
-    </>
-  );
-}
-
-export function ShapeInspector({
-  part,
-  doc,
-  on,
-  swatches,
-}: {
-  part: ShapePart;
-  doc: Doc;
-  on: On;
-  swatches: readonly string[];
-}) {
-  const edit = useSession((s) => s.edit);
-  const set = (label: string, fields: Partial<ShapePart>, merge: string | null = null): void =>
-    void edit(label, on(setPart(part.id, fields)), merge && `${merge}-${part.id}`);
-  const side = (name: 'x' | 'y' | 'width' | 'height', label: string, whole: number) => (
-    <NumberField
-      label={label}
-      unit="px"
-      value={Math.round(part.area[name] * whole)}
-      least={name === 'width' || name === 'height' ? 4 : -whole}
-      most={whole * 2}
-      onChange={(v, d) =>
-        set('Place of shape', { area: { ...part.area, [name]: v / whole } }, d ? `area-${name}` : null)
-      }
-    />
-  );
-  return (
-    <>
-      <Group title="How it looks">
+      <Group title="How it is drawn">
+        <NumberField
+          label="Width"
+          unit="px"
+          value={Math.max(1, Math.round(part.width * doc.widthPx))}
+          least={1}
+          most={Math.round(doc.widthPx * 0.3)}
+          onChange={(v, d) => set('Width', { width: v / doc.widthPx }, d && 'width')}
+        />
+        <Share
+          label="Thin start"
+          value={part.taperStart}
+          onChange={(taperStart) => set('Taper', { taperStart }, 't1')}
+        />
+        <Share label="Thin end" value={part.taperEnd} onChange={(taperEnd) => set('Taper', { taperEnd }, 't2')} />
         <ColourField
           label="Colour"
           value={part.colour}
           swatches={swatches}
-          onChange={(colour, d) => set('Colour of shape', { colour }, d ? 'colour' : null)}
+          onChange={(colour, d) => set('Colour', { colour }, d && 'colour')}
         />
-        <Slider
-          label="Corners"
-          value={part.radius}
-          least={0}
-          most={0.5}
-          step={0.01}
-          onChange={(radius) => set('Corners of shape', { radius }, 'radius')}
-          format={(v) => `${Math.round(v * 200)}`}
+        <ShadowField
+          value={part.shadow}
+          widthPx={doc.widthPx}
+          swatches={swatches}
+          onChange={(shadow, merge) => set('Shadow', { shadow }, merge)}
         />
+        <p className="text-ink-2">Drag its points and handles on the cover. Delete removes the chosen point.</p>
       </Group>
-      <Group title="Where it sits">
-        {side('x', 'Left', doc.widthPx)}
-        {side('y', 'Top', doc.heightPx)}
-        {side('width', 'Width', doc.widthPx)}
-        {side('height', 'Height', doc.heightPx)}
+      <Group title="A family of it">
+        <Segmented
+          label="Family"
+          value={family?.kind ?? 'none'}
+          onChange={(kind) =>
+            set('Family', {
+              family:
+                kind === 'offset'
+                  ? { kind, count: 5, gap: 0.02 }
+                  : kind === 'between' && others[0]
+                    ? { kind, count: 5, part: others[0].id }
+                    : null,
+            })
+          }
+          options={[
+            { value: 'none', label: 'Alone' },
+            { value: 'offset', label: 'Beside it' },
+            ...(others.length > 0 ? [{ value: 'between' as const, label: 'To another' }] : []),
+          ]}
+        />
+        {family && (
+          <NumberField
+            label="How many"
+            value={family.count}
+            least={1}
+            most={40}
+            onChange={(v, d) => set('Family', { family: { ...family, count: Math.round(v) } }, d && 'family-n')}
+          />
+        )}
+        {family?.kind === 'offset' && (
+          <NumberField
+            label="Distance"
+            unit="px"
+            value={Math.round(family.gap * doc.widthPx)}
+            least={-400}
+            most={400}
+            onChange={(v, d) => set('Family', { family: { ...family, gap: v / doc.widthPx } }, d && 'family-g')}
+          />
+        )}
+      </Group>
+      <PlaceGroup part={part} doc={doc} frame={frames.get(part.id)} frames={frames} on={on} />
+      <MixGroup part={part} on={on} />
+    </>
+  );
+}
+
+export function OverlayInspector({ part, on, swatches }: Same<OverlayPart>) {
+  const set = useSet(part, on);
+  return (
+    <>
+      <Group title="What lies over it">
+        <Menu
+          label="Texture"
+          value={part.texture}
+          onChange={(texture) => set('Texture', { texture: texture as OverlayPart['texture'] })}
+          groups={[{ title: 'Textures', options: TEXTURES.map((t) => ({ value: t, label: OVERLAYS[t] })) }]}
+        />
+        <Share label="How much" value={part.amount} onChange={(amount) => set('Amount', { amount }, 'amount')} />
+        <Slider
+          label="Scale"
+          value={part.scale}
+          least={0.25}
+          most={4}
+          step={0.05}
+          onChange={(scale) => set('Scale', { scale }, 'scale')}
+          format={(v) => `${Math.round(v * 100)} %`}
+        />
+        <NumberField
+          label="Direction"
+          unit="°"
+          value={degrees(part.angleRad)}
+          least={-360}
+          most={360}
+          step={5}
+          onChange={(v, d) => set('Direction', { angleRad: radians(v) }, d && 'angle')}
+        />
+        <NumberField
+          label="Seed"
+          value={part.seed}
+          least={0}
+          most={9999}
+          onChange={(v, d) => set('Seed', { seed: Math.round(v) }, d && 'seed')}
+        />
+        <ColourField
+          label="Colour"
+          value={part.colour}
+          swatches={swatches}
+          onChange={(colour, d) => set('Colour', { colour }, d && 'colour')}
+        />
       </Group>
       <MixGroup part={part} on={on} />
     </>
   );
 }
 
-export function ScrimInspector({ part, on, swatches }: { part: ScrimPart; on: On; swatches: readonly string[] }) {
-  const edit = useSession((s) => s.edit);
-  const set = (label: string, fields: Partial<ScrimPart>, merge: string | null = null): void =>
-    void edit(label, on(setPart(part.id, fields)), merge && `${merge}-${part.id}`);
+export function ScrimInspector({ part, on, swatches }: Same<ScrimPart>) {
+  const set = useSet(part, on);
   return (
     <>
       <Group title="How it falls">
         <Segmented
           label="Edge"
           value={part.from}
-          onChange={(from) => set('Edge of scrim', { from })}
+          onChange={(from) => set('Edge', { from })}
           options={[
-            { value: 'top', label: 'From the top' },
-            { value: 'bottom', label: 'From the bottom' },
+            { value: 'top', label: 'Top' },
+            { value: 'bottom', label: 'Bottom' },
+            { value: 'left', label: 'Left' },
+            { value: 'right', label: 'Right' },
           ]}
         />
-        <Slider
-          label="Full to"
-          value={part.hold}
-          least={0}
-          most={1}
-          step={0.01}
-          onChange={(hold) => set('Reach of scrim', { hold }, 'hold')}
-          format={(v) => `${Math.round(v * 100)} %`}
-        />
-        <Slider
-          label="Gone at"
-          value={part.reach}
-          least={0}
-          most={1}
-          step={0.01}
-          onChange={(reach) => set('Reach of scrim', { reach }, 'reach')}
-          format={(v) => `${Math.round(v * 100)} %`}
-        />
+        <Share label="Full to" value={part.hold} onChange={(hold) => set('Reach', { hold }, 'hold')} />
+        <Share label="Gone at" value={part.reach} onChange={(reach) => set('Reach', { reach }, 'reach')} />
         <ColourField
           label="Colour"
           value={part.colour}
           swatches={swatches}
-          onChange={(colour, d) => set('Colour of scrim', { colour }, d ? 'colour' : null)}
+          onChange={(colour, d) => set('Colour', { colour }, d && 'colour')}
         />
       </Group>
       <MixGroup part={part} on={on} />
@@ -215,49 +186,39 @@ export function ScrimInspector({ part, on, swatches }: { part: ScrimPart; on: On
   );
 }
 
-export function GroundInspector({ part, on, swatches }: { part: GroundPart; on: On; swatches: readonly string[] }) {
-  const edit = useSession((s) => s.edit);
-  const { paint } = part;
-  const colours = paint.kind === 'flat' ? [paint.colour, paint.colour] : paint.colours;
-  const put = (next: GroundPart['paint'], merge: string | null = null): void =>
-    void edit('Ground', on(setPart(part.id, { paint: next })), merge);
+export function GroundInspector({ part, doc, on, swatches }: Same<GroundPart>) {
+  const set = useSet(part, on);
+  const { border } = part;
   return (
-    <Group title="What lies under it all">
-      <Segmented
-        label="Kind of ground"
-        value={paint.kind}
-        onChange={(kind) => {
-          if (kind === 'flat') put({ kind, colour: colours[0] });
-          else if (kind === 'linear') put({ kind, angleRad: Math.PI / 2, colours: [...colours] });
-          else put({ kind, colours: [...colours] });
-        }}
-        options={[
-          { value: 'flat', label: 'Colour' },
-          { value: 'linear', label: 'Down' },
-          { value: 'radial', label: 'Outwards' },
-        ]}
-      />
-      {paint.kind === 'flat' ? (
-        <ColourField
-          label="Ground colour"
-          value={paint.colour}
+    <>
+      <Group title="What lies under it all">
+        <FillField
+          label="Ground"
+          value={part.paint}
           swatches={swatches}
-          onChange={(colour, d) => put({ kind: 'flat', colour }, d ? 'ground' : null)}
+          onChange={(paint, merge) => set('Fill', { paint }, merge)}
         />
-      ) : (
-        paint.colours.map((colour, i) => (
-          <ColourField
-            key={i}
-            label={`Ground colour ${i + 1}`}
-            value={colour}
-            swatches={swatches}
-            onChange={(hex, d) =>
-              put({ ...paint, colours: paint.colours.map((c, j) => (j === i ? hex : c)) }, d ? `ground-${i}` : null)
-            }
+      </Group>
+      <Group title="Along the edge">
+        <BorderField
+          label="Border"
+          value={border}
+          widthPx={doc.widthPx}
+          swatches={swatches}
+          onChange={(next, merge) => set('Border', { border: next && { ...next, inset: border?.inset ?? 0 } }, merge)}
+        />
+        {border && (
+          <NumberField
+            label="From the edge"
+            unit="px"
+            value={Math.round(border.inset * doc.widthPx)}
+            least={0}
+            most={Math.round(doc.widthPx * 0.2)}
+            onChange={(v, d) => set('Border', { border: { ...border, inset: v / doc.widthPx } }, d && 'inset')}
           />
-        ))
-      )}
-    </Group>
+        )}
+      </Group>
+    </>
   );
 }
 

@@ -1,18 +1,45 @@
+import { never } from '@yosomi/core/base';
 import { type Brief } from '@yosomi/core/book';
 import { textOf } from '@yosomi/core/compose';
-import type { Doc, Part, WordRole } from '@yosomi/core/cover';
+import type { Doc, Form, OverlayPart, Part, WordRole } from '@yosomi/core/cover';
 import type { Book } from '@yosomi/core/project';
 
-const ROLES: Record<WordRole, string> = {
+export const ROLES: Record<WordRole, string> = {
   title: 'Title',
   subtitle: 'Subtitle',
   byline: 'Byline',
   series: 'Series line',
   strapline: 'Strapline',
+  endorsement: 'Endorsement',
   website: 'Website',
   headline: 'Headline',
   call: 'Call to action',
   free: 'Words',
+};
+
+export const FORMS: Record<Form['kind'], string> = {
+  rectangle: 'Rectangle',
+  ellipse: 'Ellipse',
+  polygon: 'Polygon',
+  line: 'Line',
+  ribbon: 'Ribbon',
+  burst: 'Burst',
+  badge: 'Badge',
+  frame: 'Frame',
+  divider: 'Divider',
+  drawn: 'Drawing',
+};
+
+export const OVERLAYS: Record<OverlayPart['texture'], string> = {
+  grain: 'Grain',
+  worn: 'Worn edges',
+  paper: 'Paper',
+  rays: 'Light rays',
+  vignette: 'Vignette',
+  halftone: 'Halftone',
+  fog: 'Fog',
+  wash: 'Ink wash',
+  strokes: 'Brush strokes',
 };
 
 /** What a part is called: by its role. */
@@ -23,27 +50,42 @@ export function nameOf(part: Part): string {
     case 'picture':
       return part.source.kind === 'mockup' ? 'The book in 3D' : 'Picture';
     case 'shape':
-      return { plate: 'Plate', band: 'Band', rule: 'Rule' }[part.role];
+      return part.role === 'ornament'
+        ? FORMS[part.form.kind]
+        : { plate: 'Plate', band: 'Band', rule: 'Rule', mark: 'Mark' }[part.role];
+    case 'curve':
+      return part.family ? 'Family of curves' : 'Drawn curve';
+    case 'overlay':
+      return OVERLAYS[part.texture];
     case 'scrim':
       return `Scrim, from the ${part.from}`;
     case 'ground':
       return 'Ground';
+    default:
+      return never(part);
   }
 }
 
 /** A second line that tells it from its like. */
 export function detailOf(part: Part, brief: Brief, assets: Book['assets']): string {
+  const mixed = part.blend === 'normal' ? '' : part.blend.replace('-', ' ');
   switch (part.kind) {
     case 'words':
       return textOf(part, brief).trim() || 'empty';
     case 'picture':
       return part.source.kind === 'asset' ? (assets[part.source.asset]?.name ?? 'missing') : 'made from the cover';
     case 'shape':
-      return part.colour;
+      return part.fill ? part.fill.kind : part.colour;
+    case 'curve':
+      return `${part.nodes.length} points`;
+    case 'overlay':
+      return [mixed, `seed ${part.seed}`].filter(Boolean).join(' · ');
     case 'scrim':
       return `${Math.round(part.opacity * 100)} %`;
     case 'ground':
-      return part.paint.kind === 'flat' ? part.paint.colour : 'gradient';
+      return part.paint.kind === 'flat' ? part.paint.colour : part.paint.kind === 'pattern' ? part.paint.motif : part.paint.kind === 'picture' ? 'picture' : 'gradient'; // prettier-ignore
+    default:
+      return never(part);
   }
 }
 
@@ -51,13 +93,13 @@ export type PartGroup = { readonly title: string; readonly kinds: readonly Part[
 export const PART_GROUPS: readonly PartGroup[] = [
   { title: 'Words', kinds: ['words'] },
   { title: 'Pictures', kinds: ['picture'] },
-  { title: 'Shapes and overlays', kinds: ['shape', 'scrim'] },
+  { title: 'Shapes and overlays', kinds: ['shape', 'curve', 'overlay', 'scrim'] },
   { title: 'Ground', kinds: ['ground'] },
 ];
 
-/** Parts of a group as a person reads the cover: from the top down. */
+/** Parts of a group as a person reads the cover: from the top down; those that cover it all, from the front back. */
 export function partsOf(doc: Doc, group: PartGroup, top: (part: Part) => number): Part[] {
   return Object.values(doc.parts)
     .filter((part) => group.kinds.includes(part.kind))
-    .sort((a, b) => top(a) - top(b));
+    .sort((a, b) => top(a) - top(b) || (a.order < b.order ? 1 : -1));
 }

@@ -2,7 +2,7 @@ import type { Doc } from '@yosomi/core/cover';
 import type { AddedScrim } from '@yosomi/core/compose';
 import type { Rect } from '@yosomi/core/plane';
 import type { WordsReport } from '@yosomi/core/recipe';
-import { EyeOff, Lock } from 'lucide-react';
+import { EyeOff, Link2, Lock } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { useBook, useSession } from '../../state/session';
 import { type Grade, Verdict } from '../../ui/verdict';
@@ -26,7 +26,7 @@ export function PartsPanel(props: {
 }) {
   const { doc, frames, reports, added } = props;
   const { brief, assets } = useBook();
-  const selected = useSession((s) => s.selected);
+  const selection = useSession((s) => s.selection);
   const select = useSession((s) => s.select);
   const row =
     'block w-full px-4 py-1.5 text-left border-l-3 border-transparent hover:bg-line/50 aria-pressed:border-blue aria-pressed:bg-blue-wash';
@@ -47,8 +47,8 @@ export function PartsPanel(props: {
                 <button
                   key={part.id}
                   type="button"
-                  aria-pressed={selected === part.id}
-                  onClick={() => select(part.id)}
+                  aria-pressed={selection.includes(part.id)}
+                  onClick={(e) => select(part.id, e.shiftKey || e.ctrlKey || e.metaKey)}
                   className={row}
                 >
                   <span className="flex items-baseline justify-between gap-2">
@@ -56,10 +56,16 @@ export function PartsPanel(props: {
                     <span className="flex shrink-0 items-center gap-1 text-xs">
                       {part.hidden && <EyeOff size={12} aria-label="hidden" />}
                       {part.locked && <Lock size={12} aria-label="locked" />}
+                      {part.group && <Link2 size={12} aria-label="grouped" />}
                       {reads && <Verdict grade={reads.grade}>{reads.text}</Verdict>}
                     </span>
                   </span>
-                  <span className="block truncate text-xs text-ink-2">{detailOf(part, brief, assets)}</span>
+                  <span className="flex items-baseline justify-between gap-2 text-xs text-ink-2">
+                    <span className="truncate">{detailOf(part, brief, assets)}</span>
+                    {part.opacity < 1 && part.kind !== 'scrim' && (
+                      <span className="shrink-0 font-mono">{Math.round(part.opacity * 100)} %</span>
+                    )}
+                  </span>
                 </button>
               );
             })}
@@ -67,7 +73,7 @@ export function PartsPanel(props: {
               <button
                 key={scrim.from}
                 type="button"
-                aria-pressed={selected === `added-${scrim.from}`}
+                aria-pressed={selection.includes(`added-${scrim.from}`)}
                 onClick={() => select(`added-${scrim.from}`)}
                 className={row}
               >

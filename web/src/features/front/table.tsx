@@ -1,16 +1,20 @@
-import type { Edit } from '@yosomi/core/base';
-import { areaPx, textOf } from '@yosomi/core/compose';
-import { type Doc, type Part, inOrder, setPart } from '@yosomi/core/cover';
-import { type Rect, contains } from '@yosomi/core/plane';
-import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
+import { type Busyness, areaPx, textOf } from '@yosomi/core/compose';
+import type { Doc, Part } from '@yosomi/core/cover';
+import type { Point, Rect } from '@yosomi/core/plane';
+import { Maximize, ZoomIn, ZoomOut } from 'lucide-react';
+import { type PointerEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { useBook, useSession } from '../../state/session';
-import { arrowStep } from '../../ui/arrow-keys';
 import { Bitmap } from '../../ui/bitmap';
-import { moveBy, panPicture, resizeBy } from './drags';
-import { type Corner, Handles } from './handles';
-import { nameOf } from './part-names';
-import { useSize } from './use-size';
-import { writeWords } from './write-words';
+import { Tip } from '../../ui/tip';
+import { CurveHandles } from './curve-handles';
+import { Frames, Guides, Handles } from './handles';
+import { QuietMap } from './quiet-map';
+import { Ruler } from './ruler';
+import { TypeOnCover } from './type-on-cover';
+import { useHands } from './use-hands';
+import type { On } from './use-set';
+import { useTableKeys } from './use-table-keys';
+import { useTableView } from './use-table-view';
 
 export const GROUNDS = [
   { name: 'Light table', colour: '#8b8c8b' },
@@ -19,24 +23,14 @@ export const GROUNDS = [
   { name: 'Store page', colour: '#f4ede2' },
 ] as const;
 
-type DragState = {
-  readonly kind: 'move' | 'resize' | 'pan';
-  readonly corner: Corner;
-  readonly part: Part;
-  readonly frame: Rect;
-  readonly doc: Doc;
-  readonly x: number;
-  readonly y: number;
-  readonly key: string;
-};
-
 /**
- * A composition on the light table: click to select, drag to move, handles to give more room, arrow keys to nudge,
- * double-click or Enter to type on it. The picture comes from the worker; this only lays hands on it.
+ * A composition on the light table: click to select, drag to move, handles to resize and turn, drag beside parts to
+ * gather several, arrow keys to nudge, Enter to type on it, wheel to zoom to the pointer, space to move the view.
+ * The picture comes from the worker; this only lays hands on it.
  */
 export function Table(props: {
   doc: Doc;
-  on(edit: Edit<Doc>): Edit<import('@yosomi/core/project').Book>;
+  on: On;
   bitmap: ImageBitmap | null;
   frames: ReadonlyMap<string, Rect>;
   label: string;
@@ -44,112 +38,93 @@ export function Table(props: {
   onDragging(dragging: boolean): void;
   ground: number;
   onGround(index: number): void;
-  footer: React.ReactNode;
+  footer: ReactNode;
   guides: boolean;
+  /** Map of calm places, shown over the cover. */
+  quiet?: Busyness | null;
+  /** True while a curve is drawn freehand; the finished stroke is handed on in cover px. */
+  drawing?: boolean;
+  onStroke?(points: readonly Point[]): void;
+  /** Set while a colour is to be picked from the picture. */
+  picking?: ((hex: string) => void) | null;
 }) {
-  const { doc, frames, bitmap, on } = props;
-  const { brief, assets } = useBook();
-  const selected = useSession((s) => s.selected);
-  const select = useSession((s) => s.select);
-  const edit = useSession((s) => s.edit);
+  const { doc, frames, bitmap, on, onWidth } = props;
+  const { brief } = useBook();
+  const selection = useSession((s) => s.selection);
   const room = useRef<HTMLDivElement>(null);
-  const size = useSize(room);
-  const drag = useRef<DragState | null>(null);
+  const surface = useRef<HTMLDivElement>(null);
   const [typing, setTyping] = useState<string | null>(null);
-
-  const scale = size ? Math.min((size.width - 72) / doc.widthPx, (size.height - 72) / doc.heightPx) : 0;
-  const width = Math.max(1, Math.floor(doc.widthPx * scale));
-  const height = Math.max(1, Math.floor(doc.heightPx * scale));
-  const k = width / doc.widthPx;
-  const { onWidth, onDragging } = props;
+  const view = useTableView(room, doc);
+  const { k, width, height, origin } = view;
+  const panning = useRef<Point | null>(null);
+  const hands = useHands({
+    doc,
+    on,
+    frames,
+    k,
+    corner: () => surface.current?.getBoundingClientRect() ?? { x: 0, y: 0 },
+    onDragging: props.onDragging,
+    onStroke: props.onStroke ?? (() => {}),
+  });
   useEffect(() => {
-    if (scale > 0) onWidth(Math.round(width * Math.min(2, window.devicePixelRatio)));
-  }, [width, scale, onWidth]);
+    // Never more pixels than the cover has: beyond them only the screen enlarges.
+    if (view.ready) onWidth(Math.min(doc.widthPx, Math.round(width * Math.min(2, window.devicePixelRatio))));
+  }, [width, view.ready, onWidth, doc.widthPx]);
 
-  const part = selected ? doc.parts[selected] : undefined;
+  const parts = selection.flatMap((id): Part[] => (doc.parts[id] ? [doc.parts[id]] : []));
+  const part = parts.length === 1 ? parts[0] : undefined;
   const frame = part && frames.get(part.id);
+  const keys = useTableKeys({ doc, on, frames, hands, typing, setTyping, view });
+  const whole = part?.kind === 'picture' && part.fit === 'fill' && part.area.width >= 0.95 && part.area.height >= 0.95;
+  const typed = typing ? doc.parts[typing] : undefined;
+  const dark = props.ground === 2;
 
-  const hit = (e: PointerEvent | React.MouseEvent): Part | undefined => {
-    const box = e.currentTarget.getBoundingClientRect();
-    const p = { x: (e.clientX - box.left) / k, y: (e.clientY - box.top) / k };
-    const near = (r: Rect): Rect => ({
-      x: r.x - 8 / k,
-      y: r.y - 8 / k,
-      width: r.width + 16 / k,
-      height: r.height + 16 / k,
-    });
-    return inOrder(doc)
-      .reverse()
-      .find((one) => {
-        const f = frames.get(one.id);
-        return !one.hidden && f && one.kind !== 'scrim' && contains(one.kind === 'words' ? near(f) : f, p);
-      });
-  };
-
-  const begin = (e: PointerEvent, kind: DragState['kind'], one: Part, corner: Corner = 'se'): void => {
-    const f = frames.get(one.id);
-    if (!f || one.locked) return;
-    const target = e.currentTarget;
-    target.setPointerCapture(e.pointerId);
-    drag.current = {
-      kind,
-      corner,
-      part: one,
-      frame: f,
-      doc,
-      x: e.clientX,
-      y: e.clientY,
-      key: `${kind}-${one.id}-${e.timeStamp}`,
-    };
+  const down = (e: PointerEvent): void => {
+    if (e.button === 1 || keys.space.current) {
+      panning.current = { x: e.clientX, y: e.clientY };
+      e.currentTarget.setPointerCapture(e.pointerId);
+      return;
+    }
+    if (e.button !== 0) return;
+    if (typing) return setTyping(null);
+    if (props.picking) return pick(e);
+    hands.down(e, props.drawing ?? false);
   };
   const move = (e: PointerEvent): void => {
-    const d = drag.current;
-    if (!d) return;
-    const dx = (e.clientX - d.x) / k;
-    const dy = (e.clientY - d.y) / k;
-    if (Math.abs(dx) + Math.abs(dy) < 2) return;
-    onDragging(true);
-    const fx = dx / doc.widthPx;
-    const fy = dy / doc.heightPx;
-    let change: Edit<Doc>;
-    if (d.kind === 'pan') {
-      if (d.part.kind !== 'picture' || d.part.source.kind !== 'asset') return;
-      const asset = assets[d.part.source.asset];
-      if (!asset) return;
-      change = panPicture(d.part, asset, d.frame, dx, dy);
-    } else
-      change =
-        d.kind === 'move' ? moveBy(d.part, d.frame, d.doc, fx, fy) : resizeBy(d.part, d.frame, d.doc, d.corner, fx, fy);
-    const verb = { move: 'Move', resize: 'Resize', pan: 'Move inside' }[d.kind];
-    edit(`${verb} ${nameOf(d.part).toLowerCase()}`, on(change), d.key);
+    if (!panning.current) return hands.move(e);
+    view.pan(e.clientX - panning.current.x, e.clientY - panning.current.y);
+    panning.current = { x: e.clientX, y: e.clientY };
   };
-  const end = (): void => {
-    drag.current = null;
-    onDragging(false);
+  const up = (): void => {
+    panning.current = null;
+    hands.end();
   };
-
-  const keys = (e: KeyboardEvent): void => {
-    if (typing) return;
-    if (e.key === 'Escape') return select(null);
-    if (!part || !frame) return;
-    if (e.key === 'Enter' && part.kind === 'words') {
+  const pick = (e: PointerEvent): void => {
+    const p = hands.inCover(e);
+    const canvas = room.current?.querySelector('canvas');
+    const x = Math.floor((p.x / doc.widthPx) * (canvas?.width ?? 0));
+    const y = Math.floor((p.y / doc.heightPx) * (canvas?.height ?? 0));
+    const pixel = canvas?.getContext('2d')?.getImageData(x, y, 1, 1).data;
+    if (!pixel || pixel[3] === 0) return;
+    props.picking?.(`#${[0, 1, 2].map((c) => pixel[c].toString(16).padStart(2, '0')).join('')}`);
+  };
+  const { zoomAt } = view;
+  useEffect(() => {
+    const element = room.current;
+    if (!element) return;
+    const wheel = (e: WheelEvent): void => {
       e.preventDefault();
-      return setTyping(part.id);
-    }
-    const d = arrowStep(e, 1, 10);
-    if (!d) return;
-    const asset = part.kind === 'picture' && part.source.kind === 'asset' ? assets[part.source.asset] : undefined;
-    const change =
-      part.kind === 'picture' && asset && part.fit === 'fill'
-        ? panPicture(part, asset, frame, d[0], d[1])
-        : moveBy(part, frame, doc, d[0] / doc.widthPx, d[1] / doc.heightPx);
-    edit(`Nudge ${nameOf(part).toLowerCase()}`, on(change), `nudge-${part.id}`);
+      const box = element.getBoundingClientRect();
+      zoomAt(Math.exp(-e.deltaY / 400), { x: e.clientX - box.x, y: e.clientY - box.y });
+    };
+    // Passive listeners, as React adds them, could not keep the page from scrolling.
+    element.addEventListener('wheel', wheel, { passive: false });
+    return () => element.removeEventListener('wheel', wheel);
+  }, [zoomAt]);
+  const beginHandle = (e: PointerEvent, job: Parameters<typeof hands.take>[1]): void => {
+    e.stopPropagation();
+    if (part && !part.locked) hands.take(e, job);
   };
-
-  const typed = typing ? doc.parts[typing] : undefined;
-  const typedFrame = typed && frames.get(typed.id);
-  const fillsCover = part?.kind === 'picture' && part.fit === 'fill';
-  const dark = props.ground === 2;
 
   return (
     <section
@@ -157,91 +132,123 @@ export function Table(props: {
       className="flex min-w-0 flex-1 flex-col"
       style={{ background: GROUNDS[props.ground].colour }}
     >
-      <div ref={room} className="relative min-h-0 flex-1 overflow-hidden">
-        <div className="absolute top-1/2 left-1/2 -translate-x-1/2 -translate-y-1/2" style={{ width, height }}>
+      <div
+        ref={room}
+        className="relative min-h-0 flex-1 touch-none overflow-hidden"
+        onPointerDown={(e) => e.target === room.current && down(e)}
+        onPointerMove={move}
+        onPointerUp={up}
+        onPointerCancel={up}
+      >
+        <div className="absolute" style={{ width, height, left: origin.x, top: origin.y }}>
           <Ruler width={width} px={doc.widthPx} dark={dark} />
           <Bitmap bitmap={bitmap} label={props.label} className="block h-full w-full shadow-cover" />
+          {props.quiet && <QuietMap map={props.quiet} />}
           <div
+            ref={surface}
             role="application"
-            aria-label={`${props.label}. Tab to the parts list to select; arrow keys move the selected part, Enter types on it.`}
+            aria-label={`${props.label}. Page Up and Page Down go from part to part; arrow keys move the selected part, Enter types on it.`}
             tabIndex={0}
             data-surface
-            className="absolute inset-0 touch-none focus-visible:outline-offset-4"
-            onKeyDown={keys}
+            data-tool={props.picking ? 'pick' : props.drawing ? 'draw' : 'hand'}
+            className={`absolute inset-0 touch-none focus-visible:outline-offset-4 ${props.picking || props.drawing ? 'cursor-crosshair' : ''}`}
+            onKeyDown={keys.onKeyDown}
             onPointerDown={(e) => {
-              if (typing) return setTyping(null);
-              const one = hit(e);
-              select(one?.id ?? null);
-              if (!one) return;
-              if (one.kind === 'picture' && one.source.kind === 'asset' && one.fit === 'fill') begin(e, 'pan', one);
-              else if (one.kind !== 'ground') begin(e, 'move', one);
+              e.stopPropagation();
+              down(e);
             }}
-            onPointerMove={move}
-            onPointerUp={end}
-            onPointerCancel={end}
+            onPointerMove={(e) => {
+              e.stopPropagation();
+              move(e);
+            }}
+            onPointerUp={up}
+            onPointerCancel={up}
             onDoubleClick={(e) => {
-              const one = hit(e);
+              const one = hands.hit(hands.inCover(e));
               if (one?.kind === 'words') setTyping(one.id);
-            }}
-            onWheel={(e) => {
-              if (part?.kind !== 'picture' || part.source.kind !== 'asset') return;
-              const zoom = Math.min(8, Math.max(1, part.zoom * Math.exp(-e.deltaY / 600)));
-              edit('Zoom picture', on(setPart(part.id, { zoom })), `zoom-${part.id}`);
             }}
           >
             {props.guides && (
               <span
                 aria-hidden
-                className="pointer-events-none absolute inset-[4%] border border-dashed border-blue-pale/80"
+                className="pointer-events-none absolute border border-dashed border-blue-pale/80"
                 style={{ inset: `${width * 0.04}px` }}
               />
             )}
-            {part && frame && part.kind !== 'ground' && !part.hidden && (
+            <Guides guides={hands.guides} scale={k} />
+            {parts.length > 1 && <Frames frames={parts.flatMap((p) => frames.get(p.id) ?? [])} scale={k} />}
+            {hands.marquee && <Frames frames={[hands.marquee]} scale={k} />}
+            {part && frame && part.kind !== 'ground' && part.kind !== 'overlay' && !part.hidden && (
               <Handles
                 frame={frame}
-                area={part.kind === 'words' && !part.follows ? areaPx(part.area, doc) : null}
+                area={part.kind === 'words' && !part.follows && !part.baseline ? areaPx(part.area, doc) : null}
+                turnRad={part.kind === 'scrim' ? 0 : part.turnRad}
                 scale={k}
                 width={width}
                 label={`${Math.round(frame.width)} x ${Math.round(frame.height)}`}
-                resizable={!part.locked && !fillsCover && part.kind !== 'scrim'}
-                onResize={(corner, e) => {
-                  e.stopPropagation();
-                  begin(e, 'resize', part, corner);
+                resizable={!part.locked && !whole && 'area' in part}
+                onResize={(corner, e) => beginHandle(e, { kind: 'resize', corner, part, frame, doc })}
+                onTurn={(e) => beginHandle(e, { kind: 'turn', part, frame })}
+              />
+            )}
+            {part?.kind === 'curve' && !part.hidden && part.turnRad === 0 && (
+              <CurveHandles
+                nodes={part.nodes}
+                width={width}
+                height={height}
+                chosen={hands.chosenNode}
+                onDown={(index, handle, e) => {
+                  hands.setChosenNode(index);
+                  beginHandle(e, { kind: 'node', part, index, handle, doc });
                 }}
               />
             )}
+            {hands.stroke.length > 1 && (
+              <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden>
+                <polyline
+                  points={hands.stroke.map((p) => `${p.x * k},${p.y * k}`).join(' ')}
+                  fill="none"
+                  stroke="#2f7fa6"
+                  strokeWidth={2}
+                />
+              </svg>
+            )}
           </div>
-          {typed?.kind === 'words' && typedFrame && (
-            <textarea
-              autoFocus
-              aria-label={`${nameOf(typed)} on the cover`}
-              defaultValue={textOf(typed, brief)}
-              onFocus={(e) => e.currentTarget.select()}
-              onChange={(e) =>
-                edit(`Write ${nameOf(typed).toLowerCase()}`, writeWords(typed, e.target.value, on), `write-${typed.id}`)
-              }
-              onBlur={() => setTyping(null)}
-              onKeyDown={(e) => {
-                e.stopPropagation();
-                if (e.key === 'Escape' || (e.key === 'Enter' && (e.ctrlKey || e.metaKey))) setTyping(null);
-              }}
-              className="absolute z-10 resize-none rounded-sm border border-blue bg-card/95 px-2 py-1 text-base"
-              style={{
-                left: Math.max(0, typedFrame.x * k - 6),
-                top: Math.min(height - 60, typedFrame.y * k + typedFrame.height * k + 8),
-                width: Math.max(180, typedFrame.width * k + 12),
-                height: 64,
+          {typed?.kind === 'words' && (
+            <TypeOnCover
+              part={typed}
+              text={textOf(typed, brief)}
+              frame={frames.get(typed.id)}
+              k={k}
+              height={height}
+              on={on}
+              onDone={() => {
+                setTyping(null);
+                surface.current?.focus();
               }}
             />
           )}
         </div>
       </div>
-      <footer className={`flex h-10 shrink-0 items-center gap-4 px-4 ${dark ? 'text-card' : 'text-ink'}`}>
-        <span className="font-mono text-xs">
+      <footer className={`flex h-10 shrink-0 items-center gap-3 px-4 ${dark ? 'text-card' : 'text-ink'}`}>
+        <span className="font-mono text-xs whitespace-nowrap">
           {doc.widthPx} x {doc.heightPx}
         </span>
         {props.footer}
-        <span className="ml-auto font-mono text-xs">{Math.round(k * 100)} %</span>
+        <span className="ml-auto flex items-center gap-1">
+          <FootButton label="Smaller" keys="−" onClick={() => view.zoomAt(1 / 1.25)} icon={<ZoomOut size={15} />} />
+          <button
+            type="button"
+            aria-label="Show all pixels"
+            title="100 %"
+            onClick={view.toFull}
+            className="w-12 rounded-sm text-center font-mono text-xs hover:bg-ink/10"
+          >
+            {Math.round(k * window.devicePixelRatio * 100)} %
+          </button>
+          <FootButton label="Larger" keys="+" onClick={() => view.zoomAt(1.25)} icon={<ZoomIn size={15} />} />
+          <FootButton label="Show all of it" keys="0" onClick={view.toFit} icon={<Maximize size={15} />} />
+        </span>
         <span className="flex gap-1.5" role="group" aria-label="Look at it on">
           {GROUNDS.map((g, i) => (
             <button
@@ -261,35 +268,12 @@ export function Table(props: {
   );
 }
 
-function Ruler({ width, px, dark }: { width: number; px: number; dark: boolean }) {
-  const colour = dark ? '#dcdddb' : '#17191c';
+function FootButton(props: { label: string; keys: string; icon: ReactNode; onClick(): void }) {
   return (
-    <svg aria-hidden className="absolute -top-[19px] left-0 overflow-visible" width={width} height={18}>
-      {Array.from({ length: 17 }, (_, i) => (
-        <line
-          key={i}
-          x1={(i / 16) * width}
-          x2={(i / 16) * width}
-          y1={i % 8 === 0 ? 7 : 12}
-          y2={16}
-          stroke={colour}
-          strokeWidth={1}
-          opacity={0.75}
-        />
-      ))}
-      {[0, 0.5, 1].map((t) => (
-        <text
-          key={t}
-          x={t * width + (t === 0 ? 4 : t === 1 ? -4 : 0)}
-          y={7}
-          fontSize={10.5}
-          fontFamily="var(--font-mono)"
-          fill={colour}
-          textAnchor={t === 0 ? 'start' : t === 1 ? 'end' : 'middle'}
-        >
-          {Math.round(t * px)}
-        </text>
-      ))}
-    </svg>
+    <Tip text={props.label} keys={props.keys}>
+      <button type="button" aria-label={props.label} onClick={props.onClick} className="rounded-sm p-1 hover:bg-ink/10">
+        {props.icon}
+      </button>
+    </Tip>
   );
 }

@@ -1,64 +1,48 @@
-import type { Edit, Finding } from '@yosomi/core/base';
+import type { Finding } from '@yosomi/core/base';
 import { textOf } from '@yosomi/core/compose';
-import { type Doc, type WordsPart, setPart } from '@yosomi/core/cover';
+import type { Doc, WordsPart } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
-import type { Book } from '@yosomi/core/project';
 import type { WordsReport } from '@yosomi/core/recipe';
-import { FAMILIES, type FaceGroup, familyOf } from '@yosomi/core/text';
-import { useEffect } from 'react';
-import { sentenceOf } from '../../messages/sentences';
-import { faceStyle, showFace } from '../../platform/face-preview';
+import { familyOf } from '@yosomi/core/text';
 import { useBook, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
+import { Check } from '../../ui/check';
 import { ColourField } from '../../ui/colour-field';
 import { NumberField, TextField } from '../../ui/field';
 import { Group } from '../../ui/group';
-import { Menu } from '../../ui/menu';
 import { Segmented } from '../../ui/segmented';
+import { Slider } from '../../ui/slider';
 import { Verdict } from '../../ui/verdict';
+import { Accents } from './accents';
+import { FaceMenu } from './face-menu';
+import { FindingList } from './finding-list';
+import { ContrastFixes } from './fixes';
 import { MixGroup } from './mix-group';
 import { nameOf } from './part-names';
+import { PlaceGroup } from './place-group';
+import { QuietButton } from './quiet-button';
+import { type On, useSet } from './use-set';
+import { WordsEffects } from './words-effects';
 import { writeWords } from './write-words';
-
-const GROUPS: Record<FaceGroup, string> = {
-  storied: 'For stories and poems',
-  stately: 'Stately, for big words',
-  carved: 'Carved, all capitals',
-  plain: 'Plain and clear',
-  loud: 'Loud and narrow',
-};
 
 export function WordsInspector(props: {
   part: WordsPart;
   doc: Doc;
-  on(edit: Edit<Doc>): Edit<Book>;
-  frame: Rect | undefined;
+  on: On;
+  frames: ReadonlyMap<string, Rect>;
   report: WordsReport | undefined;
   findings: readonly Finding[];
   swatches: readonly string[];
 }) {
-  const { part, doc, on, frame, report, findings, swatches } = props;
+  const { part, doc, on, frames, report, findings, swatches } = props;
   const { brief } = useBook();
   const edit = useSession((s) => s.edit);
-  const set = (what: string, fields: Partial<WordsPart>, merge: string | null = null): void =>
-    void edit(`${what} of ${nameOf(part).toLowerCase()}`, on(setPart(part.id, fields)), merge && `${merge}-${part.id}`);
+  const set = useSet(part, on);
   const family = familyOf(part.cut);
-  useEffect(() => {
-    if (family) showFace(family.cuts[0].id);
-  }, [family]);
   const words = textOf(part, brief);
-  const bound = part.says.kind === 'brief';
+  const name = nameOf(part).toLowerCase();
   const sizePx = Math.round(report?.sizePx ?? (part.size ?? part.maxSize) * doc.widthPx);
-  const x = Math.round(frame?.x ?? part.area.x * doc.widthPx);
-  const y = Math.round(frame?.y ?? part.area.y * doc.heightPx);
-  const place = (nx: number, ny: number): void => {
-    const area = {
-      ...part.area,
-      x: part.area.x + (nx - x) / doc.widthPx,
-      y: part.follows ? ny / doc.heightPx : part.area.y + (ny - y) / doc.heightPx,
-    };
-    set('Place', { area, ...(part.follows && ny !== y ? { follows: null, alignY: 'top' as const } : {}) }, 'place');
-  };
+  const low = findings.some((f) => f.code === 'contrast-low');
   return (
     <>
       <Group title="What it says">
@@ -67,12 +51,10 @@ export function WordsInspector(props: {
           hideLabel
           lines={words.length > 28 || words.includes('\n') ? 3 : 1}
           value={words}
-          onChange={(text) =>
-            void edit(`Write ${nameOf(part).toLowerCase()}`, writeWords(part, text, on), `write-${part.id}`)
-          }
-          hint={bound ? 'From the Brief: changes everywhere.' : 'Only here.'}
+          onChange={(text) => void edit(`Write ${name}`, writeWords(part, text, on), `write-${part.id}`)}
+          hint={part.says.kind === 'brief' ? 'From the Brief: changes everywhere.' : 'Only here.'}
         />
-        {bound && (
+        {part.says.kind === 'brief' && (
           <Button
             kind="link"
             className="self-start"
@@ -83,35 +65,24 @@ export function WordsInspector(props: {
         )}
       </Group>
       <Group title="How it is set">
-        <Menu
-          label="Face"
-          onOpen={() => FAMILIES.forEach((f) => showFace(f.cuts[0].id))}
-          value={family?.id ?? ''}
-          onChange={(id) => {
-            const next = FAMILIES.find((f) => f.id === id);
-            if (!next) return;
-            const heavy = (familyOf(part.cut)?.cuts.find((c) => c.id === part.cut)?.weight ?? 500) >= 600;
-            const upright = next.cuts.filter((c) => !c.italic);
-            const cut = heavy ? upright[upright.length - 1] : upright[0];
-            const italic = next.cuts.find((c) => c.italic) ?? cut;
-            set('Face', { cut: cut.id, minor: part.minor && { ...part.minor, cut: italic.id } });
-          }}
-          groups={(Object.keys(GROUPS) as FaceGroup[]).map((group) => ({
-            title: GROUPS[group],
-            options: FAMILIES.filter((f) => f.group === group).map((f) => ({
-              value: f.id,
-              label: f.name,
-              sample: words.split('\n')[0].slice(0, 40),
-              style: faceStyle(f.cuts[0].id),
-            })),
-          }))}
-        />
+        <FaceMenu part={part} set={set} sample={words} />
         {family && family.cuts.length > 1 && (
           <Segmented
             label="Weight"
             value={part.cut}
             onChange={(cut) => set('Weight', { cut })}
             options={family.cuts.map((c) => ({ value: c.id, label: `${c.weight}${c.italic ? ' it.' : ''}` }))}
+          />
+        )}
+        {family?.widths && (
+          <Slider
+            label="Width"
+            value={part.wide ?? 100}
+            least={family.widths[0]}
+            most={family.widths[1]}
+            step={1}
+            onChange={(wide) => set('Width of letters', { wide }, 'wide')}
+            format={(v) => `${v} %`}
           />
         )}
         <div className="flex items-center gap-2">
@@ -121,31 +92,44 @@ export function WordsInspector(props: {
               unit="px"
               value={sizePx}
               least={8}
-              most={1600}
-              onChange={(px, dragging) => set('Size', { size: px / doc.widthPx }, dragging ? 'size' : null)}
+              most={doc.widthPx}
+              onChange={(px, d) => set('Size', { size: px / doc.widthPx }, d && 'size')}
             />
           </div>
           <button
             type="button"
             aria-pressed={part.size === null}
             onClick={() =>
-              set('Size', {
-                size: part.size === null ? sizePx / doc.widthPx : null,
-                ...(part.size === null ? {} : { maxSize: 1 }),
-              })
+              set('Size', part.size === null ? { size: sizePx / doc.widthPx } : { size: null, maxSize: 1 })
             }
             className="rounded-sm border border-edge bg-card px-2.5 py-1.5 aria-pressed:bg-ink aria-pressed:font-semibold aria-pressed:text-card"
           >
             As fits
           </button>
         </div>
+        {part.size === null && (
+          <Check
+            label="Tell me when it gets small"
+            checked={part.leastSize !== null}
+            onChange={(yes) => set('Least size', { leastSize: yes ? 0.03 : null })}
+          >
+            <NumberField
+              label="Never below"
+              unit="px"
+              value={Math.round((part.leastSize ?? 0.03) * doc.widthPx)}
+              least={8}
+              most={doc.widthPx}
+              onChange={(v, d) => set('Least size', { leastSize: v / doc.widthPx }, d && 'least')}
+            />
+          </Check>
+        )}
         <NumberField
           label="Tracking"
           value={Math.round(part.tracking * 1000)}
           least={-200}
           most={1000}
           step={5}
-          onChange={(v, d) => set('Tracking', { tracking: v / 1000 }, d ? 'tracking' : null)}
+          onChange={(v, d) => set('Tracking', { tracking: v / 1000 }, d && 'tracking')}
         />
         <NumberField
           label="Leading"
@@ -154,7 +138,7 @@ export function WordsInspector(props: {
           most={3}
           step={0.02}
           digits={2}
-          onChange={(v, d) => set('Leading', { leading: Math.round(v * 100) / 100 }, d ? 'leading' : null)}
+          onChange={(v, d) => set('Leading', { leading: Math.round(v * 100) / 100 }, d && 'leading')}
         />
         <Segmented
           label="Set to"
@@ -166,91 +150,101 @@ export function WordsInspector(props: {
             { value: 'right', label: 'Right' },
           ]}
         />
-        <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-4 accent-ink"
-            checked={part.upper}
-            onChange={(e) => set('Capitals', { upper: e.target.checked })}
-          />
-          All capitals
-        </label>
         <ColourField
           label="Colour"
           value={part.colour}
           swatches={swatches}
-          onChange={(colour, d) => set('Colour', { colour }, d ? 'colour' : null)}
+          onChange={(colour, d) => set('Colour', { colour, fill: null }, d && 'colour')}
         />
-        {part.role === 'title' && (
-          <label className="flex items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-4 accent-ink"
-              checked={part.minor !== null}
-              onChange={(e) =>
-                set('Small words', {
-                  minor: e.target.checked
-                    ? { cut: family?.cuts.find((c) => c.italic)?.id ?? part.cut, scale: 0.7, colour: part.colour }
-                    : null,
-                })
-              }
-            />
-            Set small words apart
-          </label>
-        )}
-        {part.minor && (
-          <ColourField
-            label="Colour of small words"
-            value={part.minor.colour}
-            swatches={swatches}
-            onChange={(colour, d) =>
-              part.minor && set('Colour', { minor: { ...part.minor, colour } }, d ? 'minor' : null)
-            }
+        <Check label="All capitals" checked={part.upper} onChange={(upper) => set('Capitals', { upper })} />
+        <Check
+          label="Small capitals"
+          checked={part.smallCaps}
+          onChange={(smallCaps) => set('Small capitals', { smallCaps })}
+        />
+        <Check
+          label="Other letter shapes"
+          checked={part.alternates}
+          onChange={(alternates) => set('Letter shapes', { alternates })}
+        />
+      </Group>
+      <Group title="How its lines run" folded>
+        <Segmented
+          label="Lines"
+          value={part.baseline ? part.baseline.kind : part.setting}
+          onChange={(value) =>
+            value === 'arc'
+              ? set('Lines', { setting: 'across', baseline: { kind: 'arc', bend: 0.4 } })
+              : value !== 'curve' && set('Lines', { setting: value, baseline: null })
+          }
+          options={[
+            { value: 'across', label: 'Across' },
+            { value: 'down', label: 'Down' },
+            { value: 'up', label: 'Up' },
+            { value: 'stacked', label: 'Stack' },
+            { value: 'arc', label: 'Arc' },
+          ]}
+        />
+        {part.baseline?.kind === 'arc' && (
+          <Slider
+            label="Bend"
+            value={part.baseline.bend}
+            least={-1}
+            most={1}
+            step={0.01}
+            onChange={(bend) => set('Bend', { baseline: { kind: 'arc', bend } }, 'bend')}
+            format={(v) => `${Math.round(v * 100)}`}
           />
         )}
-      </Group>
-      <Group title="Where it sits">
-        <NumberField
-          label="Left"
-          unit="px"
-          value={x}
-          least={-doc.widthPx}
-          most={doc.widthPx}
-          onChange={(v) => place(v, y)}
-        />
-        <NumberField
-          label="Top"
-          unit="px"
-          value={y}
-          least={-doc.heightPx}
-          most={doc.heightPx}
-          onChange={(v) => place(x, v)}
-        />
-        <NumberField
-          label="Room across"
-          unit="px"
-          value={Math.round(part.area.width * doc.widthPx)}
-          least={16}
-          most={doc.widthPx * 2}
-          onChange={(v, d) => set('Room', { area: { ...part.area, width: v / doc.widthPx } }, d ? 'room' : null)}
-        />
-        <NumberField
-          label="Room down"
-          unit="px"
-          value={Math.round(part.area.height * doc.heightPx)}
-          least={16}
-          most={doc.heightPx * 2}
-          onChange={(v, d) => set('Room', { area: { ...part.area, height: v / doc.heightPx } }, d ? 'room' : null)}
-        />
-        <NumberField
-          label="Turn"
-          unit="°"
-          value={Math.round((part.turnRad * 180) / Math.PI)}
-          least={-180}
-          most={180}
-          onChange={(v, d) => set('Turn', { turnRad: (v * Math.PI) / 180 }, d ? 'turn' : null)}
+        <CurveChoice part={part} doc={doc} on={on} />
+        <Check
+          label="All lines equally wide"
+          checked={part.justified}
+          onChange={(justified) => set('Equal lines', { justified })}
         />
       </Group>
+      <Group title="Words set apart" folded>
+        {part.role === 'title' && (
+          <Check
+            label="Set small words apart"
+            checked={part.minor !== null}
+            onChange={(yes) =>
+              set('Small words', {
+                minor: yes
+                  ? { cut: family?.cuts.find((c) => c.italic)?.id ?? part.cut, scale: 0.7, colour: part.colour }
+                  : null,
+              })
+            }
+          >
+            {part.minor && (
+              <>
+                <ColourField
+                  label="Colour of small words"
+                  value={part.minor.colour}
+                  swatches={swatches}
+                  onChange={(colour, d) =>
+                    part.minor && set('Small words', { minor: { ...part.minor, colour } }, d && 'minor')
+                  }
+                />
+                <Slider
+                  label="Size"
+                  value={part.minor.scale}
+                  least={0.3}
+                  most={1.2}
+                  step={0.01}
+                  onChange={(scale) => part.minor && set('Small words', { minor: { ...part.minor, scale } }, 'minor-s')}
+                  format={(v) => `${Math.round(v * 100)} %`}
+                />
+              </>
+            )}
+          </Check>
+        )}
+        <Accents part={part} words={words.split(/\s+/).filter(Boolean)} set={set} swatches={swatches} />
+      </Group>
+      <WordsEffects part={part} doc={doc} set={set} swatches={swatches} />
+      <PlaceGroup part={part} doc={doc} frame={frames.get(part.id)} frames={frames} on={on}>
+        <QuietButton part={part} on={on} frames={frames} />
+      </PlaceGroup>
       <MixGroup part={part} on={on}>
         {report && (
           <p>
@@ -268,23 +262,53 @@ export function WordsInspector(props: {
           </Button>
         )}
       </MixGroup>
-      {findings.length > 0 && (
-        <ul className="flex flex-col gap-2 p-4">
-          {findings.map((f) => (
-            <li
-              key={f.code}
-              className={`border-l-3 px-3 py-2 ${f.severity === 'must' ? 'border-fail bg-fail-wash' : f.severity === 'should' ? 'border-may bg-may-wash' : 'border-blue bg-blue-wash'}`}
-            >
-              {sentenceOf(f)}
-              {f.code === 'scrim-added' && (
-                <Button kind="link" className="ml-1" onClick={() => set('Scrim', { support: 'none' })}>
-                  Leave it off
-                </Button>
-              )}
-            </li>
-          ))}
-        </ul>
-      )}
+      <div className="flex flex-col gap-3 p-4 empty:hidden">
+        <FindingList
+          findings={findings}
+          renderFixes={(f) =>
+            f.code === 'scrim-added' ? (
+              <Button kind="link" onClick={() => set('Scrim', { support: 'none' })}>
+                Leave it off
+              </Button>
+            ) : f.code === 'words-overflow' ? (
+              <Button kind="link" onClick={() => set('Size', { size: null, maxSize: 1 })}>
+                As large as fits
+              </Button>
+            ) : null
+          }
+        />
+        {low && <ContrastFixes part={part} on={on} />}
+      </div>
+    </>
+  );
+}
+
+/** Runs the words along a curve that was drawn on the cover. */
+function CurveChoice({ part, doc, on }: { part: WordsPart; doc: Doc; on: On }) {
+  const set = useSet(part, on);
+  const curves = Object.values(doc.parts).filter((p) => p.kind === 'curve');
+  if (part.baseline?.kind === 'curve')
+    return (
+      <Button kind="link" className="self-start" onClick={() => set('Lines', { baseline: null })}>
+        Set it straight again
+      </Button>
+    );
+  return curves.length === 0 ? (
+    <p className="text-ink-2">Draw a curve to run the words along it.</p>
+  ) : (
+    <>
+      {curves.map((curve, i) => (
+        <Button
+          key={curve.id}
+          kind="link"
+          className="self-start"
+          onClick={() =>
+            set('Lines', { setting: 'across', baseline: { kind: 'curve', nodes: curve.nodes.slice(0, 60) } })
+          }
+        >
+          Run it along drawn curve {i + 1}
+        </Button>
+      ))}
     </>
   );
 }

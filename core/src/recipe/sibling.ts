@@ -1,0 +1,59 @@
+import { type Edit, change, fault } from '../base';
+import { type Doc, type Part, adaptDoc } from '../cover';
+import { Place, type Book, type Sibling } from '../project';
+
+/** The cover at a sibling's ratio: adapted by its constraints, then as a person has placed things there. */
+export function siblingDoc(cover: Doc, sibling: Sibling): Doc {
+  const doc = adaptDoc(cover, sibling);
+  const parts = Object.fromEntries(
+    Object.entries(doc.parts).map(([id, part]): [string, Part] => {
+      const place = sibling.places[id];
+      if (!place) return [id, part];
+      const known = Object.fromEntries(Object.entries(place).filter(([name]) => name in part));
+      return [id, { ...part, ...known } as Part];
+    }),
+  );
+  return { ...doc, parts };
+}
+
+/** The sibling of a title that has the ratio of a size, if there is one. */
+export const siblingFor = (book: Book, size: { widthPx: number; heightPx: number }): Sibling | undefined =>
+  Object.values(book.siblings).find(
+    (one) => Math.abs((one.heightPx * size.widthPx) / (one.widthPx * size.heightPx) - 1) < 0.004,
+  );
+
+const PLACED = Object.keys(Place.shape);
+
+/**
+ * An edit of the sibling as it is shown. Where a part sits is written down for the sibling alone; everything else (what
+ * it says, its colours and effects, parts added and removed) is written to the cover, so that both have it.
+ * Faults: `sibling-gone`, and those of the edit.
+ */
+export function onSibling(id: string, edit: Edit<Doc>): Edit<Book> {
+  return (book) => {
+    const sibling = book.siblings[id];
+    if (!sibling) return fault('sibling-gone');
+    const shown = siblingDoc(book.cover, sibling);
+    const done = change(shown, edit);
+    if (!done.ok) return done.fault;
+    const next = done.value.next;
+    for (const [part, was] of Object.entries(shown.parts)) {
+      const now = next.parts[part];
+      if (!now) {
+        delete book.cover.parts[part];
+        delete sibling.places[part];
+        continue;
+      }
+      if (now === was) continue;
+      const target = book.cover.parts[part] as unknown as Record<string, unknown>;
+      const place: Record<string, unknown> = { ...sibling.places[part] };
+      for (const [name, value] of Object.entries(now)) {
+        if (value === (was as unknown as Record<string, unknown>)[name]) continue;
+        if (PLACED.includes(name)) place[name] = value;
+        else target[name] = value;
+      }
+      if (Object.keys(place).length > 0) sibling.places[part] = Place.parse(place);
+    }
+    for (const [part, now] of Object.entries(next.parts)) if (!shown.parts[part]) book.cover.parts[part] = now;
+  };
+}

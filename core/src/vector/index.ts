@@ -1,0 +1,3 @@
+export * from './drawing';
+export * from './svg';
+export * from './trace';

@@ -1,0 +1,73 @@
+import type { WordsPart } from '@yosomi/core/cover';
+import { FAMILIES, type FaceGroup, OWN_FACE, familyOf } from '@yosomi/core/text';
+import { useEffect } from 'react';
+import { faceStyle, showFace } from '../../platform/face-preview';
+import { useBook } from '../../state/session';
+import { Button } from '../../ui/button';
+import { Menu } from '../../ui/menu';
+import { useFontInput } from './use-font-input';
+
+const GROUPS: Record<FaceGroup, string> = {
+  storied: 'For stories and poems',
+  stately: 'Stately, for big words',
+  carved: 'Carved, mostly capitals',
+  plain: 'Plain and clear',
+  loud: 'Loud and narrow',
+  written: 'Written by hand',
+  antique: 'Old and typed',
+  scripts: 'For many scripts',
+};
+
+/** Chooses the face: shipped ones in groups by what they suit, shown in the book's own words, and a person's own. */
+export function FaceMenu(props: {
+  part: WordsPart;
+  set(what: string, fields: Partial<WordsPart>): void;
+  sample: string;
+}) {
+  const { part, set, sample } = props;
+  const { faces } = useBook();
+  const family = familyOf(part.cut);
+  useEffect(() => {
+    if (family) showFace(family.cuts[0].id);
+  }, [family]);
+  const font = useFontInput((face) => set('Face', { cut: `${OWN_FACE}${face.id}`, wide: null }), sample);
+  const choose = (id: string): void => {
+    if (id.startsWith(OWN_FACE)) return set('Face', { cut: id, wide: null });
+    const next = FAMILIES.find((f) => f.id === id);
+    if (!next) return;
+    const heavy = (family?.cuts.find((c) => c.id === part.cut)?.weight ?? 500) >= 600;
+    const upright = next.cuts.filter((c) => !c.italic);
+    const cut = heavy ? upright[upright.length - 1] : upright[0];
+    const italic = next.cuts.find((c) => c.italic) ?? cut;
+    set('Face', { cut: cut.id, wide: null, minor: part.minor && { ...part.minor, cut: italic.id } });
+  };
+  const own = Object.values(faces);
+  return (
+    <>
+      {font.input}
+      <Menu
+        label="Face"
+        onOpen={() => FAMILIES.forEach((f) => showFace(f.cuts[0].id))}
+        value={family?.id ?? part.cut}
+        onChange={choose}
+        groups={[
+          ...(own.length > 0
+            ? [{ title: 'Your own', options: own.map((f) => ({ value: `${OWN_FACE}${f.id}`, label: f.name })) }]
+            : []),
+          ...(Object.keys(GROUPS) as FaceGroup[]).map((group) => ({
+            title: GROUPS[group],
+            options: FAMILIES.filter((f) => f.group === group).map((f) => ({
+              value: f.id,
+              label: f.name,
+              sample: sample.split('\n')[0].slice(0, 40),
+              style: faceStyle(f.cuts[0].id),
+            })),
+          })),
+        ]}
+      />
+      <Button kind="link" className="self-start" onClick={font.open}>
+        Add a font of your own
+      </Button>
+    </>
+  );
+}

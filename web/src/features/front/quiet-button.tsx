@@ -1,0 +1,46 @@
+import { type WordsPart, moveParts, setPart } from '@yosomi/core/cover';
+import type { Rect } from '@yosomi/core/plane';
+import { useState } from 'react';
+import { say, sayFault } from '../../messages/say';
+import { useBook, useSession } from '../../state/session';
+import { Button } from '../../ui/button';
+import { studio } from '../../work/workers';
+import { nameOf } from './part-names';
+import { SAFE } from './place-group';
+import type { On } from './use-set';
+
+/** Moves words to the calmest place of the picture and sets them to that side. */
+export function QuietButton(props: { part: WordsPart; on: On; frames: ReadonlyMap<string, Rect> }) {
+  const { part, on, frames } = props;
+  const book = useBook();
+  const edit = useSession((s) => s.edit);
+  const [busy, setBusy] = useState(false);
+  const run = async (): Promise<void> => {
+    const frame = frames.get(part.id);
+    if (!frame) return;
+    setBusy(true);
+    try {
+      const found = await studio.quietPlace(book, part.id, frame, SAFE);
+      if (!found) return say('There is no place where these words fit. Set them smaller first.');
+      const { widthPx: w, heightPx: h } = book.cover;
+      edit(`Quietest place for ${nameOf(part).toLowerCase()}`, (draft) => {
+        const moved = on(moveParts([part.id], frames, found.x - frame.x / w, found.y - frame.y / h))(draft);
+        return moved ?? on(setPart(part.id, { align: found.align }))(draft);
+      });
+      say(
+        found.mean > 0
+          ? `Moved to where the picture is calmest: ${Math.round((100 * found.busy) / found.mean)} % of its usual detail.`
+          : 'The picture is equally calm everywhere.',
+      );
+    } catch {
+      sayFault({ code: 'work-failed', data: {} });
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <Button onClick={() => void run()} disabled={busy || part.locked}>
+      {busy ? 'Looking for it' : 'Set it in the quietest place'}
+    </Button>
+  );
+}

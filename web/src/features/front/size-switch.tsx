@@ -1,0 +1,84 @@
+import { adaptDoc, type Doc } from '@yosomi/core/cover';
+import type { Book } from '@yosomi/core/project';
+import { PROFILES } from '@yosomi/core/stores';
+import { DropdownMenu } from 'radix-ui';
+import { ChevronDown } from 'lucide-react';
+import { freshId } from '../../platform/ids';
+import { useSession } from '../../state/session';
+
+/** The cover's size and its siblings: shows another one, makes a square one, or changes the size of the cover itself. */
+export function SizeSwitch(props: { book: Book; sibling: string | null; onSibling(id: string | null): void }) {
+  const { book, sibling, onSibling } = props;
+  const edit = useSession((s) => s.edit);
+  const item =
+    'cursor-pointer rounded-sm px-3 py-1.5 outline-none data-[highlighted]:bg-blue-wash data-[disabled]:text-ink-3';
+  const now = sibling ? book.siblings[sibling] : undefined;
+  const resize = (name: string, size: { widthPx: number; heightPx: number }): void =>
+    void edit(`Size for ${name}`, (draft) => {
+      draft.cover = adaptDoc(JSON.parse(JSON.stringify(draft.cover)) as Doc, size);
+    });
+  const addSquare = (): void => {
+    const id = freshId();
+    const made = edit('Make a square sibling', (draft) => {
+      draft.siblings[id] = { name: 'Square', widthPx: 2400, heightPx: 2400, places: {} };
+    });
+    if (made) onSibling(id);
+  };
+  const square = Object.entries(book.siblings).find(([, s]) => s.widthPx === s.heightPx);
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="flex items-center gap-1 rounded-sm px-1.5 py-0.5 text-xs hover:bg-ink/10">
+        {now ? now.name : 'Front'}
+        <ChevronDown size={13} aria-hidden />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content side="top" sideOffset={6} className="z-30 w-72 rounded-sm border border-edge bg-card p-1">
+          <DropdownMenu.Label className="px-3 pt-1 pb-0.5 text-xs font-semibold text-ink-2">Show</DropdownMenu.Label>
+          <DropdownMenu.Item className={item} onSelect={() => onSibling(null)}>
+            Front, {book.cover.widthPx} x {book.cover.heightPx}
+          </DropdownMenu.Item>
+          {Object.entries(book.siblings).map(([id, s]) => (
+            <DropdownMenu.Item key={id} className={item} onSelect={() => onSibling(id)}>
+              {s.name}, {s.widthPx} x {s.heightPx}
+            </DropdownMenu.Item>
+          ))}
+          {!square && !book.cover.finished && (
+            <DropdownMenu.Item className={item} onSelect={addSquare}>
+              Make a square one for audiobooks
+            </DropdownMenu.Item>
+          )}
+          {sibling && (
+            <DropdownMenu.Item
+              className={item}
+              onSelect={() => {
+                onSibling(null);
+                edit('Remove a sibling', (draft) => {
+                  delete draft.siblings[sibling];
+                });
+              }}
+            >
+              Remove this sibling
+            </DropdownMenu.Item>
+          )}
+          {!book.cover.finished && !sibling && (
+            <>
+              <DropdownMenu.Label className="px-3 pt-2 pb-0.5 text-xs font-semibold text-ink-2">
+                Set the front to the size of
+              </DropdownMenu.Label>
+              {PROFILES.filter((p) => p.ideal.widthPx !== p.ideal.heightPx).map((p) => (
+                <DropdownMenu.Item
+                  key={p.id}
+                  className={item}
+                  disabled={p.ideal.widthPx === book.cover.widthPx && p.ideal.heightPx === book.cover.heightPx}
+                  onSelect={() => resize(p.name, p.ideal)}
+                >
+                  {p.name}, {p.ideal.widthPx} x {p.ideal.heightPx}
+                </DropdownMenu.Item>
+              ))}
+            </>
+          )}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

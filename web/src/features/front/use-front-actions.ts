@@ -1,0 +1,118 @@
+import {
+  type Doc,
+  type Part,
+  type PartSeed,
+  addPart,
+  duplicateParts,
+  equalMargins,
+  groupParts,
+  movePart,
+  pasteLook,
+  removePart,
+  setPart,
+} from '@yosomi/core/cover';
+import type { Fault } from '@yosomi/core/base';
+import type { Rect } from '@yosomi/core/plane';
+import { useEffect, useMemo } from 'react';
+import { say } from '../../messages/say';
+import { copyParts, copiedParts } from '../../persist/keeps';
+import { freshId } from '../../platform/ids';
+import { type Action, useActions } from '../../state/actions';
+import { useSession } from '../../state/session';
+import type { On } from './use-set';
+
+const selected = (): readonly string[] => useSession.getState().selection;
+
+/** Everything the Front offers by key and by the command list. */
+export function useFrontActions(props: {
+  doc: Doc;
+  on: On;
+  frames: ReadonlyMap<string, Rect>;
+  extra: readonly Action[];
+}): void {
+  const { doc, on, frames, extra } = props;
+  const offer = useActions((s) => s.offer);
+  const withdraw = useActions((s) => s.withdraw);
+  const edit = useSession((s) => s.edit);
+  const select = useSession((s) => s.select);
+  const selectMany = useSession((s) => s.selectMany);
+  const actions = useMemo<Action[]>(() => {
+    const chosen = (): Part[] => selected().flatMap((id) => doc.parts[id] ?? []);
+    const each = (label: string, of: (part: Part) => ReturnType<typeof setPart> | null) => (): void =>
+      void edit(label, (book): Fault | undefined | void => {
+        for (const part of chosen()) {
+          const one = of(part);
+          const refused = one && on(one)(book);
+          if (refused) return refused;
+        }
+      });
+    const duplicate = (): void => {
+      const ids = chosen().filter((p) => p.kind !== 'ground').map((p) => p.id); // prettier-ignore
+      const fresh = ids.map(() => freshId());
+      if (ids.length > 0 && edit('Duplicate', on(duplicateParts(ids, fresh)))) selectMany(fresh);
+    };
+    const remove = (): void => {
+      const done = edit('Remove', (book): Fault | undefined | void => {
+        for (const part of chosen()) {
+          if (part.kind === 'ground' && chosen().length > 1) continue;
+          const refused = on(removePart(part.id))(book);
+          if (refused) return refused;
+        }
+      });
+      if (done) select(null);
+    };
+    const copy = async (): Promise<boolean> => {
+      const parts = chosen().filter((p) => p.kind !== 'ground');
+      const { book } = useSession.getState();
+      if (!book || parts.length === 0) return false;
+      await copyParts(parts, book.assets, book.faces);
+      say(parts.length === 1 ? 'Copied. It can be pasted into any title.' : `Copied ${parts.length} parts.`);
+      return true;
+    };
+    const paste = async (): Promise<void> => {
+      const kept = await copiedParts();
+      if (!kept) return say('Nothing has been copied yet.');
+      const names = new Map(kept.parts.map((part) => [part.id, freshId()]));
+      const done = edit('Paste', (book): Fault | undefined | void => {
+        Object.assign(book.assets, kept.assets);
+        Object.assign(book.faces, kept.faces);
+        for (const part of kept.parts) {
+          const { id, order: _order, ...seed } = part;
+          const follows = part.kind === 'words' && part.follows ? names.get(part.follows.part) : undefined;
+          const placed = part.kind === 'words' ? { ...seed, follows: follows && part.follows ? { ...part.follows, part: follows } : null } : seed; // prettier-ignore
+          const refused = on(addPart(names.get(id) ?? freshId(), placed as PartSeed))(book);
+          if (refused) return refused;
+        }
+      });
+      if (done) selectMany([...names.values()]);
+    };
+    const lookFrom = async (): Promise<void> => {
+      const kept = await copiedParts();
+      if (!kept) return say('Copy a part first; then its look can be given to others.');
+      edit('Paste the look', on(pasteLook(kept.parts[0], selected())));
+    };
+    const group = 'Parts';
+    return [
+      { id: 'all', label: 'Select all parts', group, combos: ['$mod+a'], run: () => selectMany(Object.values(doc.parts).filter((p) => p.kind !== 'ground').map((p) => p.id)) },
+      { id: 'none', label: 'Select nothing', group, combos: ['Escape'], run: () => select(null) },
+      { id: 'duplicate', label: 'Duplicate', group, combos: ['$mod+d'], run: duplicate },
+      { id: 'copy', label: 'Copy parts', group, combos: ['$mod+c'], run: () => void copy() },
+      { id: 'cut', label: 'Cut parts', group, combos: ['$mod+x'], run: () => void copy().then((done) => done && remove()) },
+      { id: 'paste', label: 'Paste parts', group, combos: ['$mod+v'], run: () => void paste() },
+      { id: 'paste-look', label: 'Paste the look of the copied part', group, combos: ['$mod+Shift+v'], run: () => void lookFrom() },
+      { id: 'remove', label: 'Remove', group, combos: ['Delete', 'Backspace'], run: remove },
+      { id: 'group', label: 'Group', group, combos: ['$mod+g'], run: () => void edit('Group parts', on(groupParts(selected(), freshId()))) },
+      { id: 'ungroup', label: 'Ungroup', group, combos: ['$mod+Shift+g'], run: () => void edit('Ungroup parts', on(groupParts(selected(), null))) },
+      { id: 'forward', label: 'Bring forward', group, combos: [']'], run: each('Bring forward', (p) => movePart(p.id, 1)) },
+      { id: 'back', label: 'Send back', group, combos: ['['], run: each('Send back', (p) => movePart(p.id, -1)) },
+      { id: 'hide', label: 'Hide or show', group, combos: ['h'], run: each('Hide or show', (p) => (p.kind === 'ground' ? null : setPart(p.id, { hidden: !p.hidden }))) },
+      { id: 'lock', label: 'Lock or unlock', group, combos: ['l'], run: each('Lock or unlock', (p) => setPart(p.id, { locked: !p.locked })) },
+      { id: 'margins', label: 'Equal margins at top and foot', group: 'Cover', combos: ['m'], run: () => void edit('Equal margins', on(equalMargins(frames))) },
+      ...extra,
+    ]; // prettier-ignore
+  }, [doc, on, frames, extra, edit, select, selectMany]);
+  useEffect(() => {
+    offer('front', actions);
+    return () => withdraw('front');
+  }, [actions, offer, withdraw]);
+}

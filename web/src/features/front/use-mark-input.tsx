@@ -1,0 +1,101 @@
+import type { Form } from '@yosomi/core/cover';
+import { useRef, useState } from 'react';
+import { sayFault } from '../../messages/say';
+import { bytesOfFile } from '../../platform/files';
+import { Bitmap } from '../../ui/bitmap';
+import { Button } from '../../ui/button';
+import { Check } from '../../ui/check';
+import { Dialog } from '../../ui/dialog';
+import { Slider } from '../../ui/slider';
+import { studio } from '../../work/workers';
+
+type Drawn = Extract<Form, { kind: 'drawn' }>;
+type Options = { colours: number; smoothness: number; dropGround: boolean };
+type Tracing = { bytes: Uint8Array<ArrayBuffer>; options: Options; form: Drawn; bitmap: ImageBitmap };
+
+/**
+ * A mark from a file: the shapes of an SVG are taken as they are; a picture is traced, and the tracing can be tuned
+ * before it is used.
+ */
+export function useMarkInput(onTaken: (form: Drawn) => void) {
+  const ref = useRef<HTMLInputElement>(null);
+  const [tracing, setTracing] = useState<Tracing | null>(null);
+  const trace = async (bytes: Uint8Array<ArrayBuffer>, options: Options): Promise<void> => {
+    const traced = await studio.traceMark(bytes, options);
+    if (!traced.ok) return sayFault(traced.fault);
+    setTracing({ bytes, options, form: { kind: 'drawn', ...traced.value.drawing }, bitmap: traced.value.bitmap });
+  };
+  const take = async (file: File): Promise<void> => {
+    const bytes = await bytesOfFile(file);
+    if (/^\s*<|^\uFEFF?\s*<\?xml/.test(new TextDecoder().decode(bytes.subarray(0, 200)))) {
+      const read = await studio.takeDrawing(bytes);
+      return read.ok ? onTaken({ kind: 'drawn', ...read.value }) : sayFault(read.fault);
+    }
+    await trace(bytes, { colours: 3, smoothness: 0.5, dropGround: true });
+  };
+  const failed = (): void => sayFault({ code: 'work-failed', data: {} });
+  const tune = (next: Partial<Options>): void => {
+    if (tracing) void trace(tracing.bytes, { ...tracing.options, ...next }).catch(failed);
+  };
+  const element = (
+    <>
+      <input
+        ref={ref}
+        type="file"
+        aria-label="Mark file"
+        accept="image/svg+xml,image/png,image/jpeg,image/webp"
+        className="hidden"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          e.target.value = '';
+          if (file) void take(file).catch(failed);
+        }}
+      />
+      <Dialog
+        open={tracing !== null}
+        onClose={() => setTracing(null)}
+        title="Trace the mark"
+        description="The picture is turned into clean outlines that stay sharp at any size."
+      >
+        {tracing && (
+          <>
+            <Bitmap bitmap={tracing.bitmap} label="The traced mark" className="mx-auto block max-h-72 max-w-full" />
+            <Slider
+              label="Colours"
+              value={tracing.options.colours}
+              least={2}
+              most={12}
+              step={1}
+              onChange={(colours) => tune({ colours })}
+            />
+            <Slider
+              label="Smooth"
+              value={tracing.options.smoothness}
+              least={0}
+              most={1}
+              step={0.1}
+              onChange={(smoothness) => tune({ smoothness })}
+              format={(v) => `${Math.round(v * 100)} %`}
+            />
+            <Check
+              label="Leave the ground out"
+              checked={tracing.options.dropGround}
+              onChange={(dropGround) => tune({ dropGround })}
+            />
+            <p className="text-ink-2">{tracing.form.paths.length} outlines.</p>
+            <Button
+              kind="ink"
+              onClick={() => {
+                onTaken(tracing.form);
+                setTracing(null);
+              }}
+            >
+              Use it
+            </Button>
+          </>
+        )}
+      </Dialog>
+    </>
+  );
+  return { element, open: () => ref.current?.click() };
+}

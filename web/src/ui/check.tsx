@@ -1,0 +1,30 @@
+import type { ReactNode } from 'react';
+
+/** A thing that is there or not; with children, they are shown while it is. */
+export function Check(props: {
+  label: string;
+  checked: boolean;
+  onChange(checked: boolean): void;
+  disabled?: boolean;
+  children?: ReactNode;
+}) {
+  const box = (
+    <label className="flex items-center gap-2">
+      <input
+        type="checkbox"
+        className="size-4 accent-ink"
+        checked={props.checked}
+        disabled={props.disabled}
+        onChange={(e) => props.onChange(e.target.checked)}
+      />
+      {props.label}
+    </label>
+  );
+  if (!props.children) return box;
+  return (
+    <div className="flex flex-col gap-2.5" role="group" aria-label={props.label}>
+      {box}
+      {props.checked && <div className="flex flex-col gap-2.5 border-l border-line pl-3">{props.children}</div>}
+    </div>
+  );
+}
