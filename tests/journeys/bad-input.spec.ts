@@ -37,7 +37,7 @@ test('each bad file gets one clear sentence, and the page goes on', async ({ pag
       /holds a script/,
     ],
     ['broken.yosomi', debt.bytes.subarray(0, 5000), /title file is damaged/],
-    ['newer.yosomi', newer, /newer Yosomi \(version 7, this one reads 1\)/],
+    ['newer.yosomi', newer, /newer Yosomi \(version 7, this one reads 2\)/],
   ];
   for (const [name, content, sentence] of cases) {
     await test.step(name, async () => {

@@ -1,3 +1,4 @@
+// @ts-expect-error: the package has no types; Tracer below is the part of it that is used.
 import ImageTracer from 'imagetracerjs';
 import { type Result, fail, ok } from '../base';
 import { type Hex, hexOf } from '../colour';
@@ -8,6 +9,10 @@ import { type Drawing, drawingOf } from './drawing';
 /** Longest side at which a mark is traced: enough for clean curves, few enough points. */
 const TRACE_PX = 480;
 const MOST_PATHS = 300;
+
+type Tracer = {
+  imagedataToTracedata(image: { width: number; height: number; data: Uint8ClampedArray }, options: object): unknown;
+};
 
 export type TraceOptions = {
   /** 2..16 colours. */
@@ -29,7 +34,7 @@ export function traceRaster(source: Raster, options: TraceOptions): Result<Drawi
   const k = Math.min(1, TRACE_PX / Math.max(source.width, source.height));
   const small = shrink(source, source.width * k, source.height * k);
   const tolerance = 0.4 + options.smoothness * 2.2;
-  const traced = ImageTracer.imagedataToTracedata(
+  const traced = (ImageTracer as Tracer).imagedataToTracedata(
     { width: small.width, height: small.height, data: small.data },
     {
       numberofcolors: options.colours,

@@ -100,6 +100,7 @@ export function AddPart({ doc, on, colour, onDraw }: { doc: Doc; on: On; colour:
         <DropdownMenu.Portal>
           <DropdownMenu.Content
             sideOffset={4}
+            align="start"
             collisionPadding={8}
             className="z-30 grid max-h-[86vh] w-[520px] grid-cols-3 overflow-auto rounded-sm border border-edge bg-card p-1 pb-2"
           >
