@@ -25,7 +25,7 @@ async function makeDemo(demo: DemoBook, place: number): Promise<Project> {
     name: demo.picture.name,
   };
   const sample = shrink(picture, 400, 640);
-  const book = startFromPicture(start, asset, sample, demo.cover({ asset: asset.id, sample }));
+  const book = startFromPicture(start, asset, sample, demo.cover(asset.id));
   return { book, files: new Map([[asset.id, bytes]]) };
 }
 

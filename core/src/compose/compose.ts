@@ -34,7 +34,7 @@ export function compose(doc: Doc, brief: Brief, resources: Resources, added: rea
         // Several parts in a row may be masked by the same one.
         below = own;
       }
-      if (block && part.kind === 'words') findings.push(...wordFindings(part, block, doc));
+      if (block && part.kind === 'words') findings.push(...wordFindings(part, block, doc, resources.shaper));
       if (part.kind === 'picture') findings.push(...pictureFindings(part, frame, doc));
     }
     if (i === lastPicture) for (const scrim of added) items.push(scrimInk(scrim, doc, null));

@@ -1,7 +1,7 @@
 import { type Finding, finding } from '../base';
 import type { Doc, PicturePart, WordsPart } from '../cover';
 import type { Rect } from '../plane';
-import { type Block, familyOf } from '../text';
+import { type Block, type Shaper, familyOf } from '../text';
 
 /** Words set smaller than this fraction of the cover's width are reported. */
 export const SMALL_WORDS = 0.02;
@@ -9,8 +9,9 @@ export const SMALL_WORDS = 0.02;
 /** A gap at an edge up to this fraction of the width is a sliver and not a margin. */
 const SLIVER = 0.02;
 
-export function wordFindings(part: WordsPart, block: Block, doc: Doc): Finding[] {
+export function wordFindings(part: WordsPart, block: Block, doc: Doc, shaper: Shaper): Finding[] {
   const found: Finding[] = [];
+  if (block.words.length > 0 && !shaper.has(part.cut)) found.push(finding('face-missing', 'must', part.id));
   const px = Math.round(block.sizePx);
   const least = part.leastSize === null ? 0 : Math.round(part.leastSize * doc.widthPx);
   if (block.words.length > 0 && least > 0 && px < least) {

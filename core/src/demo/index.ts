@@ -1,4 +1,5 @@
 export * from './books';
+export { demoHouse } from './house';
 export { foxfire } from './foxfire';
 export { mossGarden } from './moss-garden';
 export { smallHours } from './small-hours';

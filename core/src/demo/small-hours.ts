@@ -9,8 +9,8 @@ export function smallHours(): Ink {
   const items: InkItem[] = [sky(['#140f2c', '#2a1d4e', '#583064', '#9a4a5c', '#d68a58'], [0, 0.34, 0.58, 0.76, 0.9])];
   for (let i = 0; i < 150; i++)
     items.push(dot(random() * W, random() ** 1.5 * 1300, 1 + random() * 2.4, '#fff4dc', 0.2 + random() * 0.55));
-  items.push(glow(1290, 1330, 420, '#ffe3b0', 0.42));
-  items.push(dot(1290, 1330, 84, '#fbeccb'), dot(1260, 1314, 79, '#4a2b58'));
+  items.push(glow(1372, 1380, 420, '#ffe3b0', 0.42));
+  items.push(dot(1372, 1380, 84, '#fbeccb'), dot(1342, 1364, 79, '#4a2b58'));
   const rows: [y: number, colour: string, n: number][] = [
     [1640, '#6b3a62', 9],
     [1800, '#46284f', 7],
@@ -24,9 +24,9 @@ export function smallHours(): Ink {
   items.push(
     ...house(random, -30, 560, 1900, '#150e24'),
     ...house(random, 1120, 560, 1780, '#150e24'),
-    ...house(random, 500, 660, 2100, '#1a112b'),
+    ...house(random, 474, 660, 2100, '#1a112b'),
   );
-  items.push(...litWindow(826, 2210));
+  items.push(...litWindow(800, 2210));
   items.push(veil(2120, H, '#0a0716', 0.8));
   items.push(veil(700, 0, '#0b0820', 0.5));
   return { widthPx: W, heightPx: H, items };

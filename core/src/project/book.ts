@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Brief, emptyBrief } from '../book';
-import { Area, CurveNode, Doc, type Fill } from '../cover';
+import { Area, CurveNode, Doc, type Fill, type Part } from '../cover';
 import { Scene, defaultScene } from '../mockup';
 
 /** A picture a title uses, stored upright; its bytes are kept beside the document under the same id (their hash). */
@@ -97,18 +97,21 @@ export function newBook(id: string, identifier: string, now: string, cover: Doc,
   };
 }
 
+/** Ids of the pictures that parts draw, each once. */
+export function picturesOf(parts: readonly Part[]): string[] {
+  const ofFill = (fill: Fill | null): string[] => (fill?.kind === 'picture' ? [fill.asset] : []);
+  const ids = parts.flatMap((part) => {
+    if (part.kind === 'picture') return part.source.kind === 'asset' ? [part.source.asset] : [];
+    if (part.kind === 'words' || part.kind === 'shape') return ofFill(part.fill);
+    return part.kind === 'ground' ? ofFill(part.paint) : [];
+  });
+  return [...new Set(ids)];
+}
+
 /** Ids of the pictures that the cover, its kept versions and the promo draw. */
 export function assetsInUse(book: Book): string[] {
   const docs = [book.cover, book.promo, ...book.versions.map((v) => v.cover)];
-  const ofFill = (fill: Fill | null): string[] => (fill?.kind === 'picture' ? [fill.asset] : []);
-  const ids = docs
-    .flatMap((doc) => Object.values(doc.parts))
-    .flatMap((part) => {
-      if (part.kind === 'picture') return part.source.kind === 'asset' ? [part.source.asset] : [];
-      if (part.kind === 'words' || part.kind === 'shape') return ofFill(part.fill);
-      return part.kind === 'ground' ? ofFill(part.paint) : [];
-    });
-  return [...new Set(ids)];
+  return picturesOf(docs.flatMap((doc) => Object.values(doc.parts)));
 }
 
 /** Ids of all files that belong to a title: pictures in use and its own faces. */

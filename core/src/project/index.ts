@@ -1,3 +1,4 @@
 export * from './book';
+export * from './house';
 export * from './migrate';
 export * from './file';

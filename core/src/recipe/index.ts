@@ -1,4 +1,5 @@
 export * from './cover';
+export * from './drawing';
 export * from './deliverables';
 export * from './fixes';
 export * from './gather';

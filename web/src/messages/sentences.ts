@@ -54,6 +54,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'trace-many': (d) =>
     `The tracing has more than ${d.most} outlines: this looks like a picture and not a mark. Use fewer colours.`,
   'title-elsewhere': () => 'This title was changed in another window.',
+  'house-full': () => 'The house style is full. Remove something from it first.',
   'sibling-gone': () => 'This size is not there any more.',
   'project-face': (d) =>
     `The font "${d.name}" in this title file is missing or damaged. Nothing on your Shelf was changed.`,
@@ -66,6 +67,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'words-below-least': (d) =>
     `Set at ${d.px} px, below the ${d.least} px you asked for. Shorten the words or give them more room.`,
   'picture-sliver': (d) => `The picture leaves a sliver of ${d.px} px at the ${d.edge} edge.`,
+  'face-missing': () =>
+    'The font of these words is not on this device, so they are set in another face. Add it again, or choose another.',
   'faces-many': (d) => `The cover uses ${d.count} families of type (${d.names}). Two are calmer.`,
   'words-overflow': (d) => `At ${d.px} px the words do not fit their place. Set them smaller, or as large as fits.`,
   'letters-missing': (d) => `No face has these letters: ${d.letters}. They are shown as empty boxes.`,

@@ -1,7 +1,10 @@
 import { Part } from '@yosomi/core/cover';
-import { Asset, OwnFace } from '@yosomi/core/project';
+import { type Result } from '@yosomi/core/base';
+import { Asset, House, OwnFace, emptyHouse, picturesOf } from '@yosomi/core/project';
+import { OWN_FACE } from '@yosomi/core/text';
 import { z } from 'zod';
 import { db } from './db';
+import { guarded } from './guarded';
 
 const Copied = z.object({
   parts: z.array(Part).min(1),
@@ -10,13 +13,19 @@ const Copied = z.object({
 });
 export type Copied = z.infer<typeof Copied>;
 
-/** Keeps copies of parts, to be pasted into any title; the pictures they show stay in the store by their ids. */
+const only = <T>(all: Readonly<Record<string, T>>, ids: readonly string[]): Record<string, T> =>
+  Object.fromEntries(ids.flatMap((id) => (all[id] ? [[id, all[id]] as const] : [])));
+
+/** Keeps copies of parts, to be pasted into any title, with what they need; its bytes stay in the store by their ids. */
 export async function copyParts(
   parts: readonly Part[],
   assets: Copied['assets'],
   faces: Copied['faces'],
 ): Promise<void> {
-  await db.keeps.put({ id: 'copied', value: { parts, assets, faces } });
+  const cuts = parts.flatMap((p) => (p.kind === 'words' ? [p.cut, p.minor?.cut, ...p.accents.map((a) => a.cut)] : []));
+  const own = cuts.flatMap((cut) => (cut?.startsWith(OWN_FACE) ? [cut.slice(OWN_FACE.length)] : []));
+  const value: Copied = { parts: [...parts], assets: only(assets, picturesOf(parts)), faces: only(faces, own) };
+  await db.keeps.put({ id: 'copied', value });
 }
 
 /** What was copied last; null where there is nothing. */
@@ -24,4 +33,33 @@ export async function copiedParts(): Promise<Copied | null> {
   const row = await db.keeps.get('copied');
   const read = Copied.safeParse(row?.value);
   return read.success ? read.data : null;
+}
+
+/** The house style, shared by all titles of this browser. */
+export async function loadHouse(): Promise<House> {
+  const row = await db.keeps.get('house');
+  const read = House.safeParse(row?.value);
+  return read.success ? read.data : emptyHouse;
+}
+
+/** Changes the house style as it is now. Faults: `house-full`, `store-full`, `store-failed`. */
+export async function changeHouse(change: (house: House) => House): Promise<Result<void>> {
+  let full = false;
+  const done = await guarded(async () => {
+    await db.transaction('rw', db.keeps, async () => {
+      const next = House.safeParse(change(await loadHouse()));
+      full = !next.success;
+      if (next.success) await db.keeps.put({ id: 'house', value: next.data });
+    });
+  });
+  return full ? { ok: false, fault: { code: 'house-full', data: {} } } : done;
+}
+
+/** Ids of the files that what is kept across titles needs. */
+export async function filesKept(): Promise<string[]> {
+  const [copied, house] = [await copiedParts(), await loadHouse()];
+  return [
+    ...house.faces.map((face) => face.id),
+    ...(copied ? [...Object.keys(copied.assets), ...Object.keys(copied.faces)] : []),
+  ];
 }

@@ -3,6 +3,7 @@ import { type Book, type Project, filesInUse, readBook } from '@yosomi/core/proj
 import { db } from './db';
 import { tellOthers } from '../platform/other-windows';
 import { guarded } from './guarded';
+import { filesKept } from './keeps';
 import { type KeptHistory, loadHistory, noHistory, writeSteps } from './histories';
 
 export type Opened = { readonly book: Book; readonly rev: number; readonly history: KeptHistory };
@@ -81,8 +82,12 @@ export async function saveProject(project: Project): Promise<Result<void>> {
 }
 
 export async function filesOf(book: Book): Promise<Map<string, Uint8Array<ArrayBuffer>>> {
-  const ids = filesInUse(book);
-  const rows = await db.assets.bulkGet(ids);
+  return bytesOf(filesInUse(book));
+}
+
+/** Bytes of stored pictures and fonts, as far as they are there. */
+export async function bytesOf(ids: readonly string[]): Promise<Map<string, Uint8Array<ArrayBuffer>>> {
+  const rows = await db.assets.bulkGet([...ids]);
   return new Map(rows.flatMap((row) => (row ? [[row.id, row.bytes] as const] : [])));
 }
 
@@ -96,11 +101,11 @@ export async function removeTitle(id: string): Promise<Project | null> {
     return null;
   }
   const files = await filesOf(loaded.value);
-  await db.transaction('rw', db.titles, db.assets, db.files, db.steps, async () => {
+  await db.transaction('rw', [db.titles, db.assets, db.files, db.steps, db.keeps], async () => {
     await db.titles.delete(id);
     await db.files.where('title').equals(id).delete();
     await db.steps.where('title').equals(id).delete();
-    const kept = new Set<string>();
+    const kept = new Set<string>(await filesKept());
     for (const row of await db.titles.toArray()) {
       const book = readBook(row.book);
       if (book.ok) filesOwned(book.value).forEach((asset) => kept.add(asset));

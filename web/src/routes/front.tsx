@@ -7,9 +7,11 @@ import { useCallback, useMemo, useState } from 'react';
 import { AddPart } from '../features/front/add-part';
 import { ColoursGroup } from '../features/front/colours-group';
 import { FindingList } from '../features/front/finding-list';
+import { HouseDialog } from '../features/front/house-dialog';
 import { HistoryDialog } from '../features/front/history-dialog';
 import { Inspector } from '../features/front/inspector';
 import { PartsPanel } from '../features/front/parts-panel';
+import { ShownBook } from '../features/front/shown-book';
 import { SizeSwitch } from '../features/front/size-switch';
 import { GROUNDS, Table } from '../features/front/table';
 import { useFrontActions } from '../features/front/use-front-actions';
@@ -40,7 +42,7 @@ export function FrontPage() {
   const [guides, setGuides] = useState(true);
   const [showQuiet, setShowQuiet] = useState(false);
   const [picking, setPicking] = useState<{ take(hex: string): void } | null>(null);
-  const [dialog, setDialog] = useState<'history' | 'versions' | null>(null);
+  const [dialog, setDialog] = useState<'history' | 'versions' | 'house' | null>(null);
 
   const sibling = size ? stored.siblings[size] : undefined;
   // The title as this screen shows it: at the sibling's ratio where one is open.
@@ -100,6 +102,7 @@ export function FrontPage() {
       { id: 'centre', label: 'Centre by eye', group: 'Parts', combos: ['c'], run: () => void centre().catch(() => sayFault({ code: 'work-failed', data: {} })) },
       { id: 'versions', label: 'Versions', group: 'Cover', combos: ['v'], run: () => setDialog('versions') },
       { id: 'history', label: 'History', group: 'Cover', combos: ['$mod+h'], run: () => setDialog('history') },
+      { id: 'house', label: 'House style', group: 'Cover', combos: ['Shift+h'], run: () => setDialog('house') },
     ],
     [draw, centre],
   ); // prettier-ignore
@@ -121,110 +124,114 @@ export function FrontPage() {
     <main className="flex min-h-0 flex-1" data-fresh={fresh}>
       <h1 className="sr-only">Front</h1>
       <PickContext.Provider value={picker}>
-        <PartsPanel doc={book.cover} frames={frames} reports={view?.reports ?? NONE} added={view?.added ?? []}>
-          {!book.cover.finished && (
-            <AddPart doc={book.cover} on={on} colour={colours?.[0] ?? '#16181b'} onDraw={draw} />
-          )}
-        </PartsPanel>
-        <Table
-          doc={book.cover}
-          on={on}
-          bitmap={view?.bitmap ?? null}
-          frames={frames}
-          label={`Cover of ${title}`}
-          onWidth={setWidth}
-          onDragging={setDragging}
-          ground={ground}
-          onGround={setGround}
-          guides={guides}
-          quiet={showQuiet ? (quiet.data ?? null) : null}
-          drawing={drawing}
-          onStroke={stroked}
-          picking={picking?.take ?? null}
-          footer={
-            <>
-              <SizeSwitch book={stored} sibling={sibling ? size : null} onSibling={setSize} />
-              <span className="truncate text-xs" role="status">
-                {failed
-                  ? 'The cover could not be painted. Undo the last step.'
-                  : drawing
-                    ? 'Draw a line on the cover'
-                    : picking
-                      ? 'Click a colour on the cover'
-                      : showQuiet
-                        ? 'Pale is calm'
-                        : ''}
-              </span>
-            </>
-          }
-        />
-        <GlanceStrip view={view} ground={ground === 0 ? '#ffffff' : GROUNDS[ground].colour} />
-        <Inspector
-          doc={book.cover}
-          on={on}
-          frames={frames}
-          reports={view?.reports ?? NONE}
-          findings={findings}
-          added={view?.added ?? []}
-          colours={colours ?? []}
-          empty={
-            <>
-              <h2 className="px-4 pt-4 text-base font-semibold">
-                {book.cover.finished ? 'A finished cover' : sibling ? sibling.name : 'The cover'}
-              </h2>
-              <Group title="What to do">
-                <p>
-                  {book.cover.finished
-                    ? 'This file is the front as it is. Unlock the picture in the parts list to replace it.'
-                    : sibling
-                      ? 'It follows the front. Move things here and they move only here; words and colours change in both.'
-                      : 'Choose a part on the cover or in the list. Double-click words to type on the cover.'}
-                </p>
-                <div className="flex flex-wrap gap-1.5">
-                  <Button onClick={() => setDialog('versions')}>Versions</Button>
-                  <Button onClick={() => setDialog('history')}>History</Button>
-                  {!book.cover.finished && (
-                    <>
-                      <Button aria-pressed={showQuiet} onClick={() => setShowQuiet(!showQuiet)}>
-                        Calm places
-                      </Button>
-                      <Button onClick={() => void edit('Equal margins', on(equalMargins(frames)))}>
-                        Equal margins
-                      </Button>
-                    </>
-                  )}
-                </div>
-              </Group>
-              <Group title="What to look at">
-                {findings.every((f) => f.severity === 'note') && view?.reports.size ? (
-                  <p>Every word reaches a contrast of 4.5 : 1.</p>
-                ) : null}
-                {findings.length === 0 && !view?.reports.size ? <p className="text-ink-2">Nothing yet.</p> : null}
-                <FindingList
-                  findings={findings}
-                  renderFixes={(f) =>
-                    f.part && (
-                      <Button kind="link" onClick={() => select(f.part)}>
-                        Show it
-                      </Button>
-                    )
-                  }
-                />
-              </Group>
-              {!book.cover.finished && (
-                <ColoursGroup
-                  doc={book.cover}
-                  on={on}
-                  frames={frames}
-                  schemes={schemes.data ?? []}
-                  swatches={colours ?? []}
-                />
-              )}
-            </>
-          }
-        />
+        <ShownBook.Provider value={book}>
+          <PartsPanel doc={book.cover} frames={frames} reports={view?.reports ?? NONE} added={view?.added ?? []}>
+            {!book.cover.finished && (
+              <AddPart doc={book.cover} on={on} colour={colours?.[0] ?? '#16181b'} onDraw={draw} />
+            )}
+          </PartsPanel>
+          <Table
+            doc={book.cover}
+            on={on}
+            bitmap={view?.bitmap ?? null}
+            frames={frames}
+            label={`Cover of ${title}`}
+            onWidth={setWidth}
+            onDragging={setDragging}
+            ground={ground}
+            onGround={setGround}
+            guides={guides}
+            quiet={showQuiet ? (quiet.data ?? null) : null}
+            drawing={drawing}
+            onStroke={stroked}
+            picking={picking?.take ?? null}
+            footer={
+              <>
+                <SizeSwitch book={stored} sibling={sibling ? size : null} onSibling={setSize} />
+                <span className="truncate text-xs" role="status">
+                  {failed
+                    ? 'The cover could not be painted. Undo the last step.'
+                    : drawing
+                      ? 'Draw a line on the cover'
+                      : picking
+                        ? 'Click a colour on the cover'
+                        : showQuiet
+                          ? 'Pale is calm'
+                          : ''}
+                </span>
+              </>
+            }
+          />
+          <GlanceStrip view={view} ground={ground === 0 ? '#ffffff' : GROUNDS[ground].colour} />
+          <Inspector
+            doc={book.cover}
+            on={on}
+            frames={frames}
+            reports={view?.reports ?? NONE}
+            findings={findings}
+            added={view?.added ?? []}
+            colours={colours ?? []}
+            empty={
+              <>
+                <h2 className="px-4 pt-4 text-base font-semibold">
+                  {book.cover.finished ? 'A finished cover' : sibling ? sibling.name : 'The cover'}
+                </h2>
+                <Group title="What to do">
+                  <p>
+                    {book.cover.finished
+                      ? 'This file is the front as it is. Unlock the picture in the parts list to replace it.'
+                      : sibling
+                        ? 'It follows the front. Move things here and they move only here; words and colours change in both.'
+                        : 'Choose a part on the cover or in the list. Double-click words to type on the cover.'}
+                  </p>
+                  <div className="flex flex-wrap gap-1.5">
+                    <Button onClick={() => setDialog('versions')}>Versions</Button>
+                    <Button onClick={() => setDialog('history')}>History</Button>
+                    <Button onClick={() => setDialog('house')}>House style</Button>
+                    {!book.cover.finished && (
+                      <>
+                        <Button aria-pressed={showQuiet} onClick={() => setShowQuiet(!showQuiet)}>
+                          Calm places
+                        </Button>
+                        <Button onClick={() => void edit('Equal margins', on(equalMargins(frames)))}>
+                          Equal margins
+                        </Button>
+                      </>
+                    )}
+                  </div>
+                </Group>
+                <Group title="What to look at">
+                  {findings.every((f) => f.severity === 'note') && view?.reports.size ? (
+                    <p>Every word reaches a contrast of 4.5 : 1.</p>
+                  ) : null}
+                  {findings.length === 0 && !view?.reports.size ? <p className="text-ink-2">Nothing yet.</p> : null}
+                  <FindingList
+                    findings={findings}
+                    renderFixes={(f) =>
+                      f.part && (
+                        <Button kind="link" onClick={() => select(f.part)}>
+                          Show it
+                        </Button>
+                      )
+                    }
+                  />
+                </Group>
+                {!book.cover.finished && (
+                  <ColoursGroup
+                    doc={book.cover}
+                    on={on}
+                    frames={frames}
+                    schemes={schemes.data ?? []}
+                    swatches={colours ?? []}
+                  />
+                )}
+              </>
+            }
+          />
+        </ShownBook.Provider>
       </PickContext.Provider>
       <HistoryDialog open={dialog === 'history'} onClose={() => setDialog(null)} />
+      <HouseDialog open={dialog === 'house'} onClose={() => setDialog(null)} />
       <VersionsDialog open={dialog === 'versions'} onClose={() => setDialog(null)} />
     </main>
   );

@@ -1,9 +1,10 @@
 import { slug } from '@yosomi/core/base';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { AddPart } from '../features/front/add-part';
 import { Inspector } from '../features/front/inspector';
 import { PartsPanel } from '../features/front/parts-panel';
 import { Table } from '../features/front/table';
+import { useFrontActions } from '../features/front/use-front-actions';
 import { usePromoMockup } from '../features/promos/use-promo-mockup';
 import { usePromoView } from '../features/promos/use-promo-view';
 import { sayFault, say } from '../messages/say';
@@ -15,6 +16,7 @@ import { useCoverColours } from '../work/queries';
 import { press } from '../work/workers';
 
 const NONE = new Map<string, never>();
+const NO_MORE = [] as const;
 
 export function PromosPage() {
   const book = useBook();
@@ -26,7 +28,8 @@ export function PromosPage() {
   const { data: colours } = useCoverColours(book);
   const edit = useSession((s) => s.edit);
   const doc = view?.doc ?? book.promo;
-  const on = onPromo(doc);
+  const on = useMemo(() => onPromo(doc), [doc]);
+  useFrontActions({ doc, on, frames: view?.frames ?? NONE, extra: NO_MORE });
   const waiting = mockup.isFetching || !fresh;
 
   const save = async (kind: 'png' | 'jpeg'): Promise<void> => {

@@ -26,6 +26,10 @@ export function useCoverColours(book: Book) {
   });
 }
 
+/** What a face can do beyond its plain letters: small capitals, other letter shapes. */
+export const useFaceOffers = (cut: string) =>
+  useQuery({ queryKey: ['offers', cut], queryFn: () => studio.offers(cut), staleTime: Infinity });
+
 export function useSpineBitmap(book: Book, widthPx: number, heightPx: number, head?: number) {
   return useQuery({
     queryKey: ['spine', artKey(book), book.brief.title, book.brief.author, widthPx, heightPx, head],

@@ -3,9 +3,8 @@ import { type Finding, type Result, fail, ok } from '@yosomi/core/base';
 import { type Hex, type Scheme, hexOf, palette, schemesAround, schemesFrom } from '@yosomi/core/colour';
 import { type Busyness, type QuietPlace, busyness, compose, quietestPlace } from '@yosomi/core/compose';
 import { GLANCE_WIDTHS } from '@yosomi/core/glance';
-import { type ImageInfo, readImage, stripMetadata } from '@yosomi/core/image-file';
-import { emptyBrief } from '@yosomi/core/book';
-import { type Doc, docOf, newGround, newShape } from '@yosomi/core/cover';
+import { type ImageInfo, formatOf, readImage, stripMetadata } from '@yosomi/core/image-file';
+import type { Doc } from '@yosomi/core/cover';
 import { type FontInfo, readFontFile } from '@yosomi/core/text';
 import { type Drawing, type TraceOptions, readSvg, traceRaster } from '@yosomi/core/vector';
 import type { Rect } from '@yosomi/core/plane';
@@ -22,6 +21,7 @@ import {
   contrastFixes,
   composePromo,
   coverRaster,
+  drawingRaster,
   ebookFile,
   gather,
   jpegFile,
@@ -73,6 +73,13 @@ export type PromoView = {
 const studio = new BrowserStudio();
 const tracers: Remote<TracerApi>[] = [];
 const SAMPLE_PX = 400;
+/** Longer side of a picture made from an SVG: sharp on a whole cover. */
+const SVG_PX = 3200;
+
+const isSvg = (bytes: Uint8Array): boolean => {
+  const format = formatOf(bytes);
+  return typeof format === 'object' && format.other === 'an SVG';
+};
 
 const bitmapOf = (r: Raster): Promise<ImageBitmap> => createImageBitmap(new ImageData(r.data, r.width, r.height));
 
@@ -97,7 +104,16 @@ const QUIET_COLUMNS = 24;
 
 const api = {
   /** Checks, strips and decodes a picture file. */
-  async takePicture(bytes: Uint8Array<ArrayBuffer>, name: string): Promise<Result<TakenPicture>> {
+  async takePicture(input: Uint8Array<ArrayBuffer>, name: string): Promise<Result<TakenPicture>> {
+    let bytes = input;
+    if (isSvg(bytes)) {
+      // Only its shapes are read, and they become pixels at once: no SVG is ever kept or shown.
+      const drawing = readSvg(bytes);
+      if (!drawing.ok) return drawing;
+      const png = pngFile(await drawingRaster(drawing.value, SVG_PX, null, studio), true);
+      if (!png.ok) return png;
+      bytes = png.value.bytes;
+    }
     const read = readImage(bytes);
     if (!read.ok) return read;
     const stripped = stripMetadata(bytes, read.value);
@@ -240,6 +256,12 @@ const api = {
     );
   },
 
+  /** What a face can do beyond its plain letters. */
+  async offers(cut: string): Promise<{ smallCaps: boolean; alternates: boolean }> {
+    await studio.loadFonts([cut]);
+    return studio.shaper.has(cut) ? studio.shaper.offers(cut) : { smallCaps: false, alternates: false };
+  },
+
   takeDrawing: (bytes: Uint8Array<ArrayBuffer>): Result<Drawing> => readSvg(bytes),
 
   /** A picture of a mark as clean outlines, with a picture of them. */
@@ -255,15 +277,7 @@ const api = {
     const small = canvas.width > 960 ? studio.resized(image, 960) : image;
     const traced = traceRaster(studio.pixelsOf(small), options);
     if (!traced.ok) return traced;
-    const { ratio } = traced.value;
-    const [widthPx, heightPx] = ratio > 1 ? [400, Math.ceil(400 / ratio)] : [Math.ceil(280 * ratio), 280];
-    const part = newShape(
-      { kind: 'drawn', ...traced.value },
-      { area: { x: 0, y: 0, width: 1, height: 1 }, colour: '#101112' },
-    );
-    const doc = docOf(widthPx, heightPx, [newGround('#ffffff'), part]);
-    const { resources, images } = await gather(doc, emptyBrief, studio, widthPx);
-    const bitmap = await bitmapOf(studio.paint(compose(doc, emptyBrief, resources).ink, widthPx, images));
+    const bitmap = await bitmapOf(await drawingRaster(traced.value, 400, '#ffffff', studio));
     return ok({ drawing: traced.value, bitmap });
   },
 

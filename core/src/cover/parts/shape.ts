@@ -8,6 +8,13 @@ export const DIVIDERS = ['line', 'diamond', 'leaf', 'wave', 'dots', 'double'] as
 /** One closed outline of a drawing, as SVG path data in a box 1000 high and `ratio` times as wide; null takes the part's own fill. */
 export const DrawnPath = z.object({ d: z.string().max(40_000), colour: HexColour.nullable() });
 
+/** A drawing of one's own: a mark, or shapes of an SVG. */
+export const DrawnForm = z.object({
+  kind: z.literal('drawn'),
+  ratio: z.number().min(0.02).max(50),
+  paths: z.array(DrawnPath).min(1).max(300),
+});
+
 /** Lengths are fractions of the shorter side of the place. */
 export const Form = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('rectangle'), radius: z.number().min(0).max(0.5) }),
@@ -29,11 +36,7 @@ export const Form = z.discriminatedUnion('kind', [
     double: z.boolean(),
   }),
   z.object({ kind: z.literal('divider'), ornament: z.enum(DIVIDERS) }),
-  z.object({
-    kind: z.literal('drawn'),
-    ratio: z.number().min(0.02).max(50),
-    paths: z.array(DrawnPath).min(1).max(300),
-  }),
+  DrawnForm,
 ]);
 export type Form = z.infer<typeof Form>;
 

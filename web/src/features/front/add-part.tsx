@@ -12,12 +12,14 @@ import {
   newShape,
   newWords,
 } from '@yosomi/core/cover';
-import type { Book } from '@yosomi/core/project';
+import type { Book, Mark } from '@yosomi/core/project';
 import { Plus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { freshId } from '../../platform/ids';
 import { useSession } from '../../state/session';
+import { MarkPicture } from './mark-picture';
 import { OVERLAYS, ROLES } from './part-names';
+import { useHouse } from './use-house';
 import { useMarkInput } from './use-mark-input';
 import { usePictureInput } from './use-picture-input';
 import type { On } from './use-set';
@@ -73,9 +75,13 @@ export function AddPart({ doc, on, colour, onDraw }: { doc: Doc; on: On; colour:
       },
     ),
   );
-  const mark = useMarkInput((form) =>
-    add('Add a mark', newShape(form, { role: 'mark', area: { x: 0.42, y: 0.93, width: 0.16, height: 0.04 }, colour })),
-  );
+  const { house, change } = useHouse();
+  const addMark = (form: Mark['form']): void =>
+    add('Add a mark', newShape(form, { role: 'mark', area: { x: 0.42, y: 0.93, width: 0.16, height: 0.04 }, colour }));
+  const mark = useMarkInput((form, name) => {
+    addMark(form);
+    change((now) => ({ ...now, marks: [...now.marks, { id: freshId(), name, form }] }));
+  });
   const title = Object.values(doc.parts).find((p) => p.kind === 'words' && p.role === 'title');
   const cut = title?.kind === 'words' ? title.cut : 'jost/600';
   const there = new Set(Object.values(doc.parts).flatMap((p) => (p.kind === 'words' ? [p.role] : [])));
@@ -134,6 +140,17 @@ export function AddPart({ doc, on, colour, onDraw }: { doc: Doc; on: On; colour:
               <DropdownMenu.Item className={item} onSelect={mark.open}>
                 Mark
               </DropdownMenu.Item>
+              {house.marks.length > 0 && head('Marks of the house')}
+              {house.marks.map((one) => (
+                <DropdownMenu.Item
+                  key={one.id}
+                  className={`${item} flex items-center gap-2`}
+                  onSelect={() => addMark(one.form)}
+                >
+                  <MarkPicture form={one.form} className="h-5" />
+                  {one.name}
+                </DropdownMenu.Item>
+              ))}
             </DropdownMenu.Group>
             <DropdownMenu.Group>
               {head('Shapes')}

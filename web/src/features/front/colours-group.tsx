@@ -3,8 +3,10 @@ import { type Doc, applyScheme, colourUse, recolour } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
 import { useState } from 'react';
 import { useSession } from '../../state/session';
+import { Button } from '../../ui/button';
 import { ColourField } from '../../ui/colour-field';
 import { Group } from '../../ui/group';
+import { useHouse, withColour } from './use-house';
 import type { On } from './use-set';
 
 /** The colours of the cover, each changed everywhere at once, and schemes that would dress it anew. */
@@ -17,6 +19,7 @@ export function ColoursGroup(props: {
 }) {
   const { doc, on, frames, schemes, swatches } = props;
   const edit = useSession((s) => s.edit);
+  const { house, change } = useHouse();
   const [chosen, setChosen] = useState<string | null>(null);
   const use = colourUse(doc);
   const own = use.find((one) => one.colour === chosen);
@@ -51,6 +54,13 @@ export function ColoursGroup(props: {
                   setChosen(to);
               }}
             />
+            {house.colours.includes(own.colour) ? (
+              <p className="text-ink-2">It is in the house style.</p>
+            ) : (
+              <Button kind="link" className="self-start" onClick={() => change(withColour(own.colour))}>
+                Keep it in the house style
+              </Button>
+            )}
           </>
         ) : (
           <p className="text-ink-2">Choose one to change it everywhere.</p>

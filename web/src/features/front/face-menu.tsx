@@ -1,11 +1,13 @@
 import type { WordsPart } from '@yosomi/core/cover';
 import { FAMILIES, type FaceGroup, OWN_FACE, familyOf } from '@yosomi/core/text';
 import { useEffect } from 'react';
-import { faceStyle, showFace } from '../../platform/face-preview';
-import { useBook } from '../../state/session';
+import { bytesOf } from '../../persist/titles';
+import { faceStyle, showFace, showFaceBytes } from '../../platform/face-preview';
+import { useBook, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Menu } from '../../ui/menu';
 import { useFontInput } from './use-font-input';
+import { useHouse } from './use-house';
 
 const GROUPS: Record<FaceGroup, string> = {
   storied: 'For stories and poems',
@@ -26,13 +28,22 @@ export function FaceMenu(props: {
 }) {
   const { part, set, sample } = props;
   const { faces } = useBook();
+  const { house } = useHouse();
+  const edit = useSession((s) => s.edit);
   const family = familyOf(part.cut);
   useEffect(() => {
     if (family) showFace(family.cuts[0].id);
   }, [family]);
   const font = useFontInput((face) => set('Face', { cut: `${OWN_FACE}${face.id}`, wide: null }), sample);
   const choose = (id: string): void => {
-    if (id.startsWith(OWN_FACE)) return set('Face', { cut: id, wide: null });
+    if (id.startsWith(OWN_FACE)) {
+      const face = house.faces.find((f) => f.id === id.slice(OWN_FACE.length));
+      if (face && !faces[face.id])
+        edit('Bring a face from the house style', (book) => {
+          book.faces[face.id] = face;
+        });
+      return set('Face', { cut: id, wide: null });
+    }
     const next = FAMILIES.find((f) => f.id === id);
     if (!next) return;
     const heavy = (family?.cuts.find((c) => c.id === part.cut)?.weight ?? 500) >= 600;
@@ -41,18 +52,31 @@ export function FaceMenu(props: {
     const italic = next.cuts.find((c) => c.italic) ?? cut;
     set('Face', { cut: cut.id, wide: null, minor: part.minor && { ...part.minor, cut: italic.id } });
   };
-  const own = Object.values(faces);
+  const own = [...Object.values(faces), ...house.faces.filter((f) => !faces[f.id])];
   return (
     <>
       {font.input}
       <Menu
         label="Face"
-        onOpen={() => FAMILIES.forEach((f) => showFace(f.cuts[0].id))}
+        onOpen={() => {
+          FAMILIES.forEach((f) => showFace(f.cuts[0].id));
+          void showOwnFaces(own.map((f) => f.id));
+        }}
         value={family?.id ?? part.cut}
         onChange={choose}
         groups={[
           ...(own.length > 0
-            ? [{ title: 'Your own', options: own.map((f) => ({ value: `${OWN_FACE}${f.id}`, label: f.name })) }]
+            ? [
+                {
+                  title: 'Your own',
+                  options: own.map((f) => ({
+                    value: `${OWN_FACE}${f.id}`,
+                    label: f.name,
+                    sample: sample.split('\n')[0].slice(0, 40),
+                    style: faceStyle(`${OWN_FACE}${f.id}`),
+                  })),
+                },
+              ]
             : []),
           ...(Object.keys(GROUPS) as FaceGroup[]).map((group) => ({
             title: GROUPS[group],
@@ -70,4 +94,8 @@ export function FaceMenu(props: {
       </Button>
     </>
   );
+}
+
+async function showOwnFaces(ids: readonly string[]): Promise<void> {
+  for (const [id, bytes] of await bytesOf(ids)) showFaceBytes(`${OWN_FACE}${id}`, bytes);
 }

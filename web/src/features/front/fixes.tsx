@@ -2,10 +2,12 @@ import type { Fault } from '@yosomi/core/base';
 import { type WordsPart, setPart } from '@yosomi/core/cover';
 import { coverKey } from '@yosomi/core/recipe';
 import { useQuery } from '@tanstack/react-query';
-import { useBook, useSession } from '../../state/session';
+import { useContext } from 'react';
+import { useSession } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';
 import type { FixView } from '../../work/studio.worker';
 import { press } from '../../work/workers';
+import { ShownBook } from './shown-book';
 import type { On } from './use-set';
 
 const NAMES: Record<FixView['kind'], string> = {
@@ -18,11 +20,12 @@ const NAMES: Record<FixView['kind'], string> = {
 
 /** Ways to make words read, each tried on the cover and shown as it would look. A click takes one as one step. */
 export function ContrastFixes({ part, on }: { part: WordsPart; on: On }) {
-  const book = useBook();
+  const book = useContext(ShownBook);
   const edit = useSession((s) => s.edit);
   const fixes = useQuery({
-    queryKey: ['fixes', coverKey(book), part.id],
-    queryFn: () => press().fixes(book, part.id),
+    queryKey: ['fixes', book && coverKey(book), part.id],
+    queryFn: () => (book ? press().fixes(book, part.id) : []),
+    enabled: book !== null,
     staleTime: Infinity,
     gcTime: 60_000,
   });
@@ -33,6 +36,7 @@ export function ContrastFixes({ part, on }: { part: WordsPart; on: On }) {
         if (refused) return refused;
       }
     });
+  if (!book) return null;
   if (fixes.isPending) return <p role="status">Trying what would help</p>;
   if (!fixes.data || fixes.data.length === 0) return <p>Nothing that was tried is enough. Move the words elsewhere.</p>;
   return (

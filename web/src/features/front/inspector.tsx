@@ -16,6 +16,7 @@ import {
 import { nameOf } from './part-names';
 import { PictureInspector } from './picture-inspector';
 import { ShapeInspector } from './shape-inspector';
+import { useHouse } from './use-house';
 import type { On } from './use-set';
 import { WordsInspector } from './words-inspector';
 
@@ -31,12 +32,13 @@ export function Inspector(props: {
   empty: ReactNode;
 }) {
   const { doc, on, frames, reports, findings, added } = props;
+  const { house } = useHouse();
   const selection = useSession((s) => s.selection);
   const [first] = selection;
   const part = first ? doc.parts[first] : undefined;
   const many = selection.filter((id) => doc.parts[id]);
   const scrim = added.find((a) => `added-${a.from}` === first);
-  const swatches = [...new Set([...coloursOf(doc), ...props.colours])].slice(0, 10);
+  const swatches = [...new Set([...house.colours, ...coloursOf(doc), ...props.colours])].slice(0, 12);
   const same = { doc, on, frames, swatches };
   const own = findings.filter((f) => f.part === part?.id);
   return (

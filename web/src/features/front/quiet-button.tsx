@@ -1,23 +1,24 @@
 import { type WordsPart, moveParts, setPart } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
-import { useState } from 'react';
+import { useContext, useState } from 'react';
 import { say, sayFault } from '../../messages/say';
-import { useBook, useSession } from '../../state/session';
+import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { studio } from '../../work/workers';
 import { nameOf } from './part-names';
 import { SAFE } from './place-group';
+import { ShownBook } from './shown-book';
 import type { On } from './use-set';
 
 /** Moves words to the calmest place of the picture and sets them to that side. */
 export function QuietButton(props: { part: WordsPart; on: On; frames: ReadonlyMap<string, Rect> }) {
   const { part, on, frames } = props;
-  const book = useBook();
+  const book = useContext(ShownBook);
   const edit = useSession((s) => s.edit);
   const [busy, setBusy] = useState(false);
   const run = async (): Promise<void> => {
     const frame = frames.get(part.id);
-    if (!frame) return;
+    if (!frame || !book) return;
     setBusy(true);
     try {
       const found = await studio.quietPlace(book, part.id, frame, SAFE);
@@ -38,6 +39,7 @@ export function QuietButton(props: { part: WordsPart; on: On; frames: ReadonlyMa
       setBusy(false);
     }
   };
+  if (!book) return null;
   return (
     <Button onClick={() => void run()} disabled={busy || part.locked}>
       {busy ? 'Looking for it' : 'Set it in the quietest place'}

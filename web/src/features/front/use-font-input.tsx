@@ -1,12 +1,13 @@
 import { assetId, type OwnFace } from '@yosomi/core/project';
 import { useRef } from 'react';
 import { say, sayFault } from '../../messages/say';
+import { changeHouse } from '../../persist/keeps';
 import { saveAsset } from '../../persist/titles';
 import { bytesOfFile, stemOf } from '../../platform/files';
 import { useSession } from '../../state/session';
 import { studio } from '../../work/workers';
 
-/** A hidden input for a font file: checked and unpacked in the worker, kept with the title, then handed on. */
+/** A hidden input for a font file: checked and unpacked in the worker, kept with the title and the house style, then handed on. */
 export function useFontInput(onTaken: (face: OwnFace) => void, words: string) {
   const ref = useRef<HTMLInputElement>(null);
   const edit = useSession((s) => s.edit);
@@ -17,6 +18,11 @@ export function useFontInput(onTaken: (face: OwnFace) => void, words: string) {
     const face: OwnFace = { id: assetId(bytes), format, name: (name || stemOf(file.name)).slice(0, 120) };
     const kept = await saveAsset(face.id, bytes);
     if (!kept.ok) return sayFault(kept.fault);
+    const shared = await changeHouse((house) => ({
+      ...house,
+      faces: [...house.faces.filter((one) => one.id !== face.id), face],
+    }));
+    if (!shared.ok) sayFault(shared.fault);
     edit('Add a font', (book) => {
       book.faces[face.id] = face;
     });

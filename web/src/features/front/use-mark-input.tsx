@@ -1,7 +1,7 @@
 import type { Form } from '@yosomi/core/cover';
 import { useRef, useState } from 'react';
 import { sayFault } from '../../messages/say';
-import { bytesOfFile } from '../../platform/files';
+import { bytesOfFile, stemOf } from '../../platform/files';
 import { Bitmap } from '../../ui/bitmap';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
@@ -11,31 +11,31 @@ import { studio } from '../../work/workers';
 
 type Drawn = Extract<Form, { kind: 'drawn' }>;
 type Options = { colours: number; smoothness: number; dropGround: boolean };
-type Tracing = { bytes: Uint8Array<ArrayBuffer>; options: Options; form: Drawn; bitmap: ImageBitmap };
+type Tracing = { name: string; bytes: Uint8Array<ArrayBuffer>; options: Options; form: Drawn; bitmap: ImageBitmap };
 
 /**
  * A mark from a file: the shapes of an SVG are taken as they are; a picture is traced, and the tracing can be tuned
  * before it is used.
  */
-export function useMarkInput(onTaken: (form: Drawn) => void) {
+export function useMarkInput(onTaken: (form: Drawn, name: string) => void) {
   const ref = useRef<HTMLInputElement>(null);
   const [tracing, setTracing] = useState<Tracing | null>(null);
-  const trace = async (bytes: Uint8Array<ArrayBuffer>, options: Options): Promise<void> => {
+  const trace = async (name: string, bytes: Uint8Array<ArrayBuffer>, options: Options): Promise<void> => {
     const traced = await studio.traceMark(bytes, options);
     if (!traced.ok) return sayFault(traced.fault);
-    setTracing({ bytes, options, form: { kind: 'drawn', ...traced.value.drawing }, bitmap: traced.value.bitmap });
+    setTracing({ name, bytes, options, form: { kind: 'drawn', ...traced.value.drawing }, bitmap: traced.value.bitmap });
   };
   const take = async (file: File): Promise<void> => {
     const bytes = await bytesOfFile(file);
     if (/^\s*<|^\uFEFF?\s*<\?xml/.test(new TextDecoder().decode(bytes.subarray(0, 200)))) {
       const read = await studio.takeDrawing(bytes);
-      return read.ok ? onTaken({ kind: 'drawn', ...read.value }) : sayFault(read.fault);
+      return read.ok ? onTaken({ kind: 'drawn', ...read.value }, stemOf(file.name)) : sayFault(read.fault);
     }
-    await trace(bytes, { colours: 3, smoothness: 0.5, dropGround: true });
+    await trace(stemOf(file.name), bytes, { colours: 3, smoothness: 0.5, dropGround: true });
   };
   const failed = (): void => sayFault({ code: 'work-failed', data: {} });
   const tune = (next: Partial<Options>): void => {
-    if (tracing) void trace(tracing.bytes, { ...tracing.options, ...next }).catch(failed);
+    if (tracing) void trace(tracing.name, tracing.bytes, { ...tracing.options, ...next }).catch(failed);
   };
   const element = (
     <>
@@ -86,7 +86,7 @@ export function useMarkInput(onTaken: (form: Drawn) => void) {
             <Button
               kind="ink"
               onClick={() => {
-                onTaken(tracing.form);
+                onTaken(tracing.form, tracing.name);
                 setTracing(null);
               }}
             >

@@ -13,6 +13,7 @@ import { Group } from '../../ui/group';
 import { Segmented } from '../../ui/segmented';
 import { Slider } from '../../ui/slider';
 import { Verdict } from '../../ui/verdict';
+import { useFaceOffers } from '../../work/queries';
 import { Accents } from './accents';
 import { FaceMenu } from './face-menu';
 import { FindingList } from './finding-list';
@@ -39,6 +40,7 @@ export function WordsInspector(props: {
   const edit = useSession((s) => s.edit);
   const set = useSet(part, on);
   const family = familyOf(part.cut);
+  const { data: offers } = useFaceOffers(part.cut);
   const words = textOf(part, brief);
   const name = nameOf(part).toLowerCase();
   const sizePx = Math.round(report?.sizePx ?? (part.size ?? part.maxSize) * doc.widthPx);
@@ -157,16 +159,20 @@ export function WordsInspector(props: {
           onChange={(colour, d) => set('Colour', { colour, fill: null }, d && 'colour')}
         />
         <Check label="All capitals" checked={part.upper} onChange={(upper) => set('Capitals', { upper })} />
-        <Check
-          label="Small capitals"
-          checked={part.smallCaps}
-          onChange={(smallCaps) => set('Small capitals', { smallCaps })}
-        />
-        <Check
-          label="Other letter shapes"
-          checked={part.alternates}
-          onChange={(alternates) => set('Letter shapes', { alternates })}
-        />
+        {(offers?.smallCaps || part.smallCaps) && (
+          <Check
+            label="Small capitals"
+            checked={part.smallCaps}
+            onChange={(smallCaps) => set('Small capitals', { smallCaps })}
+          />
+        )}
+        {(offers?.alternates || part.alternates) && (
+          <Check
+            label="Other letter shapes"
+            checked={part.alternates}
+            onChange={(alternates) => set('Letter shapes', { alternates })}
+          />
+        )}
       </Group>
       <Group title="How its lines run" folded>
         <Segmented

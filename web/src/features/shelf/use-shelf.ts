@@ -1,9 +1,11 @@
 import { slug } from '@yosomi/core/base';
+import { demoHouse } from '@yosomi/core/demo';
 import { type Book, type Project, readBook } from '@yosomi/core/project';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useRef, useState } from 'react';
 import { sayFault, say } from '../../messages/say';
 import { db } from '../../persist/db';
+import { changeHouse } from '../../persist/keeps';
 import { filesOf, removeTitle, saveProject } from '../../persist/titles';
 import { saveFile } from '../../platform/files';
 import { demoList, fetchBytes } from '../../platform/http';
@@ -43,6 +45,9 @@ export async function addDemoBooks(): Promise<number> {
     }
     added++;
   }
+  // The house style that the demo books share comes with them, unless there is one already.
+  const house = await changeHouse((now) => (now.name || now.colours.length + now.marks.length > 0 ? now : demoHouse));
+  if (!house.ok) sayFault(house.fault);
   return added;
 }
 

@@ -1,0 +1,126 @@
+import type { House, Mark } from '@yosomi/core/project';
+import { X } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { freshId } from '../../platform/ids';
+import { useBook, useSession } from '../../state/session';
+import { Button } from '../../ui/button';
+import { ColourField } from '../../ui/colour-field';
+import { Dialog } from '../../ui/dialog';
+import { TextField } from '../../ui/field';
+import { MarkPicture } from './mark-picture';
+import { useFontInput } from './use-font-input';
+import { useHouse, withColour } from './use-house';
+import { useMarkInput } from './use-mark-input';
+
+/** What the titles of a house share: each thing can be added and taken out again; titles that use it keep it. */
+export function HouseDialog({ open, onClose }: { open: boolean; onClose(): void }) {
+  const { house, change } = useHouse();
+  const { brief } = useBook();
+  const edit = useSession((s) => s.edit);
+  const font = useFontInput(() => {}, brief.title);
+  const mark = useMarkInput((form, name) =>
+    change((now) => ({ ...now, marks: [...now.marks, { id: freshId(), name, form }] })),
+  );
+  const without =
+    <K extends 'faces' | 'marks'>(list: K, id: string) =>
+    (now: House): House => ({
+      ...now,
+      [list]: (now[list] as readonly { id: string }[]).filter((one) => one.id !== id),
+    });
+  return (
+    <Dialog
+      open={open}
+      onClose={onClose}
+      title="House style"
+      description="Colours, faces and marks that are at hand in every title. Taking one out changes no cover."
+    >
+      {font.input}
+      {mark.element}
+      <TextField
+        label="Name of the house"
+        value={house.name}
+        placeholder={brief.publisher || 'Publisher'}
+        onChange={(name) => change((now) => ({ ...now, name: name.slice(0, 120) }))}
+      />
+      <Shelf title="Colours" empty="No colours yet.">
+        {house.colours.map((hex) => (
+          <Kept
+            key={hex}
+            label={hex}
+            onRemove={() => change((now) => ({ ...now, colours: now.colours.filter((c) => c !== hex) }))}
+          >
+            <span className="size-7 rounded-sm border border-edge" style={{ background: hex }} />
+          </Kept>
+        ))}
+      </Shelf>
+      <ColourField
+        label="Add a colour"
+        value={house.colours.at(-1) ?? '#2b2b2b'}
+        swatches={[]}
+        onChange={(hex, dragging) => !dragging && change(withColour(hex))}
+      />
+      <Shelf title="Faces" empty="No fonts of your own yet.">
+        {house.faces.map((face) => (
+          <Kept key={face.id} label={face.name} onRemove={() => change(without('faces', face.id))}>
+            {face.name}
+          </Kept>
+        ))}
+      </Shelf>
+      <Button className="self-start" onClick={font.open}>
+        Add a font
+      </Button>
+      <Shelf title="Marks" empty="No marks yet.">
+        {house.marks.map((one: Mark) => (
+          <Kept key={one.id} label={one.name} onRemove={() => change(without('marks', one.id))}>
+            <MarkPicture form={one.form} className="h-9" />
+          </Kept>
+        ))}
+      </Shelf>
+      <div className="flex gap-2">
+        <Button onClick={mark.open}>Add a mark</Button>
+        {house.name !== '' && house.name !== brief.publisher && (
+          <Button
+            kind="link"
+            onClick={() =>
+              void edit('Publisher', (book) => {
+                book.brief.publisher = house.name;
+              })
+            }
+          >
+            Name it as publisher of this title
+          </Button>
+        )}
+      </div>
+    </Dialog>
+  );
+}
+
+function Shelf({ title, empty, children }: { title: string; empty: string; children: readonly ReactNode[] }) {
+  return (
+    <section aria-label={title} className="flex flex-col gap-1.5">
+      <h3 className="font-semibold">{title}</h3>
+      {children.length === 0 ? (
+        <p className="text-ink-2">{empty}</p>
+      ) : (
+        <ul className="flex flex-wrap gap-2">{children}</ul>
+      )}
+    </section>
+  );
+}
+
+function Kept({ label, onRemove, children }: { label: string; onRemove(): void; children: ReactNode }) {
+  return (
+    <li className="flex items-center gap-1.5 rounded-sm border border-line bg-card p-1 pl-2">
+      {children}
+      <button
+        type="button"
+        aria-label={`Take out ${label}`}
+        title={`Take out ${label}`}
+        onClick={onRemove}
+        className="rounded-sm p-1 text-ink-2 hover:bg-line/60 hover:text-ink"
+      >
+        <X size={14} />
+      </button>
+    </li>
+  );
+}
