@@ -24,7 +24,7 @@ export function setAllWords(parts: readonly Part[], doc: Doc, brief: Brief, shap
       const gap = box.height > 0 ? part.follows.gap * doc.heightPx : 0;
       from = { ...area, y: box.y + box.height + gap };
     }
-    const spec = specOf(part, textOf(part, brief), doc.widthPx);
+    const spec = specOf({ ...part, cut: shaper.standIn(part.cut) }, textOf(part, brief), doc.widthPx);
     let block: Block;
     if (part.baseline) {
       const line: Polyline =

@@ -110,7 +110,7 @@ export function maskPath(mask: Mask, frame: Rect, resources: Resources): Path {
         resources.shaper,
         {
           text: mask.text,
-          cut: mask.cut,
+          cut: resources.shaper.standIn(mask.cut),
           manner: plainManner,
           leading: 0.9,
           upper: false,

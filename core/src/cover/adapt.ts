@@ -1,43 +1,89 @@
 import { clamp } from '../plane';
 import type { Doc } from './document';
-import type { Area, CurveNode, Part } from './parts';
+import type { Area, CurveNode, Part, WordsPart } from './parts';
 
 type Size = { readonly widthPx: number; readonly heightPx: number };
 
-/** Forms that must keep their shape: a circle stays a circle. */
-const SHAPED = new Set(['ellipse', 'polygon', 'burst', 'badge', 'ribbon', 'divider', 'drawn']);
+/** Forms that must keep their shape: a circle stays a circle. Ribbons and dividers have a middle that can grow. */
+const SHAPED = new Set(['ellipse', 'polygon', 'burst', 'badge', 'drawn']);
 
 /** What fills nearly the whole of one direction goes on filling it. */
 const FULL = 0.88;
 
 /**
  * The composition for other pixels, by its own constraints: words are set anew in their places, pictures that fill the
- * cover are cropped anew, what has a shape keeps it, and nothing is stretched. The same size gives the same document.
+ * cover are cropped anew, what has a shape keeps it inside its place and takes the words that stand on it along, and
+ * nothing is stretched. No place grows, so nothing comes to lie over what it left free. The same size gives the same document.
  */
 export function adaptDoc(doc: Doc, size: Size): Doc {
   const kx = size.widthPx / doc.widthPx;
   const ky = size.heightPx / doc.heightPx;
   if (Math.abs(kx / ky - 1) < 1e-9) return { ...doc, widthPx: size.widthPx, heightPx: size.heightPx };
-  // Things that keep their shape grow by the mean of both directions.
-  const grow = Math.sqrt(kx * ky);
+  const least = Math.min(kx, ky);
+  const by: By = { fx: least / kx, fy: least / ky, words: Math.sqrt(ky / kx) };
   const parts = Object.fromEntries(
-    Object.entries(doc.parts).map(([id, part]): [string, Part] => [id, adaptPart(part, grow / kx, grow / ky)]),
+    Object.entries(doc.parts).map(([id, part]): [string, Part] => {
+      const under = part.kind === 'words' ? seatOf(doc, part) : null;
+      return [id, under ? adaptSeated(part as WordsPart, under, by) : adaptPart(part, by)];
+    }),
   );
   return { ...doc, widthPx: size.widthPx, heightPx: size.heightPx, parts };
 }
 
-/** `fx`, `fy`: by what a length that keeps its shape changes as a fraction of the width and of the height. */
-function adaptPart(part: Part, fx: number, fy: number): Part {
+/**
+ * `fx`, `fy`: by what a length that keeps its shape changes as a fraction of the width and of the height. Words are set
+ * anew in their places and may grow by the mean of both directions.
+ */
+type By = { readonly fx: number; readonly fy: number; readonly words: number };
+
+/** The place of the shape that keeps its shape and that words stand on, the nearest below them; null where they stand free. */
+function seatOf(doc: Doc, part: WordsPart): Area | null {
+  const { x, y, width, height } = part.area;
+  const seats = Object.values(doc.parts).filter(
+    (one) =>
+      one.kind === 'shape' &&
+      one.order < part.order &&
+      SHAPED.has(one.form.kind) &&
+      one.area.x <= x &&
+      one.area.y <= y &&
+      one.area.x + one.area.width >= x + width &&
+      one.area.y + one.area.height >= y + height,
+  );
+  const nearest = seats.sort((a, b) => (a.order < b.order ? 1 : -1))[0];
+  return nearest?.kind === 'shape' ? nearest.area : null;
+}
+
+/** Words that stand on a shape go where it goes and grow as it grows. */
+function adaptSeated(part: WordsPart, seat: Area, by: By): Part {
+  const to = keepShape(seat, by.fx, by.fy);
+  const [kx, ky] = [to.width / seat.width, to.height / seat.height];
+  const area = {
+    x: to.x + (part.area.x - seat.x) * kx,
+    y: to.y + (part.area.y - seat.y) * ky,
+    width: part.area.width * kx,
+    height: part.area.height * ky,
+  };
+  return { ...part, ...sizesOf(part, kx), area };
+}
+
+function sizesOf(part: WordsPart, k: number): Pick<WordsPart, 'size' | 'maxSize' | 'leastSize'> {
+  const grown = (v: number): number => clamp(v * k, 0.004, 2);
+  return {
+    size: part.size === null ? null : grown(part.size),
+    maxSize: grown(part.maxSize),
+    leastSize: part.leastSize === null ? null : grown(part.leastSize),
+  };
+}
+
+function adaptPart(part: Part, by: By): Part {
+  const { fx, fy } = by;
   switch (part.kind) {
     case 'words': {
-      const most = (v: number): number => clamp(v * fx, 0.004, 2);
-      const own = { size: part.size === null ? null : most(part.size), maxSize: most(part.maxSize) };
       const upright = part.setting !== 'across';
       return {
         ...part,
-        ...own,
-        leastSize: part.leastSize === null ? null : most(part.leastSize),
-        area: upright ? keepShape(part.area, fx, 1) : part.area,
+        ...sizesOf(part, by.words),
+        area: upright ? keepShape(part.area, Math.min(1, by.words), 1) : part.area,
         baseline:
           part.baseline?.kind === 'curve'
             ? { kind: 'curve', nodes: adaptNodes(part.baseline.nodes, fx, fy) }
@@ -68,19 +114,10 @@ function adaptPart(part: Part, fx: number, fy: number): Part {
 
 const fills = (area: Area): boolean => area.width >= FULL && area.height >= FULL;
 
-/** Scales a place about its middle; what was on the cover stays on it. */
+/** Shrinks a place about its middle. */
 function keepShape(area: Area, fx: number, fy: number): Area {
-  let [kx, ky] = [fx, fy];
-  // Never larger than the cover where it was not before.
-  const over = Math.max((area.width * kx) / Math.max(1, area.width), (area.height * ky) / Math.max(1, area.height));
-  if (over > 1 && kx !== 1 && ky !== 1) [kx, ky] = [kx / over, ky / over];
-  const width = area.width * kx;
-  const height = area.height * ky;
-  const inside = (from: number, length: number, grown: number): number => {
-    const at = from + (length - grown) / 2;
-    return from >= 0 && from + length <= 1 ? clamp(at, 0, Math.max(0, 1 - grown)) : at;
-  };
-  return { x: inside(area.x, area.width, width), y: inside(area.y, area.height, height), width, height };
+  const [width, height] = [area.width * fx, area.height * fy];
+  return { x: area.x + (area.width - width) / 2, y: area.y + (area.height - height) / 2, width, height };
 }
 
 function adaptNodes(nodes: readonly CurveNode[], fx: number, fy: number): CurveNode[] {

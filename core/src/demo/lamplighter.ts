@@ -59,7 +59,10 @@ export function lamplighterCover(volume: Volume, asset: string): Doc {
   return docOf(1600, 2560, [
     { ...newGround(dark), id: 'ground' },
     {
-      ...newPicture({ kind: 'asset', asset }, { area: { x: 0, y: -volume.lift, width: 1, height: 1 } }),
+      ...newPicture(
+        { kind: 'asset', asset },
+        { area: { x: 0, y: -volume.lift, width: 1, height: 1 }, focus: { x: 0.5, y: 0.86 } },
+      ),
       id: 'picture',
     },
     ...(rays

@@ -68,7 +68,7 @@ export function mossCover(asset: string): Doc {
       ...newWords({
         role: 'subtitle',
         ...across,
-        area: { x: 0.13, y: 0.797, width: 0.74, height: 0.052 },
+        area: { x: 0.17, y: 0.797, width: 0.66, height: 0.052 },
         cut: 'jost/600',
         colour: '#fff8ea',
         leading: 1.18,

@@ -37,7 +37,7 @@ export function poemsCover(): Doc {
         ...words,
         role: 'title',
         says: { kind: 'brief', field: 'title' },
-        area: { x: 0.1, y: 0.085, width: 0.8, height: 0.4 },
+        area: { x: 0.1, y: 0.085, width: 0.8, height: 0.33 },
         cut: 'fraunces/800',
         alignY: 'top',
         leading: 0.92,

@@ -107,7 +107,7 @@ export function ribbonIn(r: Rect, fold: number, notch: number): Ribbon {
   const bottom = r.y + r.height - drop;
   const front = rectPath({ x: x0 + inset, y: top, width: r.width - 2 * inset, height: bottom - top });
   if (fold === 0) {
-    const bite = notch * r.height * 0.5;
+    const bite = Math.min(notch * r.height * 0.5, r.width / 3);
     const flat = polygonPath([
       { x: x0, y: top }, { x: x1, y: top }, { x: x1 - bite, y: r.y + r.height / 2 },
       { x: x1, y: r.y + r.height }, { x: x0, y: r.y + r.height }, { x: x0 + bite, y: r.y + r.height / 2 },
@@ -116,7 +116,7 @@ export function ribbonIn(r: Rect, fold: number, notch: number): Ribbon {
   }
   const tailTop = top + drop;
   const tailBottom = r.y + r.height;
-  const bite = notch * (tailBottom - tailTop) * 0.6;
+  const bite = Math.min(notch * (tailBottom - tailTop) * 0.6, inset);
   const mid = (tailTop + tailBottom) / 2;
   const tails = joinPaths([
     polygonPath([

@@ -57,8 +57,7 @@ export async function gather(
   for (const need of wanted.images) {
     if (images.has(need.name) || need.kind === 'mockup') continue;
     if (need.kind === 'texture') {
-      const known = made.get(need.name);
-      images.set(need.name, known ?? made.keep(need.name, studio.imageOf(textureRaster(need.spec, need.ratio))));
+      images.set(need.name, textureFor(need, studio, widthPx, made));
       continue;
     }
     const found = await pictureFor(need, studio, widthPx, made);
@@ -67,6 +66,18 @@ export async function gather(
     sizes.set(need.name, found.size);
   }
   return { resources: { shaper: studio.shaper, images: sizes }, images };
+}
+
+type TextureNeed = Extract<ImageNeed, { kind: 'texture' }>;
+
+/** A texture, halved until one more would have fewer pixels than the cover. */
+function textureFor(need: TextureNeed, studio: Studio, widthPx: number, made: Made): SurfaceImage {
+  let image = made.get(need.name) ?? made.keep(need.name, studio.imageOf(textureRaster(need.spec, need.ratio)));
+  for (let level = 1; image.widthPx / 2 >= widthPx; level++) {
+    const name = `${need.name}@${level}`;
+    image = made.get(name) ?? made.keep(name, studio.resized(image, Math.round(image.widthPx / 2)));
+  }
+  return image;
 }
 
 type AssetNeed = Extract<ImageNeed, { kind: 'asset' }>;

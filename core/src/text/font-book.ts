@@ -98,7 +98,7 @@ export const FAMILIES: readonly Family[] = [
   family('frank-ruhl-libre', 'Frank Ruhl Libre', 'scripts', ['400', '700']),
 ];
 
-/** Set where a family lacks a letter. */
+/** Set where a family lacks a letter, and where a face is not there. */
 export const FALLBACK_CUT: CutId = 'noto-serif/400';
 
 /** Cuts to try, in order, for the letters of a text that its own face lacks. */

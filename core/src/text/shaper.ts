@@ -1,7 +1,7 @@
 import type * as HarfBuzz from 'harfbuzzjs';
 import { type Result, fail, ok } from '../base';
 import { type Path, type Rect, PathBuilder, pathBounds, transformPath, translate } from '../plane';
-import type { CutId } from './font-book';
+import { type CutId, FALLBACK_CUT } from './font-book';
 
 /** Shaped text of one font, in em, baseline at y = 0, y down. */
 export type Run = {
@@ -69,6 +69,11 @@ export class Shaper {
 
   has(cut: CutId): boolean {
     return this.#fonts.has(cut);
+  }
+
+  /** A cut that can be set: the same, or the fallback where it is not there. */
+  standIn(cut: CutId): CutId {
+    return this.has(cut) ? cut : FALLBACK_CUT;
   }
 
   /** Faults: `font-damaged` when the bytes are not a font with outlines. */

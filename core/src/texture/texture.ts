@@ -169,7 +169,7 @@ function shadeOf(spec: TextureSpec, w: number, h: number): Shade {
         // Each dot has the size that its own centre asks for.
         const dx = (cu * c - cv * c) * pitch;
         const dy = (cu * c + cv * c) * pitch;
-        const tone = smoothstep(1 - amount, 1.02, along(dx, dy)) * 0.72;
+        const tone = smoothstep(1 - amount, 1.02, Math.min(1, along(dx, dy))) * 0.72;
         const radius = tone * pitch;
         return clamp(radius - Math.hypot(u - cu, v - cv) * pitch + 0.5, 0, 1) * (tone > 0.02 ? 1 : 0);
       };

@@ -22,6 +22,8 @@ const MOST_BYTES = 2 * 1024 * 1024;
 const MOST_SHAPES = 300;
 const MOST_ELEMENTS = 5000;
 const MOST_DATA = 40_000;
+/** Groups within groups. */
+const MOST_DEPTH = 60;
 
 /**
  * Reads the shapes of an SVG file: paths, rectangles, circles, ellipses, lines and polygons in groups, with their
@@ -67,8 +69,9 @@ function walk(
   inherited: Style,
   found: { path: Path; colour: Hex | null }[],
   budget: { elements: number },
+  depth = 0,
 ): boolean {
-  if (--budget.elements < 0 || found.length > MOST_SHAPES) return false;
+  if (--budget.elements < 0 || depth > MOST_DEPTH || found.length > MOST_SHAPES) return false;
   const m = compose(outer, transformOf(element.getAttribute('transform') ?? ''));
   const style = styleOf(element, inherited);
   const path = shapeOf(element);
@@ -81,7 +84,7 @@ function walk(
   }
   if (!/^(svg|g|a)$/.test(element.localName ?? '')) return true;
   for (const child of Array.from(element.childNodes)) {
-    if (child.nodeType === 1 && !walk(child as Element, m, style, found, budget)) return false;
+    if (child.nodeType === 1 && !walk(child as Element, m, style, found, budget, depth + 1)) return false;
   }
   return true;
 }

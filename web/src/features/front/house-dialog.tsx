@@ -1,6 +1,6 @@
 import type { House, Mark } from '@yosomi/core/project';
 import { X } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { freshId } from '../../platform/ids';
 import { useBook, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
@@ -17,6 +17,7 @@ export function HouseDialog({ open, onClose }: { open: boolean; onClose(): void 
   const { house, change } = useHouse();
   const { brief } = useBook();
   const edit = useSession((s) => s.edit);
+  const [next, setNext] = useState('#2b4a6b');
   const font = useFontInput(() => {}, brief.title);
   const mark = useMarkInput((form, name) =>
     change((now) => ({ ...now, marks: [...now.marks, { id: freshId(), name, form }] })),
@@ -53,12 +54,10 @@ export function HouseDialog({ open, onClose }: { open: boolean; onClose(): void 
           </Kept>
         ))}
       </Shelf>
-      <ColourField
-        label="Add a colour"
-        value={house.colours.at(-1) ?? '#2b2b2b'}
-        swatches={[]}
-        onChange={(hex, dragging) => !dragging && change(withColour(hex))}
-      />
+      <div className="flex items-center gap-2">
+        <ColourField label="A colour to keep" value={next} swatches={[]} onChange={setNext} />
+        <Button onClick={() => change(withColour(next))}>Keep this colour</Button>
+      </div>
       <Shelf title="Faces" empty="No fonts of your own yet.">
         {house.faces.map((face) => (
           <Kept key={face.id} label={face.name} onRemove={() => change(without('faces', face.id))}>

@@ -1,0 +1,67 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { type Hex, chromaOf, contrast, hexOf, labOf, readableOn, rgbOf, schemesAround, schemesFrom } from './index';
+import type { Swatch } from './palette';
+
+const hex = fc
+  .tuple(fc.integer({ min: 0, max: 255 }), fc.integer({ min: 0, max: 255 }), fc.integer({ min: 0, max: 255 }))
+  .map(([r, g, b]) => hexOf([r, g, b]));
+const swatch = (colour: Hex, share: number): Swatch => ({ hex: colour, lab: labOf(rgbOf(colour)), share });
+
+describe('a readable colour', () => {
+  it('reaches 4.5 : 1 on any one ground', () => {
+    fc.assert(
+      fc.property(hex, hex, (colour, ground) => {
+        expect(contrast(readableOn(colour, [ground]), ground)).toBeGreaterThanOrEqual(4.5);
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  it('stays as it is where it reads already', () => {
+    expect(readableOn('#ffe9b0', ['#101820'])).toBe('#ffe9b0');
+  });
+
+  it('keeps its hue as far as it can', () => {
+    const found = labOf(rgbOf(readableOn('#3060c0', ['#203040'])));
+    const own = labOf(rgbOf('#3060c0'));
+    const angle = Math.atan2(found[2], found[1]) - Math.atan2(own[2], own[1]);
+    expect(Math.abs(Math.sin(angle))).toBeLessThan(0.25);
+    expect(chromaOf(found)).toBeGreaterThan(0.02);
+  });
+});
+
+describe('schemes', () => {
+  it('about one colour: words, second and accent read on the ground, whatever the colour', () => {
+    fc.assert(
+      fc.property(hex, (colour) => {
+        const made = schemesAround(colour);
+        expect(made).toHaveLength(8);
+        for (const s of made) {
+          expect(contrast(s.words, s.ground)).toBeGreaterThanOrEqual(4.5);
+          expect(contrast(s.second, s.ground)).toBeGreaterThanOrEqual(4.5);
+          expect(contrast(s.accent, s.ground)).toBeGreaterThanOrEqual(4.5);
+        }
+        expect(new Set(made.map((s) => s.name)).size).toBe(8);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('from a picture: the words read on the ground and on what is behind them', () => {
+    fc.assert(
+      fc.property(fc.array(hex, { minLength: 2, maxLength: 7 }), (colours) => {
+        const swatches = colours.map((c, i) => swatch(c, 1 / (i + 2)));
+        for (const s of schemesFrom(swatches)) expect(contrast(s.words, s.ground)).toBeGreaterThanOrEqual(4.5);
+      }),
+      { numRuns: 60 },
+    );
+    const under = ['#223322'];
+    for (const s of schemesFrom([swatch('#88aa55', 0.6), swatch('#112211', 0.4)], under)) {
+      const least = Math.min(...[s.words, s.second].map((c) => contrast(c, under[0])));
+      // Where ground and picture ask for opposite things, the ground wins and the words are black or white.
+      if (contrast(s.ground, under[0]) < 2) expect(least).toBeGreaterThanOrEqual(4.5);
+    }
+    expect(schemesFrom([])).toEqual([]);
+  });
+});

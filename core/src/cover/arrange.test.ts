@@ -1,0 +1,266 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { type Edit, change } from '../base';
+import type { Rect } from '../plane';
+import {
+  type CurvePart,
+  type Doc,
+  type PicturePart,
+  type WordsPart,
+  adaptDoc,
+  alignParts,
+  coverSlivers,
+  docOf,
+  duplicateParts,
+  equalMargins,
+  groupParts,
+  inOrder,
+  moveParts,
+  newCurve,
+  newGround,
+  newPicture,
+  newShape,
+  newWords,
+  nodesFrom,
+  pasteLook,
+  placeBehind,
+  setPart,
+  snap,
+  spaceParts,
+  withGroup,
+} from './index';
+
+const W = 1000;
+const H = 1600;
+const node = (x: number, y: number) => ({ x, y, inX: x - 0.05, inY: y, outX: x + 0.05, outY: y });
+const words = (id: string, y: number, more: Partial<WordsPart> = {}) => ({
+  ...newWords({
+    role: 'free',
+    says: { kind: 'own', text: id },
+    area: { x: 0.1, y, width: 0.8, height: 0.1 },
+    cut: 'jost/600',
+    colour: '#ffffff',
+    ...more,
+  }),
+  id,
+});
+const doc: Doc = docOf(W, H, [
+  { ...newGround('#102030'), id: 'ground' },
+  { ...newPicture({ kind: 'asset', asset: 'abcdef' }), id: 'picture' },
+  words('high', 0.1),
+  words('hung', 0.3, { follows: { part: 'high', gap: 0.02 } }),
+  words('low', 0.8),
+  { ...newShape({ kind: 'ellipse' }, { area: { x: 0.4, y: 0.5, width: 0.2, height: 0.125 }, colour: '#aa3300' }), id: 'seal' },
+  { ...newCurve([node(0.2, 0.4), node(0.5, 0.5), node(0.8, 0.4)], '#ffffff'), id: 'curve' },
+]); // prettier-ignore
+const frames = new Map<string, Rect>([
+  ['high', { x: 150, y: 160, width: 700, height: 120 }],
+  ['hung', { x: 300, y: 312, width: 400, height: 60 }],
+  ['low', { x: 250, y: 1300, width: 500, height: 80 }],
+  ['seal', { x: 400, y: 800, width: 200, height: 200 }],
+  ['curve', { x: 200, y: 640, width: 600, height: 160 }],
+]);
+const apply = (edit: Edit<Doc>, state = doc): Doc => {
+  const done = change(state, edit);
+  if (!done.ok) throw new Error(done.fault.code);
+  return done.value.next;
+};
+const refused = (edit: Edit<Doc>): string | null => {
+  const done = change(doc, edit);
+  return done.ok ? null : done.fault.code;
+};
+const area = (state: Doc, id: string) => (state.parts[id] as WordsPart).area;
+
+describe('moving parts', () => {
+  it('moves them together, and moving back is where they were', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -0.4, max: 0.4, noNaN: true }), fc.double({ min: -0.4, max: 0.4, noNaN: true }), (dx, dy) => {
+        const ids = ['high', 'seal', 'curve'];
+        const back = apply(moveParts(ids, frames, -dx, -dy), apply(moveParts(ids, frames, dx, dy)));
+        expect(area(back, 'high').x).toBeCloseTo(0.1, 9);
+        expect(area(back, 'seal').y).toBeCloseTo(0.5, 9);
+        (back.parts.curve as CurvePart).nodes.forEach((n, i) => expect(n.outX).toBeCloseTo((doc.parts.curve as CurvePart).nodes[i].outX, 9));
+      }),
+    ); // prettier-ignore
+  });
+
+  it('sets words that hang under others free where they are seen', () => {
+    const next = apply(moveParts(['hung'], frames, 0, 0.1));
+    const hung = next.parts.hung as WordsPart;
+    expect(hung.follows).toBeNull();
+    expect(hung.area.y).toBeCloseTo(312 / H + 0.1, 9);
+  });
+
+  it('leaves locked parts, grounds and overlays where they are', () => {
+    const locked = apply(setPart('seal', { locked: true }));
+    expect(apply(moveParts(['seal', 'ground'], frames, 0.1, 0.1), locked)).toEqual(locked);
+    expect(refused(moveParts(['gone'], frames, 0, 0))).toBe('part-gone');
+  });
+});
+
+describe('lining up and spacing', () => {
+  it('one part lines up with the safe area of the cover', () => {
+    const right = apply(alignParts(['seal'], frames, 'right', 0.04));
+    expect(area(right, 'seal').x * W + 200).toBeCloseTo(W - 40, 6);
+    const middle = apply(alignParts(['seal'], frames, 'middle', 0.04));
+    expect(area(middle, 'seal').y * H + 100).toBeCloseTo(H / 2, 6);
+  });
+
+  it('several line up with each other', () => {
+    const left = apply(alignParts(['high', 'low', 'seal'], frames, 'left', 0.04));
+    expect(area(left, 'seal').x * W).toBeCloseTo(150, 6);
+    // Words keep their letters at the line although their area is wider than they are.
+    expect((area(left, 'low').x - 0.1) * W).toBeCloseTo(150 - 250, 6);
+  });
+
+  it('makes gaps equal and keeps the outer two', () => {
+    const next = apply(spaceParts(['high', 'seal', 'low'], frames, true));
+    expect(area(next, 'high').y).toBe(0.1);
+    expect(area(next, 'low').y).toBe(0.8);
+    const seal = area(next, 'seal').y * H;
+    expect(seal - 280).toBeCloseTo(1300 - (seal + 200), 6);
+    expect(apply(spaceParts(['high', 'low'], frames, true))).toEqual(doc);
+  });
+
+  it('gives the top and the foot the same margin, taking the nearer one as its measure', () => {
+    const next = apply(equalMargins(frames));
+    // 160 px above, 220 px below: the foot moves down by 60.
+    expect(area(next, 'low').y * H).toBeCloseTo(0.8 * H + 60, 6);
+    expect(area(next, 'high').y).toBe(0.1);
+  });
+});
+
+describe('copies, groups and looks', () => {
+  it('a copy stands right in front of its original, aside, and copies that hang together still do', () => {
+    const next = apply(duplicateParts(['high', 'hung'], ['high-2', 'hung-2']));
+    const order = inOrder(next).map((p) => p.id);
+    expect(order.indexOf('high-2')).toBe(order.indexOf('high') + 1);
+    expect((next.parts['hung-2'] as WordsPart).follows?.part).toBe('high-2');
+    expect(area(next, 'high-2').x).toBeCloseTo(0.12, 9);
+    expect(refused(duplicateParts(['ground'], ['x']))).toBe('ground-stays');
+  });
+
+  it('a group is found from any of its parts', () => {
+    const next = apply(groupParts(['high', 'seal'], 'g'));
+    expect(withGroup(next, 'seal')).toEqual(['high', 'seal']);
+    expect(withGroup(next, 'low')).toEqual(['low']);
+    expect(withGroup(apply(groupParts(['high', 'seal'], null), next), 'seal')).toEqual(['seal']);
+  });
+
+  it('gives the look and leaves what is said and where it sits', () => {
+    const loud = apply(setPart('high', { colour: '#ffcc00', tracking: 0.2, upper: true, glow: { blur: 0.02, colour: '#000000', opacity: 1 } }));
+    const next = apply(pasteLook(loud.parts.high, ['low', 'seal']), loud);
+    expect(next.parts.low).toMatchObject({ colour: '#ffcc00', tracking: 0.2, upper: true, says: { text: 'low' } });
+    expect(area(next, 'low')).toEqual(area(doc, 'low'));
+    // Another kind takes what both have.
+    expect(next.parts.seal).toMatchObject({ colour: '#ffcc00', form: { kind: 'ellipse' } });
+  }); // prettier-ignore
+
+  it('puts a part behind another, in front of all, and never behind the ground', () => {
+    const order = (state: Doc): string[] => inOrder(state).map((p) => p.id);
+    expect(order(apply(placeBehind('curve', 'high')))).toEqual(['ground', 'picture', 'curve', 'high', 'hung', 'low', 'seal']); // prettier-ignore
+    expect(order(apply(placeBehind('picture', null))).at(-1)).toBe('picture');
+    expect(order(apply(placeBehind('picture', 'ground')))).toEqual(order(doc));
+  });
+
+  it('draws a picture out over the slivers at its edges, and only there', () => {
+    const short = apply(setPart('picture', { area: { x: 0.01, y: 0.2, width: 0.985, height: 0.795 } }));
+    const next = apply(coverSlivers('picture', ['left', 'right', 'bottom']), short);
+    const { x, y, width, height } = (next.parts.picture as PicturePart).area;
+    expect([x, y]).toEqual([0, 0.2]);
+    expect(x + width).toBeCloseTo(1, 9);
+    expect(y + height).toBeCloseTo(1, 9);
+  });
+});
+
+describe('snapping', () => {
+  const page = { widthPx: W, heightPx: H };
+  const box = (x: number, y: number): Rect => ({ x, y, width: 200, height: 100 });
+  const kinds = (r: Rect, others: readonly Rect[] = []): string[] =>
+    snap(r, others, page, 0.04, 8).guides.map((g) => `${g.axis} ${g.kind}`);
+
+  it('pulls to edges, centres, safe area and thirds, and says to which', () => {
+    expect(kinds(box(3, 500))).toContain('x edge');
+    expect(kinds(box(397, 500))).toContain('x centre');
+    expect(kinds(box(43, 500))).toContain('x safe');
+    expect(kinds(box(W / 3 - 100 + 4, 500))).toContain('x third');
+    expect(snap(box(397, 500), [], page, 0.04, 8).dx).toBe(3);
+  });
+
+  it('pulls to other parts and to equal gaps between them', () => {
+    const others = [
+      { x: 100, y: 900, width: 150, height: 40 },
+      { x: 700, y: 300, width: 120, height: 40 },
+    ];
+    expect(kinds(box(104, 500), others)).toContain('x part');
+    // Between the end of the first (250) and the start of the second (700) the gap is equal at 375.
+    const free = snap({ x: 379, y: 500, width: 200, height: 100 }, others, page, 0.04, 8);
+    expect(free.guides.some((g) => g.axis === 'x' && g.kind === 'gap') && free.dx === -4).toBe(true);
+  });
+
+  it('never pulls further than its reach, and what has been pulled stays', () => {
+    const rects = fc.record({ x: fc.integer({ min: 0, max: 800 }), y: fc.integer({ min: 0, max: 1500 }) });
+    fc.assert(
+      fc.property(rects, fc.array(rects, { maxLength: 5 }), (at, others) => {
+        const all = others.map((o) => ({ ...o, width: 90, height: 60 }));
+        const moving = box(at.x, at.y);
+        const { dx, dy } = snap(moving, all, page, 0.04, 8);
+        expect(Math.abs(dx)).toBeLessThanOrEqual(8);
+        expect(Math.abs(dy)).toBeLessThanOrEqual(8);
+        const again = snap({ ...moving, x: moving.x + dx, y: moving.y + dy }, all, page, 0.04, 8);
+        // A line reached is a line kept, unless an even gap lies nearer than half a pixel.
+        if (dx !== 0) expect(Math.abs(again.dx)).toBeLessThanOrEqual(8);
+        if (again.guides.length === 0) expect([dx, dy]).toEqual([0, 0]);
+      }),
+    );
+  });
+});
+
+describe('another size', () => {
+  const squares = [{ widthPx: 2400, heightPx: 2400 }, { widthPx: 1400, heightPx: 2100 }, { widthPx: 3000, heightPx: 1600 }]; // prettier-ignore
+
+  it('of the same ratio changes nothing but the pixels', () => {
+    const next = adaptDoc(doc, { widthPx: 2000, heightPx: 3200 });
+    expect(next).toEqual({ ...doc, widthPx: 2000, heightPx: 3200 });
+  });
+
+  it('keeps what is round round, and on the cover', () => {
+    for (const size of squares) {
+      const { x, y, width, height } = area(adaptDoc(doc, size), 'seal');
+      expect((width * size.widthPx) / (height * size.heightPx)).toBeCloseTo(1, 6);
+      expect(x).toBeGreaterThanOrEqual(0);
+      expect(x + width).toBeLessThanOrEqual(1 + 1e-9);
+      expect(y + height).toBeLessThanOrEqual(1 + 1e-9);
+    }
+  });
+
+  it('crops a picture that fills the cover anew, and keeps every part and its words', () => {
+    for (const size of squares) {
+      const next = adaptDoc(doc, size);
+      expect((next.parts.picture as PicturePart).area).toEqual({ x: 0, y: 0, width: 1, height: 1 });
+      expect(Object.keys(next.parts)).toEqual(Object.keys(doc.parts));
+      expect((next.parts.high as WordsPart).says).toEqual((doc.parts.high as WordsPart).says);
+    }
+  });
+
+  it('keeps the angles of a drawn curve', () => {
+    const size = squares[0];
+    const slope = (d: Doc): number => {
+      const [a, b] = (d.parts.curve as CurvePart).nodes;
+      return ((b.y - a.y) * d.heightPx) / ((b.x - a.x) * d.widthPx);
+    };
+    expect(slope(adaptDoc(doc, size))).toBeCloseTo(slope(doc), 6);
+  });
+});
+
+describe('nodes of a stroke', () => {
+  it('are fractions of the cover, joined by their handles', () => {
+    const stroke = Array.from({ length: 80 }, (_, i) => ({ x: 100 + i * 10, y: 400 + Math.sin(i / 9) * 90 }));
+    const nodes = nodesFrom(stroke, doc, 5)!;
+    expect(nodes.length).toBeGreaterThan(1);
+    expect(nodes.length).toBeLessThan(12);
+    expect(nodes[0]).toMatchObject({ x: 0.1, y: 400 / H });
+    expect(nodes.at(-1)!.x).toBeCloseTo(0.89, 6);
+    expect(nodesFrom([{ x: 5, y: 5 }], doc, 5)).toBeNull();
+  });
+});

@@ -1,0 +1,131 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  type Cubic,
+  type Point,
+  PathBuilder,
+  arcBaseline,
+  ellipsePath,
+  fitCurve,
+  flatten,
+  pointOn,
+  polyline,
+  rectPath,
+} from './index';
+
+/** Least distance from a point to cubics, by dense sampling. */
+const away = (p: Point, curves: readonly Cubic[]): number =>
+  Math.min(
+    ...curves.flatMap((c) =>
+      Array.from({ length: 201 }, (_, i) => {
+        const q = pointOn(c, i / 200);
+        return Math.hypot(p.x - q.x, p.y - q.y);
+      }),
+    ),
+  );
+
+const wave = (n: number, rise: number, turns: number): Point[] =>
+  Array.from({ length: n }, (_, i) => ({
+    x: (i / (n - 1)) * 800,
+    y: 300 + Math.sin((i / (n - 1)) * turns * Math.PI * 2) * rise,
+  }));
+
+describe('a curve fitted to a freehand stroke', () => {
+  it('is never further from a point of the stroke than the tolerance, and has few pieces', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 60, max: 200 }),
+        fc.integer({ min: 0, max: 150 }),
+        fc.double({ min: 0.3, max: 2, noNaN: true }),
+        fc.integer({ min: 2, max: 12 }),
+        (n, rise, turns, tolerance) => {
+          const stroke = wave(n, rise, turns);
+          const curves = fitCurve(stroke, tolerance);
+          for (const p of stroke) expect(away(p, curves)).toBeLessThanOrEqual(tolerance + 0.5);
+          expect(curves.length).toBeLessThan(n / 4);
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+
+  it('begins and ends where the stroke does, and its pieces meet with one direction', () => {
+    const stroke = wave(150, 120, 1.7);
+    const curves = fitCurve(stroke, 4);
+    expect(curves.length).toBeGreaterThan(1);
+    expect(curves[0].a).toEqual(stroke[0]);
+    expect(curves.at(-1)!.d).toEqual(stroke.at(-1));
+    for (let i = 1; i < curves.length; i++) {
+      const [before, after] = [curves[i - 1], curves[i]];
+      expect(after.a).toEqual(before.d);
+      const turn =
+        Math.atan2(before.d.y - before.c.y, before.d.x - before.c.x) -
+        Math.atan2(after.b.y - after.a.y, after.b.x - after.a.x);
+      expect(Math.abs(Math.sin(turn))).toBeLessThan(1e-6);
+    }
+  });
+
+  it('takes one piece for a straight line, none for a dot', () => {
+    expect(fitCurve(wave(40, 0, 1), 2)).toHaveLength(1);
+    expect(fitCurve([{ x: 3, y: 4 }], 2)).toEqual([]);
+    expect(
+      fitCurve(
+        Array.from({ length: 9 }, () => ({ x: 3, y: 4 })),
+        2,
+      ),
+    ).toEqual([]);
+  });
+
+  it('takes fewer pieces when it may be further away', () => {
+    const stroke = wave(200, 140, 2.3).map((p, i) => ({ x: p.x, y: p.y + (i % 3) }));
+    expect(fitCurve(stroke, 14).length).toBeLessThan(fitCurve(stroke, 2.5).length);
+  });
+});
+
+describe('a measured line', () => {
+  it('gives places by length, and goes straight on beyond its ends', () => {
+    const line = polyline([
+      { x: 0, y: 0 },
+      { x: 30, y: 40 },
+      { x: 30, y: 100 },
+    ]);
+    expect(line.length).toBeCloseTo(110);
+    expect(line.at(25).point).toEqual({ x: 15, y: 20 });
+    expect(line.at(80).point).toEqual({ x: 30, y: 70 });
+    expect(line.at(80).angleRad).toBeCloseTo(Math.PI / 2);
+    expect(line.at(120).point.y).toBeCloseTo(110);
+    expect(line.at(-5).point.x).toBeCloseTo(-3);
+  });
+
+  it('flattens the first outline of a path: a circle has the length of its rim', () => {
+    const rim = polyline(flatten(ellipsePath(0, 0, 100), 40));
+    expect(rim.length).toBeCloseTo(2 * Math.PI * 100, 0);
+    expect(flatten(rectPath({ x: 0, y: 0, width: 4, height: 2 }))).toHaveLength(5);
+    expect(flatten(new PathBuilder().done())).toEqual([]);
+  });
+});
+
+describe('an arc to set words on', () => {
+  const area = { x: 100, y: 50, width: 400, height: 120 };
+  it('stands on the foot of its area, rises in the middle and is even', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.05, max: 1, noNaN: true }), (bend) => {
+        const arc = arcBaseline(area, bend);
+        const [first, last] = [arc.points[0], arc.points.at(-1)!];
+        expect(first.x).toBeCloseTo(area.x, 6);
+        expect(last.x).toBeCloseTo(area.x + area.width, 6);
+        expect(first.y).toBeCloseTo(area.y + area.height, 6);
+        expect(last.y).toBeCloseTo(first.y, 6);
+        expect(arc.at(arc.length / 2).point.y).toBeLessThan(first.y);
+        const down = arcBaseline(area, -bend);
+        expect(down.at(down.length / 2).point.y).toBeGreaterThan(first.y);
+        expect(down.length).toBeCloseTo(arc.length, 6);
+      }),
+    );
+  });
+
+  it('is half a circle at the end of its range and straight at its middle', () => {
+    expect(arcBaseline(area, 1).length).toBeCloseTo((Math.PI * area.width) / 2, 0);
+    expect(arcBaseline(area, 0).length).toBe(area.width);
+  });
+});

@@ -1,0 +1,49 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { shrink, ssim } from '@yosomi/core/pixels';
+import { BOOK_SCHEMA, Book, packProject, readBook, unpackProject } from '@yosomi/core/project';
+import { coverRaster } from '@yosomi/core/recipe';
+import { NodeStudio } from '@yosomi/node-kit';
+import { pixelsOf } from './fixtures/pictures';
+
+const fixture = (name: string): Uint8Array =>
+  new Uint8Array(readFileSync(join(import.meta.dirname, 'fixtures/schema-1', name)));
+
+/** Titles as the first release wrote them, with the picture of their cover that it made. */
+describe.each(['pictured', 'words'])('a title of schema 1: %s', (name) => {
+  const opened = unpackProject(fixture(`${name}.yosomi`));
+
+  it('opens as the present schema', () => {
+    expect(opened.ok).toBe(true);
+    if (!opened.ok) return;
+    expect(opened.value.book.schema).toBe(BOOK_SCHEMA);
+    expect(Book.parse(opened.value.book)).toEqual(opened.value.book);
+    expect(opened.value.book).toMatchObject({ versions: [], siblings: {}, faces: {} });
+  });
+
+  it('keeps its words and looks as it looked', async () => {
+    if (!opened.ok) throw new Error(opened.fault.code);
+    const { book, files } = opened.value;
+    expect(book.brief.title.length).toBeGreaterThan(5);
+    const now = shrink(await coverRaster(book, 800, new NodeStudio(files)), 250, 400);
+    expect(ssim(now, await pixelsOf(fixture(`${name}.png`)))).toBeGreaterThan(0.995);
+  });
+
+  it('is written as the present schema, and comes back the same', () => {
+    if (!opened.ok) throw new Error(opened.fault.code);
+    const again = unpackProject(packProject(opened.value));
+    expect(again.ok && again.value.book).toEqual(opened.value.book);
+  });
+});
+
+describe('documents that are none', () => {
+  it('are refused with the place that is wrong, and never thrown at', () => {
+    for (const raw of [null, 7, 'book', [], {}, { schema: '2' }, { schema: 0 }, { schema: 1.5 }, { schema: 1 }, { schema: 1, cover: 4 }, { schema: 1, cover: { parts: { a: null } } }, { schema: 2, cover: null }]) {
+      const read = readBook(raw);
+      expect(read.ok).toBe(false);
+      expect(!read.ok && read.fault.code).toBe('project-damaged');
+    } // prettier-ignore
+    expect(readBook({ schema: BOOK_SCHEMA + 1 })).toMatchObject({ ok: false, fault: { code: 'project-newer' } });
+  });
+});
