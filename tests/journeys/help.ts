@@ -2,6 +2,9 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Download, type Page, expect, test as base } from '@playwright/test';
+import { writePng } from '@yosomi/core/image-file';
+import { type Raster, raster, ssim } from '@yosomi/core/pixels';
+import { PNG } from 'pngjs';
 
 /** Every journey fails on a request that leaves the machine, on a page error and on a policy violation. */
 export const test = base.extend<{ watched: void }>({
@@ -93,4 +96,97 @@ export function shownMark(page: Page, label: RegExp): Promise<number> {
       for (let i = 0; i < data.length; i += 97) mark = (mark * 31 + data[i]) >>> 0;
       return mark;
     });
+}
+
+/** What a person does in the inspector, by the names that are on the screen. */
+export function bench(page: Page) {
+  const inspector = page.getByRole('complementary', { name: 'Inspector' });
+  return {
+    inspector,
+    /** Adds a part by its name in the menu. */
+    async add(name: string): Promise<void> {
+      await page.getByRole('button', { name: 'Add a part' }).click();
+      await page.getByRole('menuitem', { name, exact: true }).click();
+      await expect(page.getByRole('menu')).toHaveCount(0);
+    },
+    async number(label: string, value: number): Promise<void> {
+      const field = inspector.getByLabel(label, { exact: true }).first();
+      await field.fill(String(value));
+      await field.press('Enter');
+    },
+    /** Left, top, width and height in px. */
+    async place(left: number | null, top: number | null, width: number | null, height: number | null): Promise<void> {
+      const sits = inspector.getByRole('region', { name: 'Where it sits' });
+      const words = (await sits.getByLabel('Room across', { exact: true }).count()) > 0;
+      const put = async (label: string, value: number | null): Promise<void> => {
+        if (value === null) return;
+        await sits.getByLabel(label, { exact: true }).fill(String(value));
+        await sits.getByLabel(label, { exact: true }).press('Enter');
+      };
+      await put(words ? 'Room across' : 'Width', width);
+      await put(words ? 'Room down' : 'Height', height);
+      // Words are measured by their letters, which are there once they are set.
+      if (words) await coverReady(page);
+      await put('Left', left);
+      await put('Top', top);
+    },
+    async open(group: string): Promise<void> {
+      const head = inspector.getByRole('button', { name: group, exact: true });
+      if ((await head.getAttribute('aria-expanded')) === 'false') await head.click();
+    },
+    async choose(menu: string, option: string): Promise<void> {
+      await inspector.getByRole('combobox', { name: menu, exact: true }).click();
+      await page.getByRole('option', { name: option, exact: true }).click();
+    },
+    async face(name: string): Promise<void> {
+      await inspector.getByRole('combobox', { name: 'Face' }).click();
+      await page.getByRole('option', { name: new RegExp(`^${name}`) }).click();
+    },
+    async colour(label: string, hex: string): Promise<void> {
+      await inspector.getByRole('button', { name: new RegExp(`^${label}: #`) }).first().click();
+      await page.getByLabel('Colour as #rrggbb').fill(hex);
+      await page.keyboard.press('Escape');
+    },
+    /** Sets a slider by its keys: to an end, then steps from there. */
+    async slide(name: string, from: 'Home' | 'End', steps = 0): Promise<void> {
+      const slider = inspector.getByRole('slider', { name, exact: true }).first();
+      await slider.focus();
+      await slider.press(from);
+      const key = from === 'Home' ? 'ArrowRight' : 'ArrowLeft';
+      for (let i = 0; i < Math.floor(steps / 10); i++) await slider.press(`Shift+${key}`);
+      for (let i = 0; i < steps % 10; i++) await slider.press(key);
+    },
+    /** Draws on the cover along points given in fractions of it. */
+    async draw(points: readonly (readonly [number, number])[]): Promise<void> {
+      const box = (await page.locator('[data-surface]').boundingBox())!;
+      const at = ([x, y]: readonly [number, number]): [number, number] => [box.x + x * box.width, box.y + y * box.height];
+      await page.mouse.move(...at(points[0]));
+      await page.mouse.down();
+      for (const p of points.slice(1)) await page.mouse.move(...at(p), { steps: 2 });
+      await page.mouse.up();
+    },
+  };
+} // prettier-ignore
+
+/** The cover on the table, as pixels. */
+export async function shownCover(page: Page): Promise<Raster> {
+  const url = await page
+    .getByRole('img', { name: /^Cover of/ })
+    .first()
+    .evaluate((canvas) => (canvas as HTMLCanvasElement).toDataURL('image/png'));
+  const png = PNG.sync.read(Buffer.from(url.slice(url.indexOf(',') + 1), 'base64'));
+  return raster(png.width, png.height, new Uint8ClampedArray(png.data));
+}
+
+const GOLDENS = join(import.meta.dirname, '../goldens');
+
+/** Holds the cover on the table against the kept one; `UPDATE_GOLDENS=1` keeps the new one. */
+export async function looksLike(page: Page, name: string): Promise<void> {
+  await coverReady(page);
+  const actual = await shownCover(page);
+  const file = join(GOLDENS, `${name}.png`);
+  if (process.env.UPDATE_GOLDENS === '1') writeFileSync(file, writePng(actual, 72));
+  const kept = PNG.sync.read(readFileSync(file));
+  expect([actual.width, actual.height]).toEqual([kept.width, kept.height]);
+  expect(ssim(actual, raster(kept.width, kept.height, new Uint8ClampedArray(kept.data))), name).toBeGreaterThan(0.99);
 }

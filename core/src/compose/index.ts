@@ -4,6 +4,7 @@ export * from './edge';
 export { cropShare } from './fills';
 export * from './findings';
 export * from './first-cover';
+export * from './frames';
 export * from './needs';
 export * from './place';
 export * from './quiet';

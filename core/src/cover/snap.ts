@@ -7,15 +7,20 @@ export type Guide = {
   readonly from: number;
   readonly to: number;
   readonly kind: 'edge' | 'centre' | 'safe' | 'third' | 'part' | 'gap';
+  /** Where gaps on both sides are equal: how wide they are, px. */
+  readonly gapPx?: number;
 };
 
 export type Snapped = { readonly dx: number; readonly dy: number; readonly guides: readonly Guide[] };
 
-type Target = { readonly at: number; readonly kind: Guide['kind']; readonly from: number; readonly to: number };
+/** The page's own lines count as twice as near: they are what is meant where something else lies close to them. */
+const OWN = new Set<Guide['kind']>(['edge', 'centre', 'safe']);
+
+type Target = Omit<Guide, 'axis'>;
 
 /**
  * Pulls a moving frame to lines within `reach` px: edges, centres, safe area and thirds of the cover, edges and centres
- * of other parts, and places at which the gaps to both neighbours are equal. The nearest line of each axis wins.
+ * of other parts, and places at which the gaps to both neighbours are equal. The nearest line of each axis wins, the page's own ones first.
  */
 export function snap(
   moving: Rect,
@@ -72,9 +77,10 @@ function axis(
       [at, at + length / 2, at + length].map((line): Target => ({ at: line, kind: 'part', from: lo, to: hi })),
     ),
   ];
-  let best: { by: number; line: Target } | null = null;
+  let best: { by: number; line: Target; away: number } | null = null;
   const tryBy = (by: number, line: Target): void => {
-    if (Math.abs(by) <= reach && (best === null || Math.abs(by) < Math.abs(best.by) - 1e-6)) best = { by, line };
+    const away = Math.abs(by) * (OWN.has(line.kind) ? 0.5 : 1);
+    if (Math.abs(by) <= reach && (best === null || away < best.away - 1e-6)) best = { by, line, away };
   };
   for (const line of lines) {
     for (const own of line.kind === 'third' || line.kind === 'centre' ? [size / 2] : [0, size / 2, size]) {
@@ -89,7 +95,7 @@ function axis(
   const after = Math.min(...spans.map(([start]) => start).filter((start) => start >= from + size - reach));
   if (Number.isFinite(before) && Number.isFinite(after) && (before > 0 || after < whole)) {
     const at = (before + after - size) / 2;
-    tryBy(at - from, { at: at + size / 2, kind: 'gap', from: 0, to: across });
+    tryBy(at - from, { at: at + size / 2, kind: 'gap', from: 0, to: across, gapPx: at - before });
   }
   return best;
 }

@@ -34,6 +34,8 @@ export type Volume = {
   readonly dark: string;
   /** How far the picture is moved up, so that its figure stands clear of the band. */
   readonly lift: number;
+  /** Height at which the picture's figure stands, 0..1: a wider cover is cropped about it. */
+  readonly figure: number;
   /** How much the sky behind the title is darkened. */
   readonly shade: number;
   /** Direction of the rays, and how much there is of them. */
@@ -61,7 +63,7 @@ export function lamplighterCover(volume: Volume, asset: string): Doc {
     {
       ...newPicture(
         { kind: 'asset', asset },
-        { area: { x: 0, y: -volume.lift, width: 1, height: 1 }, focus: { x: 0.5, y: 0.86 } },
+        { area: { x: 0, y: -volume.lift, width: 1, height: 1 }, focus: { x: 0.5, y: volume.figure } },
       ),
       id: 'picture',
     },

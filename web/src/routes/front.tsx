@@ -1,4 +1,5 @@
 import { type Edit } from '@yosomi/core/base';
+import { framesNow } from '@yosomi/core/compose';
 import { type Doc, addPart, equalMargins, moveParts, newCurve, nodesFrom } from '@yosomi/core/cover';
 import type { Point } from '@yosomi/core/plane';
 import { coverKey, onSibling, siblingDoc } from '@yosomi/core/recipe';
@@ -26,6 +27,7 @@ import { Group } from '../ui/group';
 import { PickContext } from '../ui/pick-context';
 import { useCoverColours } from '../work/queries';
 import { useCoverView } from '../work/use-cover-view';
+import { useRested } from '../work/use-rested';
 import { studio } from '../work/workers';
 
 const NONE = new Map<string, never>();
@@ -54,23 +56,27 @@ export function FrontPage() {
     () => (size && sibling ? (change: Edit<Doc>) => onSibling(size, change) : onCover),
     [size, sibling],
   );
-  const { view, failed, fresh } = useCoverView(book, width, dragging);
+  const { view, doc: viewed, failed, fresh } = useCoverView(book, width, dragging);
   const { data: colours } = useCoverColours(book);
-  const frames = view?.frames ?? NONE;
+  const frames = useMemo(
+    () => (view && viewed ? framesNow(view.frames, viewed, book.cover) : NONE),
+    [view, viewed, book.cover],
+  );
   const findings = view?.findings ?? [];
   const title = book.brief.title.trim() || 'this book';
   const look = { staleTime: Infinity, gcTime: 60_000 };
-  const key = coverKey(book);
+  const rested = useRested(book);
+  const key = coverKey(rested);
   const quiet = useQuery({
     queryKey: ['quiet', key],
-    queryFn: () => studio.quietMap(book),
+    queryFn: () => studio.quietMap(rested),
     enabled: showQuiet,
     ...look,
   });
   const selection = useSession((s) => s.selection);
   const schemes = useQuery({
     queryKey: ['schemes', key],
-    queryFn: () => studio.schemes(book),
+    queryFn: () => studio.schemes(rested),
     enabled: selection.length === 0 && !book.cover.finished,
     ...look,
   });
@@ -152,7 +158,7 @@ export function FrontPage() {
                   {failed
                     ? 'The cover could not be painted. Undo the last step.'
                     : drawing
-                      ? 'Draw a line on the cover'
+                      ? 'Draw a line on the cover, or press Enter for a plain one'
                       : picking
                         ? 'Click a colour on the cover'
                         : showQuiet

@@ -9,7 +9,7 @@ export function Group({ title, folded, children }: { title: string; folded?: boo
   const [open, setOpen] = useState(opened.get(title) ?? !folded);
   if (folded === undefined) {
     return (
-      <section className="flex flex-col gap-2.5 border-b border-line px-4 py-3.5 last:border-b-0">
+      <section aria-label={title} className="flex flex-col gap-2.5 border-b border-line px-4 py-3.5 last:border-b-0">
         <h3 className="text-xs font-semibold text-ink-2">{title}</h3>
         {children}
       </section>
@@ -20,7 +20,7 @@ export function Group({ title, folded, children }: { title: string; folded?: boo
     setOpen(!open);
   };
   return (
-    <section className="border-b border-line last:border-b-0">
+    <section aria-label={title} className="border-b border-line last:border-b-0">
       <h3>
         <button
           type="button"

@@ -1,12 +1,14 @@
 import type { Book } from '@yosomi/core/project';
 import { artKey, coverKey } from '@yosomi/core/recipe';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useRested } from './use-rested';
 import { studio } from './workers';
 
 /** Bitmaps are kept for as long as something shows them and a little longer. */
 const KEEP_MS = 60_000;
 
-export function useCoverBitmap(book: Book, widthPx: number) {
+export function useCoverBitmap(now: Book, widthPx: number) {
+  const book = useRested(now);
   return useQuery({
     queryKey: ['cover', coverKey(book), widthPx],
     queryFn: () => studio.coverBitmap(book, widthPx),
@@ -16,7 +18,8 @@ export function useCoverBitmap(book: Book, widthPx: number) {
   });
 }
 
-export function useCoverColours(book: Book) {
+export function useCoverColours(now: Book) {
+  const book = useRested(now);
   return useQuery({
     queryKey: ['colours', coverKey(book)],
     queryFn: () => studio.coverColours(book),
@@ -30,7 +33,8 @@ export function useCoverColours(book: Book) {
 export const useFaceOffers = (cut: string) =>
   useQuery({ queryKey: ['offers', cut], queryFn: () => studio.offers(cut), staleTime: Infinity });
 
-export function useSpineBitmap(book: Book, widthPx: number, heightPx: number, head?: number) {
+export function useSpineBitmap(now: Book, widthPx: number, heightPx: number, head?: number) {
+  const book = useRested(now);
   return useQuery({
     queryKey: ['spine', artKey(book), book.brief.title, book.brief.author, widthPx, heightPx, head],
     queryFn: () => studio.spineBitmap(book, widthPx, heightPx, head ?? 0.045),

@@ -1,3 +1,4 @@
+import type { Doc } from '@yosomi/core/cover';
 import { supersedingSlot } from '@yosomi/core/jobs';
 import type { Book } from '@yosomi/core/project';
 import { coverKey } from '@yosomi/core/recipe';
@@ -5,7 +6,13 @@ import { useEffect, useRef, useState } from 'react';
 import type { CoverView } from './studio.worker';
 import { studio } from './workers';
 
-export type LiveCover = { readonly view: CoverView | null; readonly failed: boolean; readonly fresh: boolean };
+/** `doc` is the cover that `view` shows. */
+export type LiveCover = {
+  readonly view: CoverView | null;
+  readonly doc: Doc | null;
+  readonly failed: boolean;
+  readonly fresh: boolean;
+};
 
 /**
  * The cover as it is now, painted in the worker. While something is dragged only the newest state is painted and
@@ -18,6 +25,7 @@ export function useCoverView(book: Book, widthPx: number, dragging: boolean): Li
     ),
   );
   const [view, setView] = useState<CoverView | null>(null);
+  const [doc, setDoc] = useState<Doc | null>(null);
   const [shown, setShown] = useState('');
   const [failed, setFailed] = useState(false);
   const measured = useRef<CoverView | null>(null);
@@ -30,6 +38,7 @@ export function useCoverView(book: Book, widthPx: number, dragging: boolean): Li
         if (next.thumbs.length > 0) measured.current = next;
         const kept = measured.current;
         setView(next.thumbs.length > 0 || !kept ? next : { ...kept, bitmap: next.bitmap, frames: next.frames });
+        setDoc(book.cover);
         setShown(key);
         setFailed(false);
       })
@@ -40,5 +49,5 @@ export function useCoverView(book: Book, widthPx: number, dragging: boolean): Li
     // The key stands for all that the picture is made from.
     // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [key, slot]);
-  return { view, failed, fresh: shown === key };
+  return { view, doc, failed, fresh: shown === key };
 }

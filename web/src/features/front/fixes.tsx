@@ -6,6 +6,7 @@ import { useContext } from 'react';
 import { useSession } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';
 import type { FixView } from '../../work/studio.worker';
+import { useRested } from '../../work/use-rested';
 import { press } from '../../work/workers';
 import { ShownBook } from './shown-book';
 import type { On } from './use-set';
@@ -20,7 +21,7 @@ const NAMES: Record<FixView['kind'], string> = {
 
 /** Ways to make words read, each tried on the cover and shown as it would look. A click takes one as one step. */
 export function ContrastFixes({ part, on }: { part: WordsPart; on: On }) {
-  const book = useContext(ShownBook);
+  const book = useRested(useContext(ShownBook));
   const edit = useSession((s) => s.edit);
   const fixes = useQuery({
     queryKey: ['fixes', book && coverKey(book), part.id],

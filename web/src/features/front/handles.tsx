@@ -142,10 +142,10 @@ export function Guides({ guides, scale: k }: { guides: readonly Guide[]; scale: 
             />
             {SAYS[g.kind] && (
               <Measure
-                x={upright ? at : g.from * k}
+                x={upright ? at : g.from * k + 6}
                 y={upright ? g.from * k + 14 : at}
-                text={SAYS[g.kind]}
-                anchor="middle"
+                text={g.gapPx === undefined ? SAYS[g.kind] : `${SAYS[g.kind]} of ${Math.round(g.gapPx)} px`}
+                anchor={upright ? 'middle' : 'start'}
               />
             )}
           </g>

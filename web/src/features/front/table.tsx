@@ -74,7 +74,17 @@ export function Table(props: {
   const parts = selection.flatMap((id): Part[] => (doc.parts[id] ? [doc.parts[id]] : []));
   const part = parts.length === 1 ? parts[0] : undefined;
   const frame = part && frames.get(part.id);
-  const keys = useTableKeys({ doc, on, frames, hands, typing, setTyping, view });
+  const keys = useTableKeys({
+    doc,
+    on,
+    frames,
+    hands,
+    typing,
+    setTyping,
+    view,
+    drawing: props.drawing ?? false,
+    onStroke: props.onStroke ?? (() => {}),
+  });
   const whole = part?.kind === 'picture' && part.fit === 'fill' && part.area.width >= 0.95 && part.area.height >= 0.95;
   const typed = typing ? doc.parts[typing] : undefined;
   const dark = props.ground === 2;
@@ -147,7 +157,7 @@ export function Table(props: {
           <div
             ref={surface}
             role="application"
-            aria-label={`${props.label}. Page Up and Page Down go from part to part; arrow keys move the selected part, Enter types on it.`}
+            aria-label={`${props.label}. Page Up and Page Down go from part to part; arrow keys move the selected part, Enter types on it. On a drawn curve N chooses its next point and arrow keys move that.`}
             tabIndex={0}
             data-surface
             data-tool={props.picking ? 'pick' : props.drawing ? 'draw' : 'hand'}
@@ -185,7 +195,11 @@ export function Table(props: {
                 turnRad={part.kind === 'scrim' ? 0 : part.turnRad}
                 scale={k}
                 width={width}
-                label={`${Math.round(frame.width)} x ${Math.round(frame.height)}`}
+                label={
+                  hands.moving
+                    ? `${Math.round(frame.x)} from the left, ${Math.round(frame.y)} from the top`
+                    : `${Math.round(frame.width)} x ${Math.round(frame.height)}`
+                }
                 resizable={!part.locked && !whole && 'area' in part}
                 onResize={(corner, e) => beginHandle(e, { kind: 'resize', corner, part, frame, doc })}
                 onTurn={(e) => beginHandle(e, { kind: 'turn', part, frame })}

@@ -10,7 +10,7 @@ import {
   snap,
   withGroup,
 } from '@yosomi/core/cover';
-import { type Point, type Rect, contains, union } from '@yosomi/core/plane';
+import { type Point, type Rect, contains, outset, union } from '@yosomi/core/plane';
 import { type PointerEvent, useEffect, useRef, useState } from 'react';
 import { useBook, useSession } from '../../state/session';
 import { type NodeHandle, moveNode, panPicture, resizeBy, turnTowards } from './drags';
@@ -71,9 +71,16 @@ export function useHands(props: {
   const pending = useRef<{ x: number; y: number; alt: boolean; shift: boolean } | null>(null);
   const tick = useRef(0);
   const [guides, setGuides] = useState<readonly Guide[]>([]);
+  const [moving, setMoving] = useState(false);
   const [marquee, setMarquee] = useState<Rect | null>(null);
   const [stroke, setStroke] = useState<readonly Point[]>([]);
-  const [chosenNode, setChosenNode] = useState<number | null>(null);
+  const [chosen, setChosen] = useState<{ part: string; index: number } | null>(null);
+
+  const selected = useSession((s) => s.selection[0]);
+  // A point is chosen for as long as its curve is.
+  const chosenNode = chosen && chosen.part === selected ? chosen.index : null;
+  const setChosenNode = (index: number | null): void =>
+    setChosen(index === null || !selected ? null : { part: selected, index });
 
   const inCover = (e: { clientX: number; clientY: number }): Point => {
     const corner = props.corner();
@@ -81,12 +88,7 @@ export function useHands(props: {
   };
 
   const hit = (p: Point): Part | undefined => {
-    const near = (r: Rect): Rect => ({
-      x: r.x - 8 / k,
-      y: r.y - 8 / k,
-      width: r.width + 16 / k,
-      height: r.height + 16 / k,
-    });
+    const near = (r: Rect): Rect => outset(r, 8 / k);
     return inOrder(doc)
       .reverse()
       .find((one) => {
@@ -98,6 +100,11 @@ export function useHands(props: {
           one.turnRad === 0
             ? p
             : { x: c.x + (p.x - c.x) * cos - (p.y - c.y) * sin, y: c.y + (p.x - c.x) * sin + (p.y - c.y) * cos };
+        // A frame is taken by its line: what it surrounds can still be reached.
+        if (one.kind === 'shape' && one.form.kind === 'frame') {
+          const inner = outset(f, -Math.max(12 / k, one.form.thick * 5 * Math.min(f.width, f.height)));
+          return contains(f, own) && !contains(inner, own);
+        }
         return contains(one.kind === 'words' || one.kind === 'curve' ? near(f) : f, own);
       });
   };
@@ -164,6 +171,7 @@ export function useHands(props: {
         const free = { ...job.frame, x: job.frame.x + dx, y: job.frame.y + dy };
         const pulled = at.alt ? { dx: 0, dy: 0, guides: [] } : snap(free, job.others, doc, SAFE, 6 / k);
         setGuides(pulled.guides);
+        setMoving(true);
         const to = { x: dx + pulled.dx, y: dy + pulled.dy };
         const step = { x: (to.x - h.done.x) / doc.widthPx, y: (to.y - h.done.y) / doc.heightPx };
         h.done = to;
@@ -249,10 +257,11 @@ export function useHands(props: {
     hold.current = null;
     pending.current = null;
     setGuides([]);
+    setMoving(false);
     setMarquee(null);
     props.onDragging(false);
   };
   useEffect(() => () => cancelAnimationFrame(tick.current), []);
 
-  return { down, move, end, take, hit, inCover, guides, marquee, stroke, chosenNode, setChosenNode };
+  return { down, move, end, take, hit, inCover, guides, moving, marquee, stroke, chosenNode, setChosenNode };
 }

@@ -1,9 +1,9 @@
 import { type Doc, inOrder, moveParts, setPart } from '@yosomi/core/cover';
-import type { Rect } from '@yosomi/core/plane';
+import type { Point, Rect } from '@yosomi/core/plane';
 import { type KeyboardEvent, useEffect, useRef } from 'react';
 import { useBook, useSession } from '../../state/session';
 import { arrowStep } from '../../ui/arrow-keys';
-import { panPicture } from './drags';
+import { moveNode, panPicture } from './drags';
 import { nameOf } from './part-names';
 import type { useHands } from './use-hands';
 import type { On } from './use-set';
@@ -18,6 +18,8 @@ export function useTableKeys(props: {
   typing: string | null;
   setTyping(id: string | null): void;
   view: ReturnType<typeof useTableView>;
+  drawing: boolean;
+  onStroke(points: readonly Point[]): void;
 }) {
   const { doc, on, frames, hands, view } = props;
   const { assets } = useBook();
@@ -42,6 +44,13 @@ export function useTableKeys(props: {
     if (props.typing || e.ctrlKey || e.metaKey || e.altKey) return;
     const { selection } = useSession.getState();
     const part = selection.length === 1 ? doc.parts[selection[0]] : undefined;
+    if (props.drawing && e.key === 'Enter') {
+      e.preventDefault();
+      // A plain curve to shape by its points, for those who cannot draw one.
+      const { widthPx: w, heightPx: h } = doc;
+      const at = (x: number, y: number) => ({ x: x * w, y: y * h });
+      return props.onStroke([at(0.15, 0.55), at(0.32, 0.5), at(0.5, 0.5), at(0.68, 0.5), at(0.85, 0.45)]);
+    }
     if (e.key === ' ') {
       e.preventDefault();
       space.current = true;
@@ -66,7 +75,19 @@ export function useTableKeys(props: {
       edit('Remove a point', on(setPart(part.id, { nodes })));
       return;
     }
+    if (part?.kind === 'curve' && (e.key === 'n' || e.key === 'N')) {
+      e.preventDefault();
+      const by = e.shiftKey ? -1 : 1;
+      const from = hands.chosenNode ?? (by > 0 ? -1 : 0);
+      return hands.setChosenNode((from + by + part.nodes.length) % part.nodes.length);
+    }
     const d = arrowStep(e, 1, 10);
+    if (d && part?.kind === 'curve' && hands.chosenNode !== null && !part.locked) {
+      const index = hands.chosenNode;
+      const nodes = moveNode(part.nodes, index, 'point', d[0] / doc.widthPx, d[1] / doc.heightPx, doc);
+      edit('Move a point', on(setPart(part.id, { nodes })), `node-${part.id}-${index}`);
+      return;
+    }
     if (!d || selection.length === 0) return;
     const asset = part?.kind === 'picture' && part.source.kind === 'asset' ? assets[part.source.asset] : undefined;
     const frame = part && frames.get(part.id);
