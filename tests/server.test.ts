@@ -37,6 +37,21 @@ describe('the server', () => {
     }
   });
 
+  it('lets the unpacker of fonts build functions, and gives it no address to reach', async () => {
+    const policy = async (url: string): Promise<string> =>
+      String((await app.inject({ url })).headers['content-security-policy']);
+    const own = await policy('/assets/unpack-font.worker-AbC_12-x.js');
+    expect(own).toContain("'unsafe-eval'");
+    expect(own).not.toContain('connect-src');
+    expect(own).toContain("default-src 'none'");
+    for (const url of [
+      '/assets/studio.worker-AbC.js',
+      '/unpack-font.worker-AbC.js',
+      '/assets/unpack-font.worker-A.js/x',
+    ])
+      expect(await policy(url)).not.toContain("'unsafe-eval'");
+  });
+
   it('lists and serves the demo titles', async () => {
     expect((await app.inject({ url: '/api/demo' })).json()).toEqual({ autoload: true, files: ['1-one.yosomi'] });
     expect((await app.inject({ url: '/demo/1-one.yosomi' })).body).toBe('one');

@@ -178,7 +178,7 @@ test('from a picture and three lines of words to all files, and back again', asy
     const follows = page.getByRole('checkbox', { name: 'Colours follow the cover' });
     await expect(follows).toBeChecked();
     await part(page, 'Ground').click();
-    await page.getByRole('button', { name: /^Ground colour 2: #/ }).click();
+    await page.getByRole('button', { name: /^Colour 2: #/ }).click();
     await page.getByLabel('Colour as #rrggbb').fill('#123456');
     await page.keyboard.press('Escape');
     await page.locator('[data-surface]').focus();
@@ -233,7 +233,7 @@ test('from a picture and three lines of words to all files, and back again', asy
   });
 
   await test.step('a change of the cover makes its files stale; remaking makes them new', async () => {
-    await page.getByRole('checkbox', { name: 'All capitals' }).check();
+    await page.getByRole('checkbox', { name: 'All capitals', exact: true }).check();
     await kept(page);
     await step(page, 'Deliver');
     await expect(page.locator('tr[data-state="stale"]')).toHaveCount(4);
@@ -250,7 +250,7 @@ test('from a picture and three lines of words to all files, and back again', asy
     expect(manifest).toMatchObject({
       format: 'yosomi',
       version: 1,
-      book: { schema: 1, brief: { title: 'The Weight of Two Lanterns' } },
+      book: { schema: 2, brief: { title: 'The Weight of Two Lanterns' } },
     });
     const asset = Object.entries(entries).find(([name]) => name.startsWith('assets/'))![1];
     expect((await sharp(asset).metadata()).exif).toBeUndefined();

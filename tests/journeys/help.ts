@@ -140,7 +140,7 @@ export function bench(page: Page) {
     },
     async face(name: string): Promise<void> {
       await inspector.getByRole('combobox', { name: 'Face' }).click();
-      await page.getByRole('option', { name: new RegExp(`^${name}`) }).click();
+      await page.getByRole('option', { name: new RegExp(`^${name}`) }).first().click();
     },
     async colour(label: string, hex: string): Promise<void> {
       await inspector.getByRole('button', { name: new RegExp(`^${label}: #`) }).first().click();

@@ -38,6 +38,7 @@ import { findProfile } from '@yosomi/core/stores';
 import { type Remote, expose, transfer, wrap } from 'comlink';
 import { BrowserStudio, decodeUpright } from './browser-studio';
 import type { TracerApi } from './tracer.worker';
+import { unpackFont } from './unpack-font';
 
 /** A picture file that was checked and stripped; `sample` is small. */
 export type TakenPicture = { readonly asset: Asset; readonly bytes: Uint8Array<ArrayBuffer>; readonly sample: Raster };
@@ -286,10 +287,9 @@ const api = {
     let bytes = input;
     let info = readFontFile(bytes);
     if (info.ok && info.value.format === 'woff2') {
-      const { default: decompress } = await import('woff2-encoder/decompress');
-      const plain = await decompress(bytes).catch(() => null);
+      const plain = await unpackFont(bytes);
       if (!plain) return fail('font-damaged', { cut: '' });
-      bytes = new Uint8Array(plain);
+      bytes = plain;
       info = readFontFile(bytes);
     }
     if (!info.ok) return info;

@@ -11,6 +11,8 @@ import { studio } from '../../work/workers';
 
 type Drawn = Extract<Form, { kind: 'drawn' }>;
 type Options = { colours: number; smoothness: number; dropGround: boolean };
+const sameOptions = (a: Options, b: Options): boolean =>
+  a.colours === b.colours && a.smoothness === b.smoothness && a.dropGround === b.dropGround;
 type Tracing = { name: string; bytes: Uint8Array<ArrayBuffer>; options: Options; form: Drawn; bitmap: ImageBitmap };
 
 /**
@@ -20,10 +22,14 @@ type Tracing = { name: string; bytes: Uint8Array<ArrayBuffer>; options: Options;
 export function useMarkInput(onTaken: (form: Drawn, name: string) => void) {
   const ref = useRef<HTMLInputElement>(null);
   const [tracing, setTracing] = useState<Tracing | null>(null);
-  const trace = async (name: string, bytes: Uint8Array<ArrayBuffer>, options: Options): Promise<void> => {
+  const trace = async (name: string, bytes: Uint8Array<ArrayBuffer>, options: Options): Promise<Tracing | null> => {
     const traced = await studio.traceMark(bytes, options);
-    if (!traced.ok) return sayFault(traced.fault);
-    setTracing({ name, bytes, options, form: { kind: 'drawn', ...traced.value.drawing }, bitmap: traced.value.bitmap });
+    if (traced.ok) {
+      const { drawing, bitmap } = traced.value;
+      return { name, bytes, options, form: { kind: 'drawn', ...drawing }, bitmap };
+    }
+    sayFault(traced.fault);
+    return null;
   };
   const take = async (file: File): Promise<void> => {
     const bytes = await bytesOfFile(file);
@@ -31,11 +37,18 @@ export function useMarkInput(onTaken: (form: Drawn, name: string) => void) {
       const read = await studio.takeDrawing(bytes);
       return read.ok ? onTaken({ kind: 'drawn', ...read.value }, stemOf(file.name)) : sayFault(read.fault);
     }
-    await trace(stemOf(file.name), bytes, { colours: 3, smoothness: 0.5, dropGround: true });
+    const first = await trace(stemOf(file.name), bytes, { colours: 3, smoothness: 0.5, dropGround: true });
+    if (first) setTracing(first);
   };
   const failed = (): void => sayFault({ code: 'work-failed', data: {} });
   const tune = (next: Partial<Options>): void => {
-    if (tracing) void trace(tracing.name, tracing.bytes, { ...tracing.options, ...next }).catch(failed);
+    if (!tracing) return;
+    const options = { ...tracing.options, ...next };
+    // What was chosen shows at once; the outlines follow, and of several only the newest.
+    setTracing({ ...tracing, options });
+    void trace(tracing.name, tracing.bytes, options)
+      .then((next) => next && setTracing((now) => (now && sameOptions(now.options, options) ? next : now)))
+      .catch(failed);
   };
   const element = (
     <>
