@@ -92,7 +92,7 @@ function inkOf(
       const all = { x: 0, y: 0, width: 1, height: 1 };
       const { blend, opacity } = part;
       return {
-        items: [image(textureName(textureOf(part), doc), all, whole, { part: part.id, blend, opacity })],
+        items: [image(textureName(textureOf(part), doc), all, whole, { part: part.id, blend, opacity, soft: true })],
         frame,
       };
     }

@@ -76,7 +76,7 @@ export function demoBooks(): DemoBook[] {
         second: '#cfe277',
         dark: '#041a19',
         lift: 0.055,
-        figure: 0.86,
+        figure: 0.74,
         shade: 0.1,
         rays: { angleRad: Math.PI / 2, opacity: 0.3 },
       },

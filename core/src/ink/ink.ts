@@ -33,7 +33,14 @@ export type InkItem = (
       readonly join: 'round' | 'miter';
     }
   /** `from` in fractions of the image, so that any resolution of it will do. */
-  | { readonly kind: 'image'; readonly image: string; readonly from: Rect; readonly to: Rect }
+  | {
+      readonly kind: 'image';
+      readonly image: string;
+      readonly from: Rect;
+      readonly to: Rect;
+      /** Has no edges of its own: may be enlarged the fast way. */
+      readonly soft?: boolean;
+    }
   /** Painted apart, cut to where `mask` is, blurred (standard deviation, px), and then laid down as one. */
   | {
       readonly kind: 'group';

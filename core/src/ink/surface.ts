@@ -47,6 +47,6 @@ export interface Easel {
   drawImage(image: SurfaceImage, from: readonly number[], to: readonly number[]): void;
   /** A clear surface over a region of whole pixels. */
   layer(region: Rect): Easel;
-  /** Draws a layer in its place, pixel for pixel, with the surface's alpha, filter and compositing. */
-  drawLayer(layer: Easel): void;
+  /** Draws a layer in its place, each of its pixels `times` as large, with the surface's alpha, filter and compositing. */
+  drawLayer(layer: Easel, times: number): void;
 }

@@ -30,10 +30,15 @@ class BrowserEasel implements Easel {
     return new BrowserEasel(region);
   }
 
-  drawLayer(layer: Easel): void {
+  drawLayer(layer: Easel, times: number): void {
     this.context.setTransform(1, 0, 0, 1, 0, 0);
-    const { x, y } = layer.region;
-    this.context.drawImage((layer as BrowserEasel).canvas, x - this.region.x, y - this.region.y);
+    const { x, y, width, height } = layer.region;
+    const { canvas } = layer as BrowserEasel;
+    if (times === 1) return void this.context.drawImage(canvas, x - this.region.x, y - this.region.y);
+    this.context.imageSmoothingEnabled = true;
+    this.context.imageSmoothingQuality = 'low';
+    const [left, top] = [x * times - this.region.x, y * times - this.region.y];
+    this.context.drawImage(canvas, left, top, width * times, height * times);
   }
 }
 
