@@ -4,6 +4,7 @@ import { type Doc, type Part, inOrder } from '../cover';
 import { type InkItem, flat, group, image, stroke } from '../ink';
 import { type Rect, rectPath, rotateAbout } from '../plane';
 import type { Block } from '../text';
+import { isSoft } from '../texture';
 import { setAllWords } from './blocks';
 import { filled, laid } from './fills';
 import { faceFindings, pictureFindings, wordFindings } from './findings';
@@ -92,7 +93,14 @@ function inkOf(
       const all = { x: 0, y: 0, width: 1, height: 1 };
       const { blend, opacity } = part;
       return {
-        items: [image(textureName(textureOf(part), doc), all, whole, { part: part.id, blend, opacity, soft: true })],
+        items: [
+          image(textureName(textureOf(part), doc), all, whole, {
+            part: part.id,
+            blend,
+            opacity,
+            soft: isSoft(part.texture),
+          }),
+        ],
         frame,
       };
     }

@@ -2,3 +2,4 @@ export * from './bounds';
 export * from './ink';
 export * from './paint';
 export * from './surface';
+export * from './same';

@@ -101,7 +101,7 @@ export async function storeImage(book: Book, profile: Profile, studio: Studio): 
   const sized = coverAt(book, profile.ideal, edge);
   const pixels = await coverRaster(sized, profile.ideal.widthPx, studio);
   const fitted = await fitQuality(
-    async (quality) => dressJpeg(await studio.encodeJpeg(pixels, quality, !profile.baseline), PRINT_PPI, srgbProfile()),
+    async (quality) => dressJpeg(await studio.encodeJpeg(pixels, quality, false), PRINT_PPI, srgbProfile()),
     profile.mostBytes,
   );
   if (!fitted.ok) return fitted;

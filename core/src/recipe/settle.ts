@@ -113,7 +113,7 @@ export function settle(
       finding('scrim-added', 'note', scrim.parts[0], { edge: scrim.from, percent: Math.round(scrim.opacity * 100) }),
     );
   }
-  const composition = compose(doc, brief, resources, added);
+  const composition = added.length === 0 ? bare : compose(doc, brief, resources, added);
   return { composition, added, reports, findings: [...composition.findings, ...findings] };
 }
 

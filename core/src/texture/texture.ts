@@ -29,6 +29,9 @@ const WIDTHS: Record<TextureSpec['texture'], number> = {
   strokes: 800,
 };
 
+/** Whether a texture has nothing finer than the pixels it is made at, so that it may be enlarged in any way. */
+export const isSoft = (texture: TextureSpec['texture']): boolean => WIDTHS[texture] < 800;
+
 /** At a place in unit pixels: opacity 0..1; below 0 the same in white. */
 type Shade = (x: number, y: number, px: number, py: number) => number;
 

@@ -4,7 +4,7 @@ import { type Doc, addPart, equalMargins, moveParts, newCurve, nodesFrom } from 
 import type { Point } from '@yosomi/core/plane';
 import { coverKey, onSibling, siblingDoc } from '@yosomi/core/recipe';
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { AddPart } from '../features/front/add-part';
 import { ColoursGroup } from '../features/front/colours-group';
 import { FindingList } from '../features/front/finding-list';
@@ -23,11 +23,12 @@ import { freshId } from '../platform/ids';
 import type { Action } from '../state/actions';
 import { onCover, useBook, useSession } from '../state/session';
 import { Button } from '../ui/button';
+import { Calm, useCalm } from '../ui/calm';
 import { Group } from '../ui/group';
 import { PickContext } from '../ui/pick-context';
 import { useCoverColours } from '../work/queries';
 import { useCoverView } from '../work/use-cover-view';
-import { useRested } from '../work/use-rested';
+import { useRested } from '../ui/use-rested';
 import { studio } from '../work/workers';
 
 const NONE = new Map<string, never>();
@@ -58,6 +59,7 @@ export function FrontPage() {
   );
   const { view, doc: viewed, failed, fresh } = useCoverView(book, width, dragging);
   const { data: colours } = useCoverColours(book);
+  const calm = useCalm(book, dragging);
   const frames = useMemo(
     () => (view && viewed ? framesNow(view.frames, viewed, book.cover) : NONE),
     [view, viewed, book.cover],
@@ -92,14 +94,19 @@ export function FrontPage() {
     const id = freshId();
     if (edit('Draw a curve', on(addPart(id, newCurve(nodes, colours?.[1] ?? '#16181b'))))) select(id);
   };
+  const latest = useRef({ book, frames, on });
+  useEffect(() => {
+    latest.current = { book, frames, on };
+  }, [book, frames, on]);
   const centre = useCallback(async (): Promise<void> => {
+    const { book, frames, on } = latest.current;
     const [id] = useSession.getState().selection;
     const frame = id ? frames.get(id) : undefined;
     const mass = id ? await studio.massOf(book, id) : null;
     if (!id || !frame || !mass) return;
     const { widthPx } = book.cover;
     edit('Centre by eye', on(moveParts([id], frames, (widthPx / 2 - mass.x) / widthPx, 0)));
-  }, [book, edit, frames, on]);
+  }, [edit]);
   const extra = useMemo<Action[]>(
     () => [
       { id: 'draw', label: 'Draw a curve', group: 'Cover', combos: ['d'], run: draw },
@@ -130,12 +137,14 @@ export function FrontPage() {
     <main className="flex min-h-0 flex-1" data-fresh={fresh}>
       <h1 className="sr-only">Front</h1>
       <PickContext.Provider value={picker}>
-        <ShownBook.Provider value={book}>
-          <PartsPanel doc={book.cover} frames={frames} reports={view?.reports ?? NONE} added={view?.added ?? []}>
-            {!book.cover.finished && (
-              <AddPart doc={book.cover} on={on} colour={colours?.[0] ?? '#16181b'} onDraw={draw} />
-            )}
-          </PartsPanel>
+        <ShownBook.Provider value={calm}>
+          <Calm busy={dragging}>
+            <PartsPanel doc={book.cover} frames={frames} reports={view?.reports ?? NONE} added={view?.added ?? []}>
+              {!book.cover.finished && (
+                <AddPart doc={book.cover} on={on} colour={colours?.[0] ?? '#16181b'} onDraw={draw} />
+              )}
+            </PartsPanel>
+          </Calm>
           <Table
             doc={book.cover}
             on={on}
@@ -168,72 +177,74 @@ export function FrontPage() {
               </>
             }
           />
-          <GlanceStrip view={view} ground={ground === 0 ? '#ffffff' : GROUNDS[ground].colour} />
-          <Inspector
-            doc={book.cover}
-            on={on}
-            frames={frames}
-            reports={view?.reports ?? NONE}
-            findings={findings}
-            added={view?.added ?? []}
-            colours={colours ?? []}
-            empty={
-              <>
-                <h2 className="px-4 pt-4 text-base font-semibold">
-                  {book.cover.finished ? 'A finished cover' : sibling ? sibling.name : 'The cover'}
-                </h2>
-                <Group title="What to do">
-                  <p>
-                    {book.cover.finished
-                      ? 'This file is the front as it is. Unlock the picture in the parts list to replace it.'
-                      : sibling
-                        ? 'It follows the front. Move things here and they move only here; words and colours change in both.'
-                        : 'Choose a part on the cover or in the list. Double-click words to type on the cover.'}
-                  </p>
-                  <div className="flex flex-wrap gap-1.5">
-                    <Button onClick={() => setDialog('versions')}>Versions</Button>
-                    <Button onClick={() => setDialog('history')}>History</Button>
-                    <Button onClick={() => setDialog('house')}>House style</Button>
-                    {!book.cover.finished && (
-                      <>
-                        <Button aria-pressed={showQuiet} onClick={() => setShowQuiet(!showQuiet)}>
-                          Calm places
-                        </Button>
-                        <Button onClick={() => void edit('Equal margins', on(equalMargins(frames)))}>
-                          Equal margins
-                        </Button>
-                      </>
-                    )}
-                  </div>
-                </Group>
-                <Group title="What to look at">
-                  {findings.every((f) => f.severity === 'note') && view?.reports.size ? (
-                    <p>Every word reaches a contrast of 4.5 : 1.</p>
-                  ) : null}
-                  {findings.length === 0 && !view?.reports.size ? <p className="text-ink-2">Nothing yet.</p> : null}
-                  <FindingList
-                    findings={findings}
-                    renderFixes={(f) =>
-                      f.part && (
-                        <Button kind="link" onClick={() => select(f.part)}>
-                          Show it
-                        </Button>
-                      )
-                    }
-                  />
-                </Group>
-                {!book.cover.finished && (
-                  <ColoursGroup
-                    doc={book.cover}
-                    on={on}
-                    frames={frames}
-                    schemes={schemes.data ?? []}
-                    swatches={colours ?? []}
-                  />
-                )}
-              </>
-            }
-          />
+          <Calm busy={dragging}>
+            <GlanceStrip book={book} view={view} ground={ground === 0 ? '#ffffff' : GROUNDS[ground].colour} />
+            <Inspector
+              doc={book.cover}
+              on={on}
+              frames={frames}
+              reports={view?.reports ?? NONE}
+              findings={findings}
+              added={view?.added ?? []}
+              colours={colours ?? []}
+              empty={
+                <>
+                  <h2 className="px-4 pt-4 text-base font-semibold">
+                    {book.cover.finished ? 'A finished cover' : sibling ? sibling.name : 'The cover'}
+                  </h2>
+                  <Group title="What to do">
+                    <p>
+                      {book.cover.finished
+                        ? 'This file is the front as it is. Unlock the picture in the parts list to replace it.'
+                        : sibling
+                          ? 'It follows the front. Move things here and they move only here; words and colours change in both.'
+                          : 'Choose a part on the cover or in the list. Double-click words to type on the cover.'}
+                    </p>
+                    <div className="flex flex-wrap gap-1.5">
+                      <Button onClick={() => setDialog('versions')}>Versions</Button>
+                      <Button onClick={() => setDialog('history')}>History</Button>
+                      <Button onClick={() => setDialog('house')}>House style</Button>
+                      {!book.cover.finished && (
+                        <>
+                          <Button aria-pressed={showQuiet} onClick={() => setShowQuiet(!showQuiet)}>
+                            Calm places
+                          </Button>
+                          <Button onClick={() => void edit('Equal margins', on(equalMargins(frames)))}>
+                            Equal margins
+                          </Button>
+                        </>
+                      )}
+                    </div>
+                  </Group>
+                  <Group title="What to look at">
+                    {findings.every((f) => f.severity === 'note') && view?.reports.size ? (
+                      <p>Every word reaches a contrast of 4.5 : 1.</p>
+                    ) : null}
+                    {findings.length === 0 && !view?.reports.size ? <p className="text-ink-2">Nothing yet.</p> : null}
+                    <FindingList
+                      findings={findings}
+                      renderFixes={(f) =>
+                        f.part && (
+                          <Button kind="link" onClick={() => select(f.part)}>
+                            Show it
+                          </Button>
+                        )
+                      }
+                    />
+                  </Group>
+                  {!book.cover.finished && (
+                    <ColoursGroup
+                      doc={book.cover}
+                      on={on}
+                      frames={frames}
+                      schemes={schemes.data ?? []}
+                      swatches={colours ?? []}
+                    />
+                  )}
+                </>
+              }
+            />
+          </Calm>
         </ShownBook.Provider>
       </PickContext.Provider>
       <HistoryDialog open={dialog === 'history'} onClose={() => setDialog(null)} />

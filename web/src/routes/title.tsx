@@ -1,4 +1,3 @@
-import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useParams } from 'react-router';
 import type { Fault } from '@yosomi/core/base';
@@ -7,26 +6,24 @@ import { ClashDialog } from '../features/frame/clash-dialog';
 import { Kept } from '../features/frame/kept';
 import { STEPS } from '../features/frame/steps';
 import { TitleSpine } from '../features/frame/title-spine';
+import { UndoRedo } from '../features/frame/undo-redo';
 import { sentenceOf } from '../messages/sentences';
 import { openTitle } from '../persist/titles';
 import { useSession } from '../state/session';
-import { Button } from '../ui/button';
-import { Tip } from '../ui/tip';
 
 /** One title: its spine, its steps, and the step that is open. */
 export function TitlePage() {
   const { id = '' } = useParams();
-  const book = useSession((s) => s.book);
-  const undo = useSession((s) => s.undo);
-  const redo = useSession((s) => s.redo);
-  const { past, future } = useSession((s) => s.history);
+  // Only what this frame shows: it must not be drawn anew with every change of the cover.
+  const open = useSession((s) => s.book?.id ?? null);
+  const title = useSession((s) => s.book?.brief.title ?? null);
   const [fault, setFault] = useState<Fault | null>(null);
   useEffect(() => {
     let current = true;
-    const { open } = useSession.getState();
+    const session = useSession.getState();
     void openTitle(id).then((loaded) => {
       if (!current) return;
-      if (loaded.ok) open(loaded.value);
+      if (loaded.ok) session.open(loaded.value);
       else setFault(loaded.fault);
     });
     return () => {
@@ -35,8 +32,8 @@ export function TitlePage() {
     };
   }, [id]);
   useEffect(() => {
-    document.title = book ? `${book.brief.title || 'Untitled'} · Yosomi` : 'Yosomi';
-  }, [book]);
+    document.title = title === null ? 'Yosomi' : `${title || 'Untitled'} · Yosomi`;
+  }, [title]);
 
   if (fault) {
     return (
@@ -50,7 +47,7 @@ export function TitlePage() {
       </main>
     );
   }
-  if (!book || book.id !== id) return <main className="p-12 text-ink-2">Opening the title</main>;
+  if (open !== id) return <main className="p-12 text-ink-2">Opening the title</main>;
   return (
     <div className="flex h-full">
       <TitleSpine />
@@ -69,16 +66,7 @@ export function TitlePage() {
           </nav>
           <div className="ml-auto flex items-center gap-2">
             <Kept />
-            <Tip text={past.length > 0 ? `Undo: ${past[past.length - 1].label}` : 'Nothing to undo'} keys="Ctrl Z">
-              <Button kind="quiet" aria-label="Undo" disabled={past.length === 0} onClick={undo}>
-                <Undo2 size={16} />
-              </Button>
-            </Tip>
-            <Tip text={future.length > 0 ? `Redo: ${future[0].label}` : 'Nothing to redo'} keys="Ctrl Shift Z">
-              <Button kind="quiet" aria-label="Redo" disabled={future.length === 0} onClick={redo}>
-                <Redo2 size={16} />
-              </Button>
-            </Tip>
+            <UndoRedo />
             <Commands id={id} />
           </div>
         </header>

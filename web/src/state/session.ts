@@ -183,6 +183,15 @@ export function useBook(): Book {
   return book;
 }
 
+/** One thing of the open title: who uses it is drawn anew only when that changes. */
+export function useFrom<T>(pick: (book: Book) => T): T {
+  const found = useSession((s): T | typeof nothing => (s.book ? pick(s.book) : nothing));
+  if (found === nothing) throw new Error('no title is open');
+  return found;
+}
+
+const nothing = Symbol('nothing');
+
 export const onCover =
   (edit: Edit<Doc>): Edit<Book> =>
   (book) =>

@@ -1,5 +1,13 @@
 import encode from '@jsquash/jpeg/encode.js';
-import { type Easel, type Images, type Ink, type Surface2D, type SurfaceImage, paint } from '@yosomi/core/ink';
+import {
+  type Easel,
+  type Images,
+  type Ink,
+  type Surface2D,
+  type SurfaceImage,
+  paint,
+  sameAtBack,
+} from '@yosomi/core/ink';
 import { type Raster, flatten, raster } from '@yosomi/core/pixels';
 import type { Rect } from '@yosomi/core/plane';
 import type { Studio } from '@yosomi/core/recipe';
@@ -68,6 +76,7 @@ const KEPT_PICTURES = 3;
 export class BrowserStudio implements Studio {
   #shaper: Promise<Shaper> | null = null;
   #ready: Shaper | null = null;
+  #live: { ink: Ink; widthPx: number; back: BrowserEasel | null; backCount: number } | null = null;
   readonly #pictures = new Map<string, SurfaceImage>();
   readonly #fonts = new Map<string, Promise<void>>();
 
@@ -129,6 +138,34 @@ export class BrowserStudio implements Studio {
     paint(ink, easel, images);
     const { data } = easel.context.getImageData(0, 0, widthPx, height);
     return raster(widthPx, height, data as Uint8ClampedArray<ArrayBuffer>);
+  }
+
+  /**
+   * A list painted for the screen. What lies behind the first thing that has changed since the last call is not painted
+   * again, so that a part under the hand costs only itself and what is before it.
+   */
+  live(ink: Ink, widthPx: number, images: Images): ImageBitmap {
+    const height = Math.max(1, Math.round((widthPx * ink.heightPx) / ink.widthPx));
+    const easel = easelOf(widthPx, height);
+    const last = this.#live?.widthPx === widthPx ? this.#live : null;
+    const same = last ? sameAtBack(last.ink, ink) : 0;
+    const kept = last?.back && last.backCount <= same ? last : null;
+    if (kept?.back) easel.drawLayer(kept.back, 1);
+    const from = kept ? kept.backCount : 0;
+    paint({ ...ink, items: ink.items.slice(from, same) }, easel, images);
+    let back = kept?.back ?? null;
+    if (same > from) {
+      back = easelOf(widthPx, height);
+      back.drawLayer(easel, 1);
+    }
+    paint({ ...ink, items: ink.items.slice(same) }, easel, images);
+    this.#live = { ink, widthPx, back, backCount: back ? Math.max(from, same) : 0 };
+    return easel.canvas.transferToImageBitmap();
+  }
+
+  /** Ends a run of `live` pictures: the next one is painted whole. */
+  rest(): void {
+    this.#live = null;
   }
 
   resized(image: SurfaceImage, widthPx: number): SurfaceImage {

@@ -1,7 +1,7 @@
 import type { Book } from '@yosomi/core/project';
 import { artKey, coverKey } from '@yosomi/core/recipe';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useRested } from './use-rested';
+import { useRested } from '../ui/use-rested';
 import { studio } from './workers';
 
 /** Bitmaps are kept for as long as something shows them and a little longer. */

@@ -158,11 +158,11 @@ const api = {
     if (quick && lastAdded.book === book.id) {
       const { resources, images } = await gather(book.cover, book.brief, studio, widthPx);
       const composition = compose(book.cover, book.brief, resources, lastAdded.added);
-      const view = studio.paint(composition.ink, widthPx, images);
-      const bitmap = await bitmapOf(view);
+      const bitmap = studio.live(composition.ink, widthPx, images);
       const { frames, findings } = composition;
       return transfer({ bitmap, thumbs: [], reports: new Map(), frames, findings, added: lastAdded.added }, [bitmap]);
     }
+    studio.rest();
     const { settled, images } = await settledCover(book, studio, Math.max(widthPx, 800));
     lastAdded = { book: book.id, added: settled.added };
     const full = studio.paint(settled.composition.ink, Math.max(widthPx, 800), images);

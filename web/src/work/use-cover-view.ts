@@ -6,6 +6,9 @@ import { useEffect, useRef, useState } from 'react';
 import type { CoverView } from './studio.worker';
 import { studio } from './workers';
 
+const QUICK_MS = 48;
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
 /** `doc` is the cover that `view` shows. */
 export type LiveCover = {
   readonly view: CoverView | null;
@@ -20,9 +23,14 @@ export type LiveCover = {
  */
 export function useCoverView(book: Book, widthPx: number, dragging: boolean): LiveCover {
   const [slot] = useState(() =>
-    supersedingSlot((job: { book: Book; widthPx: number; quick: boolean }) =>
-      studio.coverView(job.book, job.widthPx, job.quick),
-    ),
+    supersedingSlot(async (job: { book: Book; widthPx: number; quick: boolean }) => {
+      const [view] = await Promise.all([
+        studio.coverView(job.book, job.widthPx, job.quick),
+        // The machine belongs to the hand first: no more pictures a second than the eye needs.
+        job.quick ? pause(QUICK_MS) : null,
+      ]);
+      return view;
+    }),
   );
   const [view, setView] = useState<CoverView | null>(null);
   const [doc, setDoc] = useState<Doc | null>(null);

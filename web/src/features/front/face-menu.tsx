@@ -3,7 +3,7 @@ import { FAMILIES, type FaceGroup, OWN_FACE, familyOf } from '@yosomi/core/text'
 import { useEffect } from 'react';
 import { bytesOf } from '../../persist/titles';
 import { faceStyle, showFace, showFaceBytes } from '../../platform/face-preview';
-import { useBook, useSession } from '../../state/session';
+import { useFrom, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Menu } from '../../ui/menu';
 import { useFontInput } from './use-font-input';
@@ -27,7 +27,7 @@ export function FaceMenu(props: {
   sample: string;
 }) {
   const { part, set, sample } = props;
-  const { faces } = useBook();
+  const faces = useFrom((b) => b.faces);
   const { house } = useHouse();
   const edit = useSession((s) => s.edit);
   const family = familyOf(part.cut);

@@ -6,7 +6,7 @@ import { useContext } from 'react';
 import { useSession } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';
 import type { FixView } from '../../work/studio.worker';
-import { useRested } from '../../work/use-rested';
+import { useRested } from '../../ui/use-rested';
 import { press } from '../../work/workers';
 import { ShownBook } from './shown-book';
 import type { On } from './use-set';

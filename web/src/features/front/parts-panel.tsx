@@ -4,7 +4,7 @@ import type { Rect } from '@yosomi/core/plane';
 import type { WordsReport } from '@yosomi/core/recipe';
 import { EyeOff, Link2, Lock } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { useBook, useSession } from '../../state/session';
+import { useFrom, useSession } from '../../state/session';
 import { type Grade, Verdict } from '../../ui/verdict';
 import { PART_GROUPS, detailOf, nameOf, partsOf } from './part-names';
 
@@ -25,7 +25,8 @@ export function PartsPanel(props: {
   children?: ReactNode;
 }) {
   const { doc, frames, reports, added } = props;
-  const { brief, assets } = useBook();
+  const brief = useFrom((b) => b.brief);
+  const assets = useFrom((b) => b.assets);
   const selection = useSession((s) => s.selection);
   const select = useSession((s) => s.select);
   const row =

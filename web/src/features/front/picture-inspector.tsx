@@ -2,7 +2,7 @@ import type { Finding } from '@yosomi/core/base';
 import { type Edge, slivers } from '@yosomi/core/compose';
 import { type Doc, type Look, type Mask, type PicturePart, coverSlivers, plainLook, setPart } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
-import { useBook, useSession } from '../../state/session';
+import { useFrom, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
 import { ColourField } from '../../ui/colour-field';
@@ -40,7 +40,7 @@ export function PictureInspector(props: {
   swatches: readonly string[];
 }) {
   const { part, doc, on, frames, swatches } = props;
-  const { assets } = useBook();
+  const assets = useFrom((b) => b.assets);
   const edit = useSession((s) => s.edit);
   const set = useSet(part, on);
   const asset = part.source.kind === 'asset' ? assets[part.source.asset] : undefined;

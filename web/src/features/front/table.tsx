@@ -3,8 +3,9 @@ import type { Doc, Part } from '@yosomi/core/cover';
 import type { Point, Rect } from '@yosomi/core/plane';
 import { Maximize, ZoomIn, ZoomOut } from 'lucide-react';
 import { type PointerEvent, type ReactNode, useEffect, useRef, useState } from 'react';
-import { useBook, useSession } from '../../state/session';
+import { useFrom, useSession } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';
+import { Calm } from '../../ui/calm';
 import { Tip } from '../../ui/tip';
 import { CurveHandles } from './curve-handles';
 import { Frames, Guides, Handles } from './handles';
@@ -49,7 +50,7 @@ export function Table(props: {
   picking?: ((hex: string) => void) | null;
 }) {
   const { doc, frames, bitmap, on, onWidth } = props;
-  const { brief } = useBook();
+  const brief = useFrom((b) => b.brief);
   const selection = useSession((s) => s.selection);
   const room = useRef<HTMLDivElement>(null);
   const surface = useRef<HTMLDivElement>(null);
@@ -244,40 +245,42 @@ export function Table(props: {
           )}
         </div>
       </div>
-      <footer className={`flex h-10 shrink-0 items-center gap-3 px-4 ${dark ? 'text-card' : 'text-ink'}`}>
-        <span className="font-mono text-xs whitespace-nowrap">
-          {doc.widthPx} x {doc.heightPx}
-        </span>
-        {props.footer}
-        <span className="ml-auto flex items-center gap-1">
-          <FootButton label="Smaller" keys="−" onClick={() => view.zoomAt(1 / 1.25)} icon={<ZoomOut size={15} />} />
-          <button
-            type="button"
-            aria-label="Show all pixels"
-            title="100 %"
-            onClick={view.toFull}
-            className="w-12 rounded-sm text-center font-mono text-xs hover:bg-ink/10"
-          >
-            {Math.round(k * window.devicePixelRatio * 100)} %
-          </button>
-          <FootButton label="Larger" keys="+" onClick={() => view.zoomAt(1.25)} icon={<ZoomIn size={15} />} />
-          <FootButton label="Show all of it" keys="0" onClick={view.toFit} icon={<Maximize size={15} />} />
-        </span>
-        <span className="flex gap-1.5" role="group" aria-label="Look at it on">
-          {GROUNDS.map((g, i) => (
+      <Calm busy={hands.moving}>
+        <footer className={`flex h-10 shrink-0 items-center gap-3 px-4 ${dark ? 'text-card' : 'text-ink'}`}>
+          <span className="font-mono text-xs whitespace-nowrap">
+            {doc.widthPx} x {doc.heightPx}
+          </span>
+          {props.footer}
+          <span className="ml-auto flex items-center gap-1">
+            <FootButton label="Smaller" keys="−" onClick={() => view.zoomAt(1 / 1.25)} icon={<ZoomOut size={15} />} />
             <button
-              key={g.name}
               type="button"
-              aria-label={g.name}
-              aria-pressed={props.ground === i}
-              title={g.name}
-              onClick={() => props.onGround(i)}
-              className="size-4 rounded-full border border-ink/60 aria-pressed:ring-2 aria-pressed:ring-blue aria-pressed:ring-offset-1"
-              style={{ background: g.colour }}
-            />
-          ))}
-        </span>
-      </footer>
+              aria-label="Show all pixels"
+              title="100 %"
+              onClick={view.toFull}
+              className="w-12 rounded-sm text-center font-mono text-xs hover:bg-ink/10"
+            >
+              {Math.round(k * window.devicePixelRatio * 100)} %
+            </button>
+            <FootButton label="Larger" keys="+" onClick={() => view.zoomAt(1.25)} icon={<ZoomIn size={15} />} />
+            <FootButton label="Show all of it" keys="0" onClick={view.toFit} icon={<Maximize size={15} />} />
+          </span>
+          <span className="flex gap-1.5" role="group" aria-label="Look at it on">
+            {GROUNDS.map((g, i) => (
+              <button
+                key={g.name}
+                type="button"
+                aria-label={g.name}
+                aria-pressed={props.ground === i}
+                title={g.name}
+                onClick={() => props.onGround(i)}
+                className="size-4 rounded-full border border-ink/60 aria-pressed:ring-2 aria-pressed:ring-blue aria-pressed:ring-offset-1"
+                style={{ background: g.colour }}
+              />
+            ))}
+          </span>
+        </footer>
+      </Calm>
     </section>
   );
 }

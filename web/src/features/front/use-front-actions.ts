@@ -13,7 +13,7 @@ import {
 } from '@yosomi/core/cover';
 import type { Fault } from '@yosomi/core/base';
 import type { Rect } from '@yosomi/core/plane';
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { say } from '../../messages/say';
 import { copyParts, copiedParts } from '../../persist/keeps';
 import { freshId } from '../../platform/ids';
@@ -30,14 +30,21 @@ export function useFrontActions(props: {
   frames: ReadonlyMap<string, Rect>;
   extra: readonly Action[];
 }): void {
-  const { doc, on, frames, extra } = props;
+  const { extra } = props;
+  // The actions stay the same ones while the cover changes; they read it when they run.
+  const latest = useRef(props);
+  useEffect(() => {
+    latest.current = props;
+  }, [props]);
   const offer = useActions((s) => s.offer);
   const withdraw = useActions((s) => s.withdraw);
   const edit = useSession((s) => s.edit);
   const select = useSession((s) => s.select);
   const selectMany = useSession((s) => s.selectMany);
   const actions = useMemo<Action[]>(() => {
-    const chosen = (): Part[] => selected().flatMap((id) => doc.parts[id] ?? []);
+    const on: On = (change) => latest.current.on(change);
+    const doc = (): Doc => latest.current.doc;
+    const chosen = (): Part[] => selected().flatMap((id) => doc().parts[id] ?? []);
     const each = (label: string, of: (part: Part) => ReturnType<typeof setPart> | null) => (): void =>
       void edit(label, (book): Fault | undefined | void => {
         for (const part of chosen()) {
@@ -93,7 +100,7 @@ export function useFrontActions(props: {
     };
     const group = 'Parts';
     return [
-      { id: 'all', label: 'Select all parts', group, combos: ['$mod+a'], run: () => selectMany(Object.values(doc.parts).filter((p) => p.kind !== 'ground').map((p) => p.id)) },
+      { id: 'all', label: 'Select all parts', group, combos: ['$mod+a'], run: () => selectMany(Object.values(doc().parts).filter((p) => p.kind !== 'ground').map((p) => p.id)) },
       { id: 'none', label: 'Select nothing', group, combos: ['Escape'], run: () => select(null) },
       { id: 'duplicate', label: 'Duplicate', group, combos: ['$mod+d'], run: duplicate },
       { id: 'copy', label: 'Copy parts', group, combos: ['$mod+c'], run: () => void copy() },
@@ -107,10 +114,10 @@ export function useFrontActions(props: {
       { id: 'back', label: 'Send back', group, combos: ['['], run: each('Send back', (p) => movePart(p.id, -1)) },
       { id: 'hide', label: 'Hide or show', group, combos: ['h'], run: each('Hide or show', (p) => (p.kind === 'ground' ? null : setPart(p.id, { hidden: !p.hidden }))) },
       { id: 'lock', label: 'Lock or unlock', group, combos: ['l'], run: each('Lock or unlock', (p) => setPart(p.id, { locked: !p.locked })) },
-      { id: 'margins', label: 'Equal margins at top and foot', group: 'Cover', combos: ['m'], run: () => void edit('Equal margins', on(equalMargins(frames))) },
+      { id: 'margins', label: 'Equal margins at top and foot', group: 'Cover', combos: ['m'], run: () => void edit('Equal margins', on(equalMargins(latest.current.frames))) },
       ...extra,
     ]; // prettier-ignore
-  }, [doc, on, frames, extra, edit, select, selectMany]);
+  }, [extra, edit, select, selectMany]);
   useEffect(() => {
     offer('front', actions);
     return () => withdraw('front');

@@ -12,7 +12,7 @@ import {
 } from '@yosomi/core/cover';
 import { type Point, type Rect, contains, outset, union } from '@yosomi/core/plane';
 import { type PointerEvent, useEffect, useRef, useState } from 'react';
-import { useBook, useSession } from '../../state/session';
+import { useFrom, useSession } from '../../state/session';
 import { type NodeHandle, moveNode, panPicture, resizeBy, turnTowards } from './drags';
 import type { Corner } from './handles';
 import { nameOf } from './part-names';
@@ -63,7 +63,7 @@ export function useHands(props: {
   onStroke(points: readonly Point[]): void;
 }) {
   const { doc, on, frames, k } = props;
-  const { assets } = useBook();
+  const assets = useFrom((b) => b.assets);
   const edit = useSession((s) => s.edit);
   const select = useSession((s) => s.select);
   const selectMany = useSession((s) => s.selectMany);

@@ -1,7 +1,7 @@
 import { type Doc, inOrder, moveParts, setPart } from '@yosomi/core/cover';
 import type { Point, Rect } from '@yosomi/core/plane';
 import { type KeyboardEvent, useEffect, useRef } from 'react';
-import { useBook, useSession } from '../../state/session';
+import { useFrom, useSession } from '../../state/session';
 import { arrowStep } from '../../ui/arrow-keys';
 import { moveNode, panPicture } from './drags';
 import { nameOf } from './part-names';
@@ -22,7 +22,7 @@ export function useTableKeys(props: {
   onStroke(points: readonly Point[]): void;
 }) {
   const { doc, on, frames, hands, view } = props;
-  const { assets } = useBook();
+  const assets = useFrom((b) => b.assets);
   const edit = useSession((s) => s.edit);
   const select = useSession((s) => s.select);
   const space = useRef(false);

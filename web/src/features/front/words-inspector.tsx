@@ -4,7 +4,7 @@ import type { Doc, WordsPart } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
 import type { WordsReport } from '@yosomi/core/recipe';
 import { familyOf } from '@yosomi/core/text';
-import { useBook, useSession } from '../../state/session';
+import { useFrom, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
 import { ColourField } from '../../ui/colour-field';
@@ -36,7 +36,7 @@ export function WordsInspector(props: {
   swatches: readonly string[];
 }) {
   const { part, doc, on, frames, report, findings, swatches } = props;
-  const { brief } = useBook();
+  const brief = useFrom((b) => b.brief);
   const edit = useSession((s) => s.edit);
   const set = useSet(part, on);
   const family = familyOf(part.cut);

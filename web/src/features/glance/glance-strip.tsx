@@ -1,13 +1,12 @@
 import { GLANCE_WIDTHS } from '@yosomi/core/glance';
+import type { Book } from '@yosomi/core/project';
 import type { CoverView } from '../../work/studio.worker';
-import { useBook } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';
 import { Verdict } from '../../ui/verdict';
 import { glanceVerdict } from './verdicts';
 
 /** The cover at the sizes shops show, always in view while it is worked on, each with its verdict. */
-export function GlanceStrip({ view, ground }: { view: CoverView | null; ground: string }) {
-  const book = useBook();
+export function GlanceStrip({ book, view, ground }: { book: Book; view: CoverView | null; ground: string }) {
   const dark = ground === '#101112';
   return (
     <section

@@ -1,0 +1,109 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { packProject } from '@yosomi/core/project';
+import { fileOf, scenePixels } from '../tests/fixtures/pictures';
+import { busyCover } from '../tests/fixtures/busy-cover';
+import { finishedProject } from '../tests/fixtures/books';
+import { assetId } from '@yosomi/core/project';
+
+/** A title of thirty parts, three of them overlays, over a picture of 24 megapixels, as a file. */
+export async function busyTitle(folder: string): Promise<string> {
+  const bytes = await fileOf(scenePixels(4000, 6000), 'jpeg');
+  const asset = { id: assetId(bytes), format: 'jpeg' as const, widthPx: 4000, heightPx: 6000, name: 'Hills' };
+  const { book } = await finishedProject(400, 640, { title: 'Thirty Parts' });
+  const cover = busyCover(asset.id, ['grain', 'vignette', 'rays']);
+  const file = join(folder, 'thirty.yosomi');
+  const files = new Map([[asset.id, bytes]]);
+  writeFileSync(file, packProject({ book: { ...book, cover, assets: { [asset.id]: asset } }, files }));
+  return file;
+}
+
+type TraceEvent = { name: string; ph: string; ts: number; dur?: number; tdur?: number; tid: number; pid: number };
+
+/**
+ * Milliseconds of main-thread work in each frame, from the browser's own trace of a piece of work: the thread's own time,
+ * and by the clock, in which it also waits for the other processes of a machine with few cores.
+ */
+async function workPerFrame(page: Page, work: () => Promise<void>): Promise<{ own: number[]; clock: number[] }> {
+  const session = await page.context().newCDPSession(page);
+  const events: TraceEvent[] = [];
+  session.on('Tracing.dataCollected', ({ value }) => void events.push(...(value as unknown as TraceEvent[])));
+  const done = new Promise<void>((resolve) => session.once('Tracing.tracingComplete', () => resolve()));
+  await session.send('Tracing.start', {
+    transferMode: 'ReportEvents',
+    traceConfig: { includedCategories: ['toplevel', 'cc'] },
+  });
+  await work();
+  await session.send('Tracing.end');
+  await done;
+  await session.detach();
+  const frames = events.filter((e) => e.name === 'ProxyMain::BeginMainFrame' && e.ph === 'X');
+  // The page's own main thread is the one that begins the most frames.
+  const counts = new Map<string, number>();
+  for (const e of frames) counts.set(`${e.pid} ${e.tid}`, (counts.get(`${e.pid} ${e.tid}`) ?? 0) + 1);
+  const main = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
+  const begins = frames.filter((e) => `${e.pid} ${e.tid}` === main).map((e) => e.ts).sort((a, b) => a - b);
+  const tasks = events.filter((e) => e.name.endsWith('RunTask') && e.dur !== undefined && `${e.pid} ${e.tid}` === main);
+  const sums = (of: (task: TraceEvent) => number): number[] =>
+    begins.slice(0, -1).map((from, i) => tasks.filter((t) => t.ts >= from && t.ts < begins[i + 1]).reduce((sum, t) => sum + of(t), 0) / 1000);
+  if (begins.length < 30 || !tasks.some((t) => t.tdur)) throw new Error('the trace has no frames');
+  return { own: sums((t) => t.tdur ?? 0), clock: sums((t) => t.dur ?? 0) };
+} // prettier-ignore
+
+export type Workbench = {
+  readonly ownP95: number;
+  readonly clockP95: number;
+  readonly frames: number;
+  readonly exportMs: number;
+};
+
+const p95 = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length * 0.95)];
+
+/** Opens the title, drags one of its parts for three seconds under the browser's trace, and makes its first file. */
+export async function workbench(page: Page, base: string, file: string): Promise<Workbench> {
+  await page.goto(base);
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Open a .yosomi file' }).click(),
+  ]);
+  await chooser.setFiles(file);
+  const front = page.getByRole('link', { name: 'Front', exact: true });
+  await page.getByRole('link', { name: 'Open Thirty Parts' }).or(front).first().click();
+  await page.locator('main[data-fresh="true"] [data-verdict="200"]').waitFor({ timeout: 60_000 });
+  await page
+    .getByRole('navigation', { name: 'Parts' })
+    .getByRole('button', { name: /^Badge/ })
+    .click();
+  await page.waitForTimeout(1500);
+  const box = await page.locator('[data-surface]').boundingBox();
+  if (!box) throw new Error('no cover');
+  const [x, y] = [box.x + box.width * 0.8, box.y + box.height * 0.38];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  const perFrame = await workPerFrame(page, async () => {
+    const from = performance.now();
+    for (let i = 0; performance.now() - from < 3000; i++) {
+      await page.mouse.move(x - 60 + 60 * Math.cos(i / 20), y + 50 * Math.sin(i / 20));
+      await page.waitForTimeout(7);
+    }
+  });
+  await page.mouse.up();
+  await page.waitForTimeout(1500);
+  await page.getByRole('link', { name: 'Deliver', exact: true }).click();
+  const make = page.getByRole('button', { name: /^Make .*longreach/ });
+  // The first one starts the worker and reads fonts and picture; the second is what a change costs.
+  await make.click();
+  await page.locator('tr[data-state="made"]').first().waitFor({ timeout: 60_000 });
+  // Timed in the page by what it shows, so that no polling from outside is counted. A text: it has no helpers of the compiler.
+  const exportMs = await page.evaluate<number>(`(async () => {
+    const row = () => document.querySelector('tr[data-file]').dataset.state;
+    const until = async (state) => { while (row() !== state) await new Promise(requestAnimationFrame); };
+    const from = performance.now();
+    document.querySelector('button[aria-label^="Remake"]').click();
+    await until('making');
+    await until('made');
+    return performance.now() - from;
+  })()`);
+  return { ownP95: p95(perFrame.own), clockP95: p95(perFrame.clock), frames: perFrame.own.length / 3, exportMs };
+}
