@@ -25,10 +25,12 @@ import { type Raster, shrink, ssim } from '@yosomi/core/pixels';
 import type { Book, Project } from '@yosomi/core/project';
 import {
   contrastFixes,
+  coverKey,
   coverRaster,
   drawingRaster,
   gather,
   onSibling,
+  rememberScrims,
   settledCover,
   siblingDoc,
   siblingFor,
@@ -307,5 +309,24 @@ describe('a drawing by itself', () => {
     expect(r.data[(50 * 200 + 160) * 4 + 3]).toBe(0);
     const solid = await drawingRaster(drawing, 200, '#ffffff', studio);
     expect(solid.data[(50 * 200 + 160) * 4 + 3]).toBe(255);
+  });
+});
+
+describe('a cover that was measured before', () => {
+  it('is painted the same from what is remembered', async () => {
+    const fresh = new NodeStudio(project.files);
+    const first = await coverRaster(project.book, 400, fresh);
+    const again = await coverRaster(project.book, 400, fresh);
+    expect(Buffer.from(again.data).equals(Buffer.from(first.data))).toBe(true);
+  });
+
+  it('takes what another studio has measured, and nothing that was measured of another cover', async () => {
+    const scrim = { from: 'top', hold: 1, reach: 1, colour: '#ff0000', opacity: 1, parts: [] } as const;
+    const told = new NodeStudio(project.files);
+    rememberScrims(told, coverKey(project.book), [scrim]);
+    expect(at(await coverRaster(project.book, 200, told), 0.5, 0.99)).toEqual([255, 0, 0]);
+    const other = new NodeStudio(project.files);
+    rememberScrims(other, 'another cover', [scrim]);
+    expect(at(await coverRaster(project.book, 200, other), 0.5, 0.99)).not.toEqual([255, 0, 0]);
   });
 });

@@ -16,8 +16,9 @@ export function raster(width: number, height: number, data?: Uint8ClampedArray<A
   return { width, height, transfer: 'srgb', alpha: 'straight', data: pixels };
 }
 
-/** The raster over an opaque colour; the source is not changed. */
+/** The raster over an opaque colour: itself where it is opaque already; the source is not changed. */
 export function flatten(source: Raster, rgb: readonly [number, number, number]): Raster {
+  if (!hasTransparency(source)) return source;
   const out = raster(source.width, source.height);
   for (let i = 0; i < source.data.length; i += 4) {
     const a = source.data[i + 3] / 255;

@@ -1,5 +1,6 @@
 import { keyOf } from '../base';
 import type { Brief } from '../book';
+import { type AddedScrim, compose } from '../compose';
 import { type Doc, adaptDoc } from '../cover';
 import type { Images } from '../ink';
 import type { Raster } from '../pixels';
@@ -43,10 +44,33 @@ export async function settledCover(
   return { settled: settle(book.cover, book.brief, resources, images, studio.paint.bind(studio)), images };
 }
 
+/** Scrims that were measured for covers, by their key: the same cover needs the same ones at any width. */
+const measured = new WeakMap<Studio, Map<string, readonly AddedScrim[]>>();
+const KEPT_MEASURES = 24;
+
+/** Tells a studio what another one has measured, so that it need not measure the same cover again. */
+export function rememberScrims(studio: Studio, key: string, added: readonly AddedScrim[]): void {
+  let known = measured.get(studio);
+  if (!known) measured.set(studio, (known = new Map()));
+  known.delete(key);
+  known.set(key, added);
+  for (const oldest of known.keys()) {
+    if (known.size <= KEPT_MEASURES) break;
+    known.delete(oldest);
+  }
+}
+
 /** The flat cover as pixels. */
 export async function coverRaster(book: Book, widthPx: number, studio: Studio): Promise<Raster> {
-  const { settled, images } = await settledCover(book, studio, widthPx);
-  return studio.paint(settled.composition.ink, widthPx, images);
+  const key = coverKey(book);
+  const known = measured.get(studio)?.get(key);
+  if (!known) {
+    const { settled, images } = await settledCover(book, studio, widthPx);
+    rememberScrims(studio, key, settled.added);
+    return studio.paint(settled.composition.ink, widthPx, images);
+  }
+  const { resources, images } = await gather(book.cover, book.brief, studio, widthPx);
+  return studio.paint(compose(book.cover, book.brief, resources, known).ink, widthPx, images);
 }
 
 /**

@@ -28,6 +28,7 @@ import {
   mockupArt,
   pngFile,
   promoRaster,
+  rememberScrims,
   settledCover,
   spineStrip,
   startFromFinished,
@@ -340,7 +341,9 @@ const api = {
 
   jpeg: (pixels: Raster): Promise<Uint8Array<ArrayBuffer>> => jpegFile(pixels, studio),
 
-  async storeImage(input: Book, store: string) {
+  /** `known` is what the screen has measured of a cover; it is used if it is this one. */
+  async storeImage(input: Book, store: string, known: { key: string; added: Settled['added'] } | null) {
+    if (known) rememberScrims(studio, known.key, known.added);
     const profile = findProfile(store);
     return profile ? storeImage(Book.parse(input), profile, studio) : fail('store-unknown', { store });
   },

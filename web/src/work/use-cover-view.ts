@@ -9,6 +9,11 @@ import { studio } from './workers';
 const QUICK_MS = 48;
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
+let last: { readonly key: string; readonly added: CoverView['added'] } | null = null;
+
+/** What was measured last on the screen, for files that are made of the same cover. */
+export const lastMeasured = (): typeof last => last;
+
 /** `doc` is the cover that `view` shows. */
 export type LiveCover = {
   readonly view: CoverView | null;
@@ -43,7 +48,10 @@ export function useCoverView(book: Book, widthPx: number, dragging: boolean): Li
     slot({ book, widthPx, quick: dragging && measured.current !== null })
       .then((next) => {
         if (!current || !next) return;
-        if (next.thumbs.length > 0) measured.current = next;
+        if (next.thumbs.length > 0) {
+          measured.current = next;
+          last = { key: coverKey(book), added: next.added };
+        }
         const kept = measured.current;
         setView(next.thumbs.length > 0 || !kept ? next : { ...kept, bitmap: next.bitmap, frames: next.frames });
         setDoc(book.cover);

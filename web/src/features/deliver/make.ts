@@ -5,6 +5,7 @@ import { sayFault } from '../../messages/say';
 import { type MadeFile, keepFile } from '../../persist/made-files';
 import { nowIso } from '../../platform/clock';
 import { FINAL, traceBook } from '../../work/trace';
+import { lastMeasured } from '../../work/use-cover-view';
 import { press } from '../../work/workers';
 
 const TYPES: Record<Deliverable['format'], string> = {
@@ -36,7 +37,7 @@ export async function makeFile(book: Book, wanted: Deliverable, signal: AbortSig
 async function content(book: Book, wanted: Deliverable, signal: AbortSignal): Promise<Result<Delivered>> {
   switch (wanted.kind) {
     case 'store-image':
-      return press().storeImage(book, wanted.store ?? '');
+      return press().storeImage(book, wanted.store ?? '', lastMeasured());
     case 'epub':
       return press().ebook(book, nowIso());
     case 'mockup': {
