@@ -28,6 +28,7 @@ const CORE: Readonly<Record<string, number>> = {
   promo: 6,
   stores: 6,
   ebook: 6,
+  pdf: 6,
   project: 7,
   recipe: 8,
   demo: 9,
@@ -47,7 +48,7 @@ const WEB: Readonly<Record<string, number>> = {
 };
 
 const PACKAGES: Readonly<Record<string, readonly string[]>> = {
-  core: ['fflate', 'immer', 'zod', 'harfbuzzjs', '@xmldom/xmldom', 'simplex-noise', 'imagetracerjs'],
+  core: ['fflate', 'immer', 'zod', 'harfbuzzjs', '@xmldom/xmldom', 'simplex-noise', 'imagetracerjs', '@cantoo/pdf-lib'],
   'web/src/ui': ['react', 'radix-ui', 'lucide-react', 'react-colorful'],
 };
 

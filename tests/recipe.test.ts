@@ -302,9 +302,9 @@ describe('files', () => {
     });
     const names = deliverables(book).map((d) => d.fileName);
     expect(new Set(names).size).toBe(names.length);
-    expect(names).toHaveLength(5);
+    expect(names).toHaveLength(6);
     for (const name of names) {
-      expect(name).toMatch(/^[a-z0-9-]+\.(jpg|png|epub)$/);
+      expect(name).toMatch(/^[a-z0-9-]+\.(jpg|png|epub|pdf)$/);
       expect(name.length).toBeLessThanOrEqual(100);
     }
   });

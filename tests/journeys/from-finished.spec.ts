@@ -42,7 +42,7 @@ test('from a finished cover, dropped on the Shelf, to a mockup and the files', a
   await kept(page);
   await step(page, 'Deliver');
   await page.getByRole('button', { name: 'Make all' }).click();
-  await expect(page.locator('tr[data-state="made"]')).toHaveCount(4, { timeout: 120_000 });
+  await expect(page.locator('tr[data-state="made"]')).toHaveCount(5, { timeout: 120_000 });
   const cover = await saved(page, () =>
     page.getByRole('button', { name: /^Save long-evenings-cover-longreach/ }).click(),
   );

@@ -1,24 +1,27 @@
 import { type Finding, type Result, fail, finding, keyOf, ok, slug } from '../base';
-import { edgeColours } from '../compose';
+import { compose, edgeColours } from '../compose';
 import { checkEpub, makeEpub } from '../ebook';
 import { dressJpeg, readJpeg, readPng, srgbProfile, writePng } from '../image-file';
+import { coverPage } from '../pdf';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
 import { type Profile, checkImage, findProfile, fitQuality } from '../stores';
 import { coverAt, coverKey, coverRaster } from './cover';
+import { gather } from './gather';
 import { mockupKey } from './mockup';
 import { promoKey } from './promo';
+import { MEASURE_PX } from './settle';
 import { siblingFor } from './sibling';
 import type { Studio } from './studio';
 
 /** One file that leaves the house. `key` is equal as long as the file would be equal. */
 export type Deliverable = {
   readonly id: string;
-  readonly kind: 'store-image' | 'epub' | 'mockup' | 'promo';
+  readonly kind: 'store-image' | 'epub' | 'pdf' | 'mockup' | 'promo';
   readonly store: string | null;
   readonly label: string;
   readonly fileName: string;
-  readonly format: 'JPEG' | 'PNG' | 'EPUB 3.3';
+  readonly format: 'JPEG' | 'PNG' | 'EPUB 3.3' | 'PDF';
   readonly widthPx: number;
   readonly heightPx: number;
   readonly key: string;
@@ -65,6 +68,17 @@ export function deliverables(book: Book): Deliverable[] {
     widthPx: book.cover.widthPx,
     heightPx: book.cover.heightPx,
     key: keyOf({ cover: coverKey(book), brief: book.brief, identifier: book.identifier }),
+  });
+  list.push({
+    id: 'pdf',
+    kind: 'pdf',
+    store: null,
+    label: 'Cover as a page, links live',
+    fileName: fileName(book, 'cover', 'pdf'),
+    format: 'PDF',
+    widthPx: book.cover.widthPx,
+    heightPx: book.cover.heightPx,
+    key: keyOf({ cover: coverKey(book), brief: book.brief, page: 1 }),
   });
   const size = { widthPx: MOCKUP_PX, heightPx: MOCKUP_PX };
   list.push({
@@ -140,6 +154,27 @@ export async function ebookFile(book: Book, modified: string, studio: Studio): P
   const cover = { bytes: jpeg, widthPx: pixels.width, heightPx: pixels.height };
   const bytes = makeEpub({ brief: book.brief, cover, identifier: book.identifier, modified });
   return ok({ bytes, findings: checkEpub(bytes) });
+}
+
+/** The cover as a PDF of one page; the links of its parts work there. */
+export async function pdfFile(book: Book, modified: string, studio: Studio): Promise<Result<Delivered>> {
+  const { brief, cover } = book;
+  if (!brief.title.trim()) return fail('title-missing');
+  const pixels = await coverRaster(book, cover.widthPx, studio);
+  const { resources } = await gather(cover, brief, studio, MEASURE_PX);
+  const { frames } = compose(cover, brief, resources);
+  const links = Object.values(cover.parts).flatMap((part) => {
+    const frame = frames.get(part.id);
+    return part.link && !part.hidden && frame && frame.width > 0 ? [{ url: part.link, frame }] : [];
+  });
+  const jpeg = dressJpeg(await studio.encodeJpeg(pixels, 92, false), PRINT_PPI, srgbProfile());
+  const { title, author, publisher, language } = brief;
+  const { widthPx, heightPx } = cover;
+  const page = { jpeg, widthPx, heightPx, ppi: PRINT_PPI, links, title, author, publisher, language, modified };
+  return ok({
+    bytes: await coverPage(page),
+    findings: links.length > 0 ? [finding('links-live', 'note', null, { count: links.length })] : [],
+  });
 }
 
 /** A finished picture as PNG with profile and density, read back: its size, and transparency where that is wanted. */

@@ -108,6 +108,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'epub-cover-meta': () => 'Older readers would not find the cover in the EPUB.',
   'epub-cover-page': () => 'The EPUB does not begin with a page that shows the cover.',
   'epub-cover-alt': () => 'The cover in the EPUB has no text for readers who cannot see it.',
+  'links-live': (d) => (d.count === 1 ? 'One live link.' : `${d.count} live links.`),
   'jpeg-quality': (d) => `JPEG quality ${d.quality}.`,
   'cover-fitted': () => 'The finished cover has another ratio, so it is shown whole on its own edge colour.',
   'cover-recomposed': () => 'Composed anew for this ratio; nothing is stretched.',

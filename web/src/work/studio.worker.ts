@@ -26,6 +26,7 @@ import {
   gather,
   jpegFile,
   mockupArt,
+  pdfFile,
   pngFile,
   promoRaster,
   rememberScrims,
@@ -348,6 +349,7 @@ const api = {
     return profile ? storeImage(Book.parse(input), profile, studio) : fail('store-unknown', { store });
   },
 
+  pdf: (input: Book, modified: string) => pdfFile(Book.parse(input), modified, studio),
   ebook: (input: Book, modified: string) => ebookFile(Book.parse(input), modified, studio),
 
   zip(files: readonly { name: string; bytes: Uint8Array }[]): Uint8Array<ArrayBuffer> {

@@ -12,6 +12,7 @@ const TYPES: Record<Deliverable['format'], string> = {
   JPEG: 'image/jpeg',
   PNG: 'image/png',
   'EPUB 3.3': 'application/epub+zip',
+  PDF: 'application/pdf',
 };
 
 /** Makes one file in the workers and keeps it. Faults: those of its kind, and `trace-stopped` when aborted. */
@@ -38,6 +39,8 @@ async function content(book: Book, wanted: Deliverable, signal: AbortSignal): Pr
   switch (wanted.kind) {
     case 'store-image':
       return press().storeImage(book, wanted.store ?? '', lastMeasured());
+    case 'pdf':
+      return press().pdf(book, nowIso());
     case 'epub':
       return press().ebook(book, nowIso());
     case 'mockup': {

@@ -92,7 +92,7 @@ function LinkField({ part, set }: { part: Part; set(what: string, fields: object
       value={text}
       placeholder="https://"
       error={bad ? 'A web address begins with https:// and has no spaces.' : null}
-      hint="Goes into files that can carry links."
+      hint="It works in the PDF of the cover."
       onChange={(next) => {
         setTyped(next);
         if (next === '') set('Link', { link: null }, 'link');
