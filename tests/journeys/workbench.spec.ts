@@ -303,3 +303,24 @@ test('a square sibling follows the words, and keeps its own places', async ({ pa
   await part(page, 'Byline').click();
   await expect.poll(async () => Math.abs(Number(await b.inspector.getByLabel('Top', { exact: true }).inputValue()) - (top - 200))).toBeLessThan(12);
 }); // prettier-ignore
+
+test('one key covers the slivers that a picture leaves at the edges; a store changes the pixels', async ({ page }) => {
+  const b = bench(page);
+  await open(page, 'A Debt of Foxfire');
+  await part(page, 'Picture').click();
+  await b.place(12, null, 1580, null);
+  await coverReady(page);
+  await expect(b.inspector.getByText(/does not quite reach|sliver|gap/i).first()).toBeVisible();
+  await surface(page).focus();
+  await page.keyboard.press('s');
+  await coverReady(page);
+  const sits = b.inspector.getByRole('region', { name: 'Where it sits' });
+  await expect(sits.getByLabel('Left', { exact: true })).toHaveValue('0');
+  await expect(sits.getByLabel('Width', { exact: true })).toHaveValue('1600');
+  await page.getByRole('button', { name: 'Front', exact: true }).click();
+  await page.getByRole('menuitem', { name: /Bindery Row/ }).click();
+  await coverReady(page);
+  await expect(page.locator('footer').getByText('1600 x 2400')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('footer').getByText('1600 x 2560')).toBeVisible();
+});

@@ -8,6 +8,7 @@ import {
   evenStops,
   mainColour,
 } from '@yosomi/core/cover';
+import { BLENDS, type Blend } from '@yosomi/core/ink';
 import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
@@ -41,6 +42,25 @@ export function Share(props: {
       onChange={props.onChange}
       format={percent}
     />
+  );
+}
+
+const blendName = (blend: Blend): string => blend.charAt(0).toUpperCase() + blend.slice(1).replace('-', ' ');
+
+/** How a thing mixes with what is behind it. */
+export function BlendField(props: { label: string; value: Blend; onChange(blend: Blend): void }) {
+  return (
+    <div className="flex items-center justify-between gap-2">
+      <span className="text-ink-2">{props.label.replace(' mode', '')}</span>
+      <span className="w-36">
+        <Menu
+          label={props.label}
+          value={props.value}
+          onChange={(blend) => props.onChange(blend as Blend)}
+          groups={[{ title: 'Blend modes', options: BLENDS.map((b) => ({ value: b, label: blendName(b) })) }]}
+        />
+      </span>
+    </div>
   );
 }
 

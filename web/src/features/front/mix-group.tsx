@@ -1,5 +1,4 @@
 import { LinkTarget, type Part, duplicateParts, movePart, removePart } from '@yosomi/core/cover';
-import { BLENDS, type Blend } from '@yosomi/core/ink';
 import { type ReactNode, useState } from 'react';
 import { freshId } from '../../platform/ids';
 import { useSession } from '../../state/session';
@@ -7,11 +6,9 @@ import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
 import { NumberField, TextField } from '../../ui/field';
 import { Group } from '../../ui/group';
-import { Menu } from '../../ui/menu';
+import { BlendField } from './fields';
 import { nameOf } from './part-names';
 import { type On, useSet } from './use-set';
-
-const label = (blend: Blend): string => blend.charAt(0).toUpperCase() + blend.slice(1).replace('-', ' ');
 
 /** How a part mixes with what is behind it, and where it stands in the pile. */
 export function MixGroup({ part, on, children }: { part: Part; on: On; children?: ReactNode }) {
@@ -22,17 +19,7 @@ export function MixGroup({ part, on, children }: { part: Part; on: On; children?
   return (
     <>
       <Group title="How it mixes">
-        <div className="flex items-center justify-between gap-2">
-          <span className="text-ink-2">Blend</span>
-          <span className="w-36">
-            <Menu
-              label="Blend mode"
-              value={part.blend}
-              onChange={(blend) => set('Blend', { blend })}
-              groups={[{ title: 'Blend modes', options: BLENDS.map((b) => ({ value: b, label: label(b) })) }]}
-            />
-          </span>
-        </div>
+        <BlendField label="Blend mode" value={part.blend} onChange={(blend) => set('Blend', { blend })} />
         <NumberField
           label="Opacity"
           unit="%"

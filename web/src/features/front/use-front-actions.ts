@@ -3,6 +3,7 @@ import {
   type Part,
   type PartSeed,
   addPart,
+  coverSlivers,
   duplicateParts,
   equalMargins,
   groupParts,
@@ -12,6 +13,7 @@ import {
   setPart,
 } from '@yosomi/core/cover';
 import type { Fault } from '@yosomi/core/base';
+import { slivers } from '@yosomi/core/compose';
 import type { Rect } from '@yosomi/core/plane';
 import { useEffect, useMemo, useRef } from 'react';
 import { say } from '../../messages/say';
@@ -98,6 +100,15 @@ export function useFrontActions(props: {
       if (!kept) return say('Copy a part first; then its look can be given to others.');
       edit('Paste the look', on(pasteLook(kept.parts[0], selected())));
     };
+    const slivered = (): void =>
+      void edit('Cover the slivers', (book): Fault | undefined | void => {
+        for (const part of Object.values(doc().parts)) {
+          const frame = latest.current.frames.get(part.id);
+          const edges = part.kind === 'picture' && frame ? slivers(part, frame, doc()).map(({ edge }) => edge) : [];
+          const refused = edges.length > 0 && on(coverSlivers(part.id, edges))(book);
+          if (refused) return refused;
+        }
+      });
     const group = 'Parts';
     return [
       { id: 'all', label: 'Select all parts', group, combos: ['$mod+a'], run: () => selectMany(Object.values(doc().parts).filter((p) => p.kind !== 'ground').map((p) => p.id)) },
@@ -115,6 +126,7 @@ export function useFrontActions(props: {
       { id: 'hide', label: 'Hide or show', group, combos: ['h'], run: each('Hide or show', (p) => (p.kind === 'ground' ? null : setPart(p.id, { hidden: !p.hidden }))) },
       { id: 'lock', label: 'Lock or unlock', group, combos: ['l'], run: each('Lock or unlock', (p) => setPart(p.id, { locked: !p.locked })) },
       { id: 'margins', label: 'Equal margins at top and foot', group: 'Cover', combos: ['m'], run: () => void edit('Equal margins', on(equalMargins(latest.current.frames))) },
+      { id: 'slivers', label: 'Cover slivers at the edges', group: 'Cover', combos: ['s'], run: slivered },
       ...extra,
     ]; // prettier-ignore
   }, [extra, edit, select, selectMany]);

@@ -4,7 +4,7 @@ import { ColourField } from '../../ui/colour-field';
 import { Group } from '../../ui/group';
 import { Segmented } from '../../ui/segmented';
 import { Slider } from '../../ui/slider';
-import { FillField, ShadowField, Share } from './fields';
+import { BlendField, FillField, ShadowField, Share } from './fields';
 
 const em = (v: number): string => v.toFixed(2);
 const opposite = (hex: string): string => (parseInt(hex.slice(1, 3), 16) > 127 ? '#101112' : '#ffffff');
@@ -149,6 +149,7 @@ export function WordsEffects(props: {
               <Slider label="Above" value={plate.padY} least={0} most={2} step={0.05} format={em} onChange={(padY) => set('Plate', { plate: { ...plate, padY } }, 'plate-y')} />
               <Share label="Corners" value={plate.radius} most={0.5} onChange={(radius) => set('Plate', { plate: { ...plate, radius } }, 'plate-r')} />
               <Share label="Opacity" value={plate.opacity} onChange={(opacity) => set('Plate', { plate: { ...plate, opacity } }, 'plate-o')} />
+              <BlendField label="Plate blend" value={plate.blend} onChange={(blend) => set('Plate', { plate: { ...plate, blend } })} />
               <ColourField label="Plate colour" value={plate.colour} swatches={few} onChange={(colour, d) => set('Plate', { plate: { ...plate, colour } }, d && 'plate-c')} />
             </>
           )}
