@@ -20,11 +20,12 @@ export function installPackages() {
   writeFileSync(stamp, lock);
 }
 
-const onPath = (name) => spawnSync('which', [name]).status === 0;
+export const onPath = (name) => spawnSync('which', [name]).status === 0;
 
 /** Browser, Java and EPUBCheck for the tests: found by variable or path, else installed by apt as root. */
-export function installTestTools() {
+export function installTestTools(more = []) {
   const needed = [
+    ...more,
     {
       have: process.env.YOSOMI_CHROMIUM || onPath('chromium') || onPath('chromium-browser'),
       deb: 'chromium',

@@ -1,6 +1,10 @@
 import { type Result, fail, ok } from '../base';
 
-export const BEST_QUALITY = 95;
+/**
+ * Highest quality that is tried. From 92 to 95 a cover's bytes grow by a third, and its mean difference to the lossless one
+ * falls by less than a fifth of a level of 255.
+ */
+export const BEST_QUALITY = 92;
 export const LEAST_QUALITY = 30;
 
 /**

@@ -170,7 +170,8 @@ export function useHands(props: {
         if (job.ids.length === 0) return;
         const free = { ...job.frame, x: job.frame.x + dx, y: job.frame.y + dy };
         const pulled = at.alt ? { dx: 0, dy: 0, guides: [] } : snap(free, job.others, doc, SAFE, 6 / k);
-        setGuides(pulled.guides);
+        // The same nothing is not drawn anew.
+        setGuides((now) => (now.length + pulled.guides.length === 0 ? now : pulled.guides));
         setMoving(true);
         const to = { x: dx + pulled.dx, y: dy + pulled.dy };
         const step = { x: (to.x - h.done.x) / doc.widthPx, y: (to.y - h.done.y) / doc.heightPx };
