@@ -43,7 +43,7 @@ await page.waitForTimeout(300);
 await shot('promos');
 await step('Deliver');
 await page.getByRole('button', { name: 'Make all' }).click();
-await page.getByText('6 of 6 files are up to date.').waitFor({ timeout: 120_000 });
+await page.getByText('7 of 7 files are up to date.').waitFor({ timeout: 120_000 });
 await page.mouse.move(5, 790);
 await page.waitForTimeout(300);
 await shot('deliver');

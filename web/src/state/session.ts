@@ -70,7 +70,7 @@ export const useSession = create<Session>((set, get) => {
     waitingSince ||= now;
     if (timer) clearTimeout(timer);
     timer = setTimeout(() => void keep(), Math.max(0, Math.min(SOON_MS, waitingSince + LATEST_MS - now)));
-    set({ kept: { kind: 'keeping' } });
+    if (get().kept.kind !== 'keeping') set({ kept: { kind: 'keeping' } });
   };
   const flush = (): void => {
     if (timer) clearTimeout(timer);
