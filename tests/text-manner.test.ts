@@ -13,33 +13,12 @@ import {
   readFontFile,
   standIn,
 } from '@yosomi/core/text';
-import { NodeStudio, loadFonts } from '@yosomi/node-kit';
+import { loadAllFonts, shaper, spec as plain } from './fixtures/type';
 
-const { shaper } = new NodeStudio(new Map());
-const spec: TextSpec = {
-  text: 'The Ledger of Small Hours',
-  cut: 'cormorant-garamond/700',
-  manner: plainManner,
-  leading: 1,
-  upper: false,
-  align: 'centre',
-  alignY: 'middle',
-  sizePx: null,
-  maxPx: 2000,
-  minor: null,
-  setting: 'across',
-  justified: false,
-  accents: [],
-};
+const spec: TextSpec = { ...plain, text: 'The Ledger of Small Hours' };
 const area = { x: 100, y: 200, width: 700, height: 1200 };
 
-beforeAll(() =>
-  loadFonts(
-    shaper,
-    FAMILIES.flatMap((f) => f.cuts.map((c) => c.id)),
-    new Map(),
-  ),
-);
+beforeAll(loadAllFonts);
 
 describe('families', () => {
   it('are at least 28, in eight groups, each with its licence beside its files', () => {

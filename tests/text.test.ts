@@ -1,33 +1,11 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { FAMILIES, type TextSpec, findCut, italicOf, layOut, plainManner } from '@yosomi/core/text';
-import { NodeStudio, loadFonts } from '@yosomi/node-kit';
+import { FAMILIES, findCut, italicOf, layOut, plainManner } from '@yosomi/core/text';
+import { loadAllFonts, shaper, spec } from './fixtures/type';
 
-const { shaper } = new NodeStudio(new Map());
-const spec: TextSpec = {
-  text: '',
-  cut: 'cormorant-garamond/700',
-  manner: plainManner,
-  leading: 1,
-  upper: false,
-  align: 'centre',
-  alignY: 'middle',
-  sizePx: null,
-  maxPx: 2000,
-  minor: null,
-  setting: 'across',
-  justified: false,
-  accents: [],
-};
 const area = { x: 100, y: 200, width: 1200, height: 700 };
 
-beforeAll(() =>
-  loadFonts(
-    shaper,
-    FAMILIES.flatMap((f) => f.cuts.map((c) => c.id)),
-    new Map(),
-  ),
-);
+beforeAll(loadAllFonts);
 
 describe('the font book', () => {
   it('has at least eight families, each loads, and each has the letters of English', () => {
