@@ -1,11 +1,10 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { packProject } from '@yosomi/core/project';
+import { assetId, packProject } from '@yosomi/core/project';
 import { fileOf, scenePixels } from '../tests/fixtures/pictures';
 import { busyCover } from '../tests/fixtures/busy-cover';
 import { finishedProject } from '../tests/fixtures/books';
-import { assetId } from '@yosomi/core/project';
 
 /** A title of thirty parts, three of them overlays, over a picture of 24 megapixels, as a file. */
 export async function busyTitle(folder: string): Promise<string> {
@@ -92,9 +91,17 @@ export async function workbench(page: Page, base: string, file: string): Promise
   await page.waitForTimeout(1500);
   await page.getByRole('link', { name: 'Deliver', exact: true }).click();
   const make = page.getByRole('button', { name: /^Make .*longreach/ });
-  // The first one starts the worker and reads fonts and picture; the second is what a change costs.
+  // The first one starts the worker and reads fonts and picture; the second, after a change, is what a change costs.
   await make.click();
   await page.locator('tr[data-state="made"]').first().waitFor({ timeout: 60_000 });
+  await front.click();
+  await page.locator('main[data-fresh="true"] [data-verdict="200"]').waitFor({ timeout: 60_000 });
+  await page.locator('[data-surface]').focus();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowLeft');
+  await page.waitForTimeout(1500);
+  await page.locator('main[data-fresh="true"]').waitFor({ timeout: 60_000 });
+  await page.getByRole('link', { name: 'Deliver', exact: true }).click();
+  await page.locator('tr[data-state="stale"]').first().waitFor({ timeout: 60_000 });
   // Timed in the page by what it shows, so that no polling from outside is counted. A text: it has no helpers of the compiler.
   const exportMs = await page.evaluate<number>(`(async () => {
     const row = () => document.querySelector('tr[data-file]').dataset.state;

@@ -58,6 +58,16 @@ describe('the cover as a page', () => {
     links[0].rect.forEach((n: number, i: number) => expect(n).toBeCloseTo(want[i], 2));
   });
 
+  it('puts the link of a turned part round all that is seen of it', async () => {
+    const parts: Record<string, Part> = { ...project.book.cover.parts };
+    parts.byline = { ...parts.byline, link: 'https://lanterns.example/', turnRad: Math.PI / 2 };
+    const book: Book = { ...project.book, cover: { ...project.book.cover, parts } };
+    const made = await pdfFile(book, MADE, studio);
+    if (!made.ok) throw new Error(made.fault.code);
+    const [x0, y0, x1, y1] = (await opened(made.value.bytes)).links[0].rect as number[];
+    expect(y1 - y0).toBeGreaterThan(4 * (x1 - x0));
+  });
+
   it('is the same for the same cover, and has no script in it', async () => {
     const [a, b] = [await pdfFile(project.book, MADE, studio), await pdfFile(project.book, MADE, studio)];
     expect(a.ok && b.ok && Buffer.from(a.value.bytes).equals(Buffer.from(b.value.bytes))).toBe(true);

@@ -34,21 +34,22 @@ export function coverKey(book: Book): string {
   return key;
 }
 
-/** The cover composed, measured and made readable, with images for a width. */
+/** The cover composed, measured and made readable, with images for a width; `whole` when nothing that it draws was missing. */
 export async function settledCover(
   book: Book,
   studio: Studio,
   widthPx: number,
-): Promise<{ settled: Settled; images: Images }> {
-  const { resources, images } = await gather(book.cover, book.brief, studio, Math.max(widthPx, MEASURE_PX));
-  return { settled: settle(book.cover, book.brief, resources, images, studio.paint.bind(studio)), images };
+): Promise<{ settled: Settled; images: Images; whole: boolean }> {
+  const { resources, images, whole } = await gather(book.cover, book.brief, studio, Math.max(widthPx, MEASURE_PX));
+  const settled = settle(book.cover, book.brief, resources, images, studio.paint.bind(studio));
+  return { settled, images, whole };
 }
 
 /** Scrims that were measured for covers, by their key: the same cover needs the same ones at any width. */
 const measured = new WeakMap<Studio, Map<string, readonly AddedScrim[]>>();
 const KEPT_MEASURES = 24;
 
-/** Tells a studio what another one has measured, so that it need not measure the same cover again. */
+/** Tells a studio what was measured of a cover that was whole, so that it need not be measured again. */
 export function rememberScrims(studio: Studio, key: string, added: readonly AddedScrim[]): void {
   let known = measured.get(studio);
   if (!known) measured.set(studio, (known = new Map()));
@@ -65,8 +66,8 @@ export async function coverRaster(book: Book, widthPx: number, studio: Studio): 
   const key = coverKey(book);
   const known = measured.get(studio)?.get(key);
   if (!known) {
-    const { settled, images } = await settledCover(book, studio, widthPx);
-    rememberScrims(studio, key, settled.added);
+    const { settled, images, whole } = await settledCover(book, studio, widthPx);
+    if (whole) rememberScrims(studio, key, settled.added);
     return studio.paint(settled.composition.ink, widthPx, images);
   }
   const { resources, images } = await gather(book.cover, book.brief, studio, widthPx);

@@ -4,8 +4,9 @@ import { checkEpub, makeEpub } from '../ebook';
 import { dressJpeg, readJpeg, readPng, srgbProfile, writePng } from '../image-file';
 import { coverPage } from '../pdf';
 import type { Raster } from '../pixels';
+import { centreOf, rectAround, rotateAbout } from '../plane';
 import type { Book } from '../project';
-import { type Profile, checkImage, findProfile, fitQuality } from '../stores';
+import { BEST_QUALITY, type Profile, checkImage, findProfile, fitQuality } from '../stores';
 import { coverAt, coverKey, coverRaster } from './cover';
 import { gather } from './gather';
 import { mockupKey } from './mockup';
@@ -165,9 +166,11 @@ export async function pdfFile(book: Book, modified: string, studio: Studio): Pro
   const { frames } = compose(cover, brief, resources);
   const links = Object.values(cover.parts).flatMap((part) => {
     const frame = frames.get(part.id);
-    return part.link && !part.hidden && frame && frame.width > 0 ? [{ url: part.link, frame }] : [];
+    if (!part.link || part.hidden || !frame || frame.width === 0) return [];
+    const { x, y } = centreOf(frame);
+    return [{ url: part.link, frame: rectAround(rotateAbout(part.turnRad, x, y), frame) }];
   });
-  const jpeg = dressJpeg(await studio.encodeJpeg(pixels, 92, false), PRINT_PPI, srgbProfile());
+  const jpeg = dressJpeg(await studio.encodeJpeg(pixels, BEST_QUALITY, false), PRINT_PPI, srgbProfile());
   const { title, author, publisher, language } = brief;
   const { widthPx, heightPx } = cover;
   const page = { jpeg, widthPx, heightPx, ppi: PRINT_PPI, links, title, author, publisher, language, modified };

@@ -39,7 +39,8 @@ const madeBy = new WeakMap<Studio, Made>();
 
 /**
  * Fonts and pictures of a document, ready to be painted `widthPx` wide: pictures at the lowest halved resolution that
- * is still enough, developed where a part asks for it. `extra` adds images that are made and not stored.
+ * is still enough, developed where a part asks for it. `extra` adds images that are made and not stored; `whole` says
+ * that nothing was missing.
  */
 export async function gather(
   doc: Doc,
@@ -47,7 +48,7 @@ export async function gather(
   studio: Studio,
   widthPx: number,
   extra: Images = new Map(),
-): Promise<{ resources: Resources; images: Images }> {
+): Promise<{ resources: Resources; images: Images; whole: boolean }> {
   const wanted = needs(doc, brief);
   await studio.loadFonts(wanted.cuts);
   let made = madeBy.get(studio);
@@ -65,7 +66,9 @@ export async function gather(
     images.set(need.name, found.image);
     sizes.set(need.name, found.size);
   }
-  return { resources: { shaper: studio.shaper, images: sizes }, images };
+  const whole =
+    wanted.images.every((need) => images.has(need.name)) && wanted.cuts.every((cut) => studio.shaper.has(cut));
+  return { resources: { shaper: studio.shaper, images: sizes }, images, whole };
 }
 
 type TextureNeed = Extract<ImageNeed, { kind: 'texture' }>;

@@ -54,6 +54,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'trace-many': (d) =>
     `The tracing has more than ${d.most} outlines: this looks like a picture and not a mark. Use fewer colours.`,
   'title-elsewhere': () => 'This title was changed in another window.',
+  'house-newer': () => 'The house style was made by a newer Yosomi, so it was not changed. Update Yosomi.',
   'house-full': () => 'The house style is full. Remove something from it first.',
   'sibling-gone': () => 'This size is not there any more.',
   'project-face': (d) =>

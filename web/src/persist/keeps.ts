@@ -1,5 +1,5 @@
 import { Part } from '@yosomi/core/cover';
-import { type Result } from '@yosomi/core/base';
+import { type Result, fail } from '@yosomi/core/base';
 import { Asset, House, OwnFace, emptyHouse, picturesOf } from '@yosomi/core/project';
 import { OWN_FACE } from '@yosomi/core/text';
 import { z } from 'zod';
@@ -35,29 +35,35 @@ export async function copiedParts(): Promise<Copied | null> {
   return read.success ? read.data : null;
 }
 
-/** The house style, shared by all titles of this browser. */
-export async function loadHouse(): Promise<House> {
+/** The house style as it is stored; null where it was written by a newer release and cannot be read. */
+async function readHouse(): Promise<House | null> {
   const row = await db.keeps.get('house');
-  const read = House.safeParse(row?.value);
-  return read.success ? read.data : emptyHouse;
+  if (!row) return emptyHouse;
+  const read = House.safeParse(row.value);
+  return read.success ? read.data : null;
 }
 
-/** Changes the house style as it is now. Faults: `house-full`, `store-full`, `store-failed`. */
+/** The house style, shared by all titles of this browser. */
+export const loadHouse = async (): Promise<House> => (await readHouse()) ?? emptyHouse;
+
+/** Changes the house style as it is now. Faults: `house-newer`, `house-full`, `store-full`, `store-failed`. */
 export async function changeHouse(change: (house: House) => House): Promise<Result<void>> {
-  let full = false;
+  let refused: Result<void> | null = null;
   const done = await guarded(async () => {
     await db.transaction('rw', db.keeps, async () => {
-      const next = House.safeParse(change(await loadHouse()));
-      full = !next.success;
-      if (next.success) await db.keeps.put({ id: 'house', value: next.data });
+      const now = await readHouse();
+      const next = now && House.safeParse(change(now));
+      refused = !next ? fail('house-newer') : next.success ? null : fail('house-full');
+      if (next?.success) await db.keeps.put({ id: 'house', value: next.data });
     });
   });
-  return full ? { ok: false, fault: { code: 'house-full', data: {} } } : done;
+  return refused ?? done;
 }
 
-/** Ids of the files that what is kept across titles needs. */
-export async function filesKept(): Promise<string[]> {
-  const [copied, house] = [await copiedParts(), await loadHouse()];
+/** Ids of the files that what is kept across titles needs; null where that cannot be told. */
+export async function filesKept(): Promise<string[] | null> {
+  const [copied, house] = [await copiedParts(), await readHouse()];
+  if (!house) return null;
   return [
     ...house.faces.map((face) => face.id),
     ...(copied ? [...Object.keys(copied.assets), ...Object.keys(copied.faces)] : []),

@@ -105,13 +105,11 @@ export async function removeTitle(id: string): Promise<Project | null> {
     await db.titles.delete(id);
     await db.files.where('title').equals(id).delete();
     await db.steps.where('title').equals(id).delete();
-    const kept = new Set<string>(await filesKept());
-    for (const row of await db.titles.toArray()) {
-      const book = readBook(row.book);
-      if (book.ok) filesOwned(book.value).forEach((asset) => kept.add(asset));
-    }
-    const unused = filesOwned(loaded.value).filter((asset) => !kept.has(asset));
-    await db.assets.bulkDelete(unused);
+    const [across, others] = [await filesKept(), (await db.titles.toArray()).map((row) => readBook(row.book))];
+    // What cannot be read may need any of the files: then all of them stay.
+    if (!across || others.some((book) => !book.ok)) return;
+    const kept = new Set([...across, ...others.flatMap((book) => (book.ok ? filesOwned(book.value) : []))]);
+    await db.assets.bulkDelete(filesOwned(loaded.value).filter((asset) => !kept.has(asset)));
   });
   return { book: loaded.value, files };
 }

@@ -19,6 +19,7 @@ import {
   artKey,
   bookThickness,
   contrastFixes,
+  coverKey,
   composePromo,
   coverRaster,
   drawingRaster,
@@ -53,9 +54,10 @@ export type CoverView = {
   readonly frames: ReadonlyMap<string, Rect>;
   readonly findings: readonly Finding[];
   readonly added: Settled['added'];
+  /** True where the cover was measured with all its pictures and fonts there. */
+  readonly whole: boolean;
 };
 
-/** The promo as the editor shows it; `doc` is the promo in the colours it is shown in. */
 /** A way to make words read, with a small picture of how it looks. */
 export type FixView = Omit<Fix, 'preview'> & { readonly bitmap: ImageBitmap };
 
@@ -66,6 +68,7 @@ export type TakenFont = Pick<FontInfo, 'name'> & {
   readonly lacks: readonly string[];
 };
 
+/** The promo as the editor shows it; `doc` is the promo in the colours it is shown in. */
 export type PromoView = {
   readonly bitmap: ImageBitmap;
   readonly frames: ReadonlyMap<string, Rect>;
@@ -162,11 +165,13 @@ const api = {
       const composition = compose(book.cover, book.brief, resources, lastAdded.added);
       const bitmap = studio.live(composition.ink, widthPx, images);
       const { frames, findings } = composition;
-      return transfer({ bitmap, thumbs: [], reports: new Map(), frames, findings, added: lastAdded.added }, [bitmap]);
+      const quickly = { thumbs: [], reports: new Map(), added: lastAdded.added, whole: false };
+      return transfer({ ...quickly, bitmap, frames, findings }, [bitmap]);
     }
     studio.rest();
-    const { settled, images } = await settledCover(book, studio, Math.max(widthPx, 800));
+    const { settled, images, whole } = await settledCover(book, studio, Math.max(widthPx, 800));
     lastAdded = { book: book.id, added: settled.added };
+    if (whole) rememberScrims(studio, coverKey(book), settled.added);
     const full = studio.paint(settled.composition.ink, Math.max(widthPx, 800), images);
     const view = shrink(full, widthPx, Math.round((widthPx * full.height) / full.width));
     const bitmap = await bitmapOf(view);
@@ -174,7 +179,7 @@ const api = {
       GLANCE_WIDTHS.map((w) => bitmapOf(shrink(full, w, Math.round((w * full.height) / full.width)))),
     );
     const { reports, findings, added } = settled;
-    return transfer({ bitmap, thumbs, reports, frames: settled.composition.frames, findings, added }, [
+    return transfer({ bitmap, thumbs, reports, frames: settled.composition.frames, findings, added, whole }, [
       bitmap,
       ...thumbs,
     ]);

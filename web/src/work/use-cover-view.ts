@@ -50,7 +50,7 @@ export function useCoverView(book: Book, widthPx: number, dragging: boolean): Li
         if (!current || !next) return;
         if (next.thumbs.length > 0) {
           measured.current = next;
-          last = { key: coverKey(book), added: next.added };
+          if (next.whole) last = { key: coverKey(book), added: next.added };
         }
         const kept = measured.current;
         setView(next.thumbs.length > 0 || !kept ? next : { ...kept, bitmap: next.bitmap, frames: next.frames });

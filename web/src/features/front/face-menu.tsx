@@ -1,4 +1,5 @@
-import type { WordsPart } from '@yosomi/core/cover';
+import { type WordsPart, setPart } from '@yosomi/core/cover';
+import type { OwnFace } from '@yosomi/core/project';
 import { FAMILIES, type FaceGroup, OWN_FACE, familyOf } from '@yosomi/core/text';
 import { useEffect } from 'react';
 import { bytesOf } from '../../persist/titles';
@@ -6,8 +7,10 @@ import { faceStyle, showFace, showFaceBytes } from '../../platform/face-preview'
 import { useFrom, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Menu } from '../../ui/menu';
+import { nameOf } from './part-names';
 import { useFontInput } from './use-font-input';
 import { useHouse } from './use-house';
+import type { On } from './use-set';
 
 const GROUPS: Record<FaceGroup, string> = {
   storied: 'For stories and poems',
@@ -23,10 +26,11 @@ const GROUPS: Record<FaceGroup, string> = {
 /** Chooses the face: shipped ones in groups by what they suit, shown in the book's own words, and a person's own. */
 export function FaceMenu(props: {
   part: WordsPart;
+  on: On;
   set(what: string, fields: Partial<WordsPart>): void;
   sample: string;
 }) {
-  const { part, set, sample } = props;
+  const { part, on, set, sample } = props;
   const faces = useFrom((b) => b.faces);
   const { house } = useHouse();
   const edit = useSession((s) => s.edit);
@@ -34,16 +38,17 @@ export function FaceMenu(props: {
   useEffect(() => {
     if (family) showFace(family.cuts[0].id);
   }, [family]);
-  const font = useFontInput((face) => set('Face', { cut: `${OWN_FACE}${face.id}`, wide: null }), sample);
+  const own = [...Object.values(faces), ...house.faces.filter((f) => !faces[f.id])];
+  /** A face of one's own comes into the title in the step that first uses it. */
+  const chooseOwn = (face: OwnFace): void =>
+    void edit(`Face of ${nameOf(part).toLowerCase()}`, (book) => {
+      book.faces[face.id] = face;
+      return on(setPart(part.id, { cut: `${OWN_FACE}${face.id}`, wide: null }))(book);
+    });
+  const font = useFontInput(chooseOwn, sample);
   const choose = (id: string): void => {
-    if (id.startsWith(OWN_FACE)) {
-      const face = house.faces.find((f) => f.id === id.slice(OWN_FACE.length));
-      if (face && !faces[face.id])
-        edit('Bring a face from the house style', (book) => {
-          book.faces[face.id] = face;
-        });
-      return set('Face', { cut: id, wide: null });
-    }
+    const face = own.find((f) => id === `${OWN_FACE}${f.id}`);
+    if (face) return chooseOwn(face);
     const next = FAMILIES.find((f) => f.id === id);
     if (!next) return;
     const heavy = (family?.cuts.find((c) => c.id === part.cut)?.weight ?? 500) >= 600;
@@ -52,7 +57,6 @@ export function FaceMenu(props: {
     const italic = next.cuts.find((c) => c.italic) ?? cut;
     set('Face', { cut: cut.id, wide: null, minor: part.minor && { ...part.minor, cut: italic.id } });
   };
-  const own = [...Object.values(faces), ...house.faces.filter((f) => !faces[f.id])];
   return (
     <>
       {font.input}

@@ -4,13 +4,11 @@ import { say, sayFault } from '../../messages/say';
 import { changeHouse } from '../../persist/keeps';
 import { saveAsset } from '../../persist/titles';
 import { bytesOfFile, stemOf } from '../../platform/files';
-import { useSession } from '../../state/session';
 import { studio } from '../../work/workers';
 
-/** A hidden input for a font file: checked and unpacked in the worker, kept with the title and the house style, then handed on. */
+/** A hidden input for a font file: checked and unpacked in the worker, kept with the house style, then handed on. */
 export function useFontInput(onTaken: (face: OwnFace) => void, words: string) {
   const ref = useRef<HTMLInputElement>(null);
-  const edit = useSession((s) => s.edit);
   const take = async (file: File): Promise<void> => {
     const taken = await studio.takeFont(await bytesOfFile(file), words);
     if (!taken.ok) return sayFault(taken.fault);
@@ -23,11 +21,8 @@ export function useFontInput(onTaken: (face: OwnFace) => void, words: string) {
       faces: [...house.faces.filter((one) => one.id !== face.id), face],
     }));
     if (!shared.ok) sayFault(shared.fault);
-    edit('Add a font', (book) => {
-      book.faces[face.id] = face;
-    });
     onTaken(face);
-    if (lacks.length > 0) say(`${face.name} lacks ${lacks.join(' ')}: those words are set in another face.`);
+    if (lacks.length > 0) say(`${face.name} lacks ${lacks.join(' ')}: such words are set in another face.`);
   };
   const input = (
     <input

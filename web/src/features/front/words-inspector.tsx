@@ -67,7 +67,7 @@ export function WordsInspector(props: {
         )}
       </Group>
       <Group title="How it is set">
-        <FaceMenu part={part} set={set} sample={words} />
+        <FaceMenu part={part} on={on} set={set} sample={words} />
         {family && family.cuts.length > 1 && (
           <Segmented
             label="Weight"
