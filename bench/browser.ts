@@ -157,6 +157,11 @@ export async function browserRows(rounds: number): Promise<Row[]> {
         unit: 'ms',
       },
       {
+        what: 'the same: of that, in the worker',
+        value: median(benches.map((b) => b.exportWorkerMs)),
+        unit: 'ms',
+      },
+      {
         what: 'longest task of the main thread while turning',
         value: median(turns.map((t) => t.longest)),
         unit: 'ms (0: none over 50)',

@@ -32,15 +32,26 @@ function finish(a: number, b: number): string {
   return (4294967296 * (2097151 & h2) + h1).toString(36).padStart(11, '0');
 }
 
-/** Key of any plain JSON value: property order does not matter. */
+/**
+ * Key of any plain JSON value: property order does not matter. What is frozen must be frozen all the way down, as the
+ * states of documents are: its text is remembered, so that an edit costs no more than the part it touched.
+ */
 export function keyOf(value: unknown): string {
   return hashText(stable(value));
 }
 
+const remembered = new WeakMap<object, string>();
+
 function stable(value: unknown): string {
   if (value === null || typeof value !== 'object') return JSON.stringify(value) ?? 'null';
-  if (Array.isArray(value)) return `[${value.map(stable).join(',')}]`;
-  const record = value as Record<string, unknown>;
+  const known = remembered.get(value);
+  if (known !== undefined) return known;
+  const text = Array.isArray(value) ? `[${value.map(stable).join(',')}]` : fields(value as Record<string, unknown>);
+  if (Object.isFrozen(value)) remembered.set(value, text);
+  return text;
+}
+
+function fields(record: Record<string, unknown>): string {
   const names = Object.keys(record)
     .filter((name) => record[name] !== undefined)
     .sort();
