@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest';
 import {
   dressJpeg,
   formatOf,
+  jpegOptions,
+  jpegStripRows,
   profileName,
   readImage,
   readJpeg,
@@ -14,7 +16,7 @@ import {
 } from '@yosomi/core/image-file';
 import { largestDifference, raster } from '@yosomi/core/pixels';
 import { apply } from '@yosomi/core/plane';
-import { decodeImage, encodeJpeg } from '@yosomi/node-kit';
+import { decodeImage, encodeJpeg, encodeStrip } from '@yosomi/node-kit';
 import { fileOf, hugePng, picturePixels, pixelsOf } from './fixtures/pictures';
 
 const picture = picturePixels(240, 160);
@@ -200,6 +202,45 @@ describe('writing a JPEG', () => {
     let most = 0;
     for (let i = 0; i < raw.length; i++) most = Math.max(most, Math.abs(raw[i] - managed[i]));
     expect(most).toBeLessThanOrEqual(2);
+  });
+});
+
+describe('a JPEG coded in strips', () => {
+  it.each([
+    [1000, 1000],
+    [1001, 1027],
+    [1600, 2560],
+  ])('%i x %i: another decoder reads it as the strips one under another', async (width, height) => {
+    const whole = picturePixels(width, height);
+    const rows = jpegStripRows(width, height);
+    expect(rows).toHaveLength(4);
+    expect(rows.reduce((a, b) => a + b)).toBe(height);
+    const joined = await encodeJpeg(whole, 88, false);
+    let from = 0;
+    const alone: Buffer[] = [];
+    const coded: Uint8Array[] = [];
+    for (const strip of rows) {
+      const data = whole.data.slice(from, (from += strip * width * 4));
+      const bytes = await encodeStrip(raster(width, strip, data), jpegOptions(88, false));
+      coded.push(bytes);
+      alone.push(await sharp(bytes).raw().toBuffer());
+    }
+    const { data, info } = await sharp(joined, { failOn: 'warning' }).raw().toBuffer({ resolveWithObject: true });
+    expect([info.width, info.height]).toEqual([width, height]);
+    expect(data.equals(Buffer.concat(alone))).toBe(true);
+    expect(joined.length).toBeLessThan(coded.reduce((sum, c) => sum + c.length, 0));
+    const atOnce = await encodeStrip(whole, jpegOptions(88, false));
+    expect(joined.length).toBeLessThan(atOnce.length * 1.005);
+    expect(readJpeg(dressJpeg(joined, 300, srgbProfile()))).toMatchObject({
+      ok: true,
+      value: { widthPx: width, heightPx: height, progressive: false, ppi: 300, profile: 'sRGB' },
+    });
+  });
+
+  it('is not cut where a restart interval could not count the blocks of a strip, nor when small', () => {
+    expect(jpegStripRows(300, 400)).toEqual([400]);
+    expect(jpegStripRows(10_000, 10_000)).toEqual([10_000]);
+    expect(jpegStripRows(4000, 4000)).toHaveLength(4);
   });
 });
 

@@ -118,6 +118,39 @@ test('the house style: colours and marks that every title has at hand', async ({
   });
 });
 
+/** Runs work on the keeps of this browser's store: reads the house, and writes it where a value is given. */
+const houseRow = (page: Page, value?: object): Promise<unknown> =>
+  page.evaluate<unknown, object | undefined>(
+    (given) =>
+      new Promise((resolve, reject) => {
+        const opening = indexedDB.open('yosomi');
+        opening.onerror = () => reject(new Error('no store'));
+        opening.onsuccess = () => {
+          const keeps = opening.result.transaction('keeps', 'readwrite').objectStore('keeps');
+          const done = given ? keeps.put({ id: 'house', value: given }) : keeps.get('house');
+          done.onsuccess = () => {
+            opening.result.close();
+            resolve(given ?? (done.result as { value: unknown }).value);
+          };
+        };
+      }),
+    value,
+  );
+
+test('a house style that a newer release wrote is left as it is', async ({ page }) => {
+  await open(page, 'Weather for Two Voices');
+  const newer = { schema: 99, name: 'Fernhollow Press', palettes: [{ night: '#101820' }] };
+  await houseRow(page, newer);
+  await page.reload();
+  await coverReady(page);
+  await page.locator('[data-surface]').focus();
+  await page.keyboard.press('Shift+H');
+  const dialog = page.getByRole('dialog', { name: 'House style' });
+  await dialog.getByRole('button', { name: 'Keep this colour' }).click();
+  await expect(page.getByText(/made by a newer Yosomi, so it was not changed/)).toBeVisible();
+  expect(await houseRow(page)).toEqual(newer);
+});
+
 test('marks and pictures from SVG: only shapes come in', async ({ page }) => {
   const b = bench(page);
   await open(page, 'Weather for Two Voices');

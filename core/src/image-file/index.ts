@@ -5,3 +5,4 @@ export { readPng, writePng } from './png';
 export { srgbProfile, profileName } from './icc';
 export { liesOnSide, uprightMap } from './exif';
 export { concat } from './bytes';
+export * from './jpeg-strips';

@@ -4,9 +4,9 @@ import { orientationOf } from './exif';
 import { profileName } from './icc';
 import type { ImageInfo } from './info';
 
-type Segment = { readonly marker: number; readonly from: number; readonly to: number };
+export type Segment = { readonly marker: number; readonly from: number; readonly to: number };
 
-const SOS = 0xda;
+export const SOS = 0xda;
 const APP0 = 0xe0;
 const APP1 = 0xe1;
 const APP2 = 0xe2;
@@ -14,7 +14,7 @@ const APP14 = 0xee;
 const COM = 0xfe;
 
 /** Marker segments from after SOI up to the start of the scan; null where the chain breaks. */
-function segments(b: Uint8Array): Segment[] | null {
+export function segments(b: Uint8Array): Segment[] | null {
   const list: Segment[] = [];
   let at = 2;
   while (at + 4 <= b.length) {
@@ -30,7 +30,7 @@ function segments(b: Uint8Array): Segment[] | null {
   return null;
 }
 
-const isFrame = (marker: number): boolean =>
+export const isFrame = (marker: number): boolean =>
   marker >= 0xc0 && marker <= 0xcf && marker !== 0xc4 && marker !== 0xc8 && marker !== 0xcc;
 
 /** Faults: `image-truncated`, `image-damaged`. */
@@ -84,7 +84,7 @@ function endsWhole(b: Uint8Array): boolean {
   return false;
 }
 
-function segment(marker: number, payload: Uint8Array): Uint8Array {
+export function segment(marker: number, payload: Uint8Array): Uint8Array {
   const length = payload.length + 2;
   return concat([Uint8Array.of(0xff, marker, length >> 8, length & 255), payload]);
 }

@@ -1,4 +1,3 @@
-import encode from '@jsquash/jpeg/encode.js';
 import {
   type Easel,
   type Images,
@@ -8,7 +7,7 @@ import {
   paint,
   sameAtBack,
 } from '@yosomi/core/ink';
-import { type Raster, flatten, raster } from '@yosomi/core/pixels';
+import { type Raster, raster } from '@yosomi/core/pixels';
 import type { Rect } from '@yosomi/core/plane';
 import type { Studio } from '@yosomi/core/recipe';
 import { OWN_FACE, Shaper, findCut, isOwnCut } from '@yosomi/core/text';
@@ -16,6 +15,7 @@ import { liesOnSide, readImage, stripMetadata, uprightMap } from '@yosomi/core/i
 import { db } from '../persist/db';
 import { fontUrl } from '../platform/font-files';
 import { fetchBytes } from '../platform/http';
+import { encodeJpeg } from './encode-jpeg';
 
 class BrowserEasel implements Easel {
   readonly canvas: OffscreenCanvas;
@@ -190,10 +190,7 @@ export class BrowserStudio implements Studio {
     return { widthPx: source.width, heightPx: source.height, source: easel.canvas };
   }
 
-  async encodeJpeg(source: Raster, quality: number, progressive: boolean): Promise<Uint8Array<ArrayBuffer>> {
-    const opaque = flatten(source, [255, 255, 255]);
-    const image = new ImageData(opaque.data, opaque.width, opaque.height);
-    const options = { quality, progressive, baseline: !progressive, auto_subsample: false, chroma_subsample: 1 };
-    return new Uint8Array((await encode(image, options)) as ArrayBuffer);
+  encodeJpeg(source: Raster, quality: number, progressive: boolean): Promise<Uint8Array<ArrayBuffer>> {
+    return encodeJpeg(source, quality, progressive);
   }
 }
