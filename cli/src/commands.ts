@@ -1,16 +1,24 @@
 import { join } from 'node:path';
 import { type Finding, type Result, fail, ok } from '@yosomi/core/base';
 import { emptyBrief } from '@yosomi/core/book';
-import { cropShare, finishedCover } from '@yosomi/core/compose';
+import { finishedCover } from '@yosomi/core/compose';
 import { checkEpub } from '@yosomi/core/ebook';
 import { readImage, writePng } from '@yosomi/core/image-file';
-import { image } from '@yosomi/core/ink';
-import { FINAL, Scene, defaultScene, render, spineThickness } from '@yosomi/core/mockup';
-import { type Raster, flatten, hasTransparency } from '@yosomi/core/pixels';
-import { type Book, newBook, packProject } from '@yosomi/core/project';
-import { type Art, artFrom, ebookFile, stageOf, storeImage, texturesOf, verdictOf } from '@yosomi/core/recipe';
+import { FINAL, type Scene, type Thing, defaultScene, readScene, render, spineThickness } from '@yosomi/core/mockup';
+import { flatten } from '@yosomi/core/pixels';
+import { type Asset, type Book, assetId, newBook, packProject } from '@yosomi/core/project';
+import {
+  ebookFile,
+  noOthers,
+  onGround,
+  sceneArt,
+  sceneTextures,
+  stageOf,
+  storeImage,
+  verdictOf,
+} from '@yosomi/core/recipe';
 import { PROFILES, type Profile, checkImage, findProfile } from '@yosomi/core/stores';
-import { NodeStudio, demoProjects, imageOfRaster, paintRaster } from '@yosomi/node-kit';
+import { NodeStudio, demoProjects } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
 import { makeFolder, readBytes, readPicture, readProject, writeAll, writeBytes } from './files';
 
@@ -90,68 +98,64 @@ const mockup: Command = {
     if (!height.ok) return height;
     const out = flag(args, 'out');
     if (!out.ok) return out;
-    const scene = readScene(args.flags.get('scene'));
+    const scene = sceneFlag(args.flags.get('scene'));
     if (!scene.ok) return scene;
-    const front = await readPicture(frontFile.value);
-    if (!front.ok) return front;
-    const pixels = front.value.raster;
-    const opaque = hasTransparency(pixels) ? flatten(pixels, WHITE) : pixels;
-    const spine = await artFlag(args, 'spine');
-    if (!spine.ok) return spine;
-    const back = await artFlag(args, 'back');
-    if (!back.ok) return back;
-    // A spine that is given says how thick the book is; otherwise a book of common thickness stands.
-    const given = spine.value;
-    const thicknessMm = scene.value.object.thicknessMm ?? (given ? spineThickness(given.width, given.height) : null);
-    const stood: Scene = { ...scene.value, object: { ...scene.value.object, thicknessMm } };
-    const blank = finishedCover('front', pixels.width, pixels.height);
-    const base = newBook('mockup', 'urn:yosomi:mockup', '2026-01-01T00:00:00Z', blank, blank);
-    const book: Book = { ...base, brief: emptyBrief, scene: stood };
-    const made = await artFrom(opaque, book, new NodeStudio(new Map()));
-    const art: Art = {
-      front: made.front,
-      spine: given ? fillFrame(given, made.spine) : made.spine,
-      back: back.value ? fillFrame(back.value, made.back) : made.back,
+    const files = new Map<string, Uint8Array>();
+    const assets: Record<string, Asset> = {};
+    const take = async (name: string, file: string): Promise<Result<Asset>> => {
+      const read = await readPicture(file);
+      if (!read.ok) return read;
+      const { width, height } = read.value.raster;
+      const bytes = writePng(flatten(read.value.raster, WHITE), 72);
+      const asset: Asset = { id: assetId(bytes), format: 'png', widthPx: width, heightPx: height, name };
+      files.set(asset.id, bytes);
+      assets[asset.id] = asset;
+      return ok(asset);
     };
+    const front = await take('front', frontFile.value);
+    if (!front.ok) return front;
+    const sides: Record<string, Asset> = {};
+    for (const side of ['spine', 'back']) {
+      const file = args.flags.get(side);
+      const asset = file === undefined ? null : await take(side, file);
+      if (asset && !asset.ok) return asset;
+      if (asset?.ok) sides[side] = asset.value;
+    }
+    const { spine, back } = sides;
+    const cover = finishedCover(front.value.id, front.value.widthPx, front.value.heightPx);
+    const [first, ...others] = scene.value.things;
+    // A spine that is given says how thick the book is; otherwise a book of common thickness stands.
+    const typed = 'thicknessMm' in first.object ? first.object.thicknessMm : null;
+    const thick = spine && 'thicknessMm' in first.object && typed === null;
+    const object = thick ? { ...first.object, thicknessMm: spineThickness(spine.widthPx, spine.heightPx) } : first.object;
+    const thing: Thing = { ...first, object, spine: spine?.id ?? null, back: back?.id ?? null };
+    const stood: Scene = { ...scene.value, things: [thing, ...others] };
+    const base = newBook('mockup', 'urn:yosomi:mockup', '2026-01-01T00:00:00Z', cover, cover);
+    const book: Book = { ...base, brief: emptyBrief, scene: stood, assets };
+    const studio = new NodeStudio(files);
     const stage = stageOf(book, stood, width.value, height.value);
-    const picture = render(stage, texturesOf(book, art), FINAL);
-    if (!picture) throw new Error('render was not cancelled');
-    const files: [string, Uint8Array | string][] = [[out.value, writePng(picture, 72)]];
+    const textures = sceneTextures(await sceneArt(book, stood, noOthers, studio));
+    const things = render(stage, textures, FINAL);
+    if (!things) throw new Error('render was not cancelled');
+    const picture = await onGround(things, book, stood, studio);
+    const made: [string, Uint8Array | string][] = [[out.value, writePng(picture, 72)]];
     const report = args.flags.get('report');
-    const json = JSON.stringify({ width: width.value, height: height.value, faces: stage.faces }, null, 2);
-    if (report !== undefined) files.push([report, `${json}\n`]);
-    const written = writeAll(files);
+    const [faces] = stage.faces;
+    const json = JSON.stringify({ width: width.value, height: height.value, faces, things: stage.faces }, null, 2);
+    if (report !== undefined) made.push([report, `${json}\n`]);
+    const written = writeAll(made);
     return written.ok ? done() : written;
   },
-};
+}; // prettier-ignore
 
 const WHITE = [255, 255, 255] as const;
 
-/** A picture named by a flag, on white; null where the flag is not given. */
-async function artFlag(args: Arguments, name: string): Promise<Result<Raster | null>> {
-  const file = args.flags.get(name);
-  if (file === undefined) return ok(null);
-  const picture = await readPicture(file);
-  return picture.ok ? ok(flatten(picture.value.raster, WHITE)) : picture;
-}
-
-/** Art in the ratio of its face, cut where it is too wide or too high, never stretched. */
-function fillFrame(art: Raster, face: Raster): Raster {
-  const frame = { x: 0, y: 0, width: art.width, height: (art.width * face.height) / face.width };
-  const from = cropShare({ widthPx: art.width, heightPx: art.height }, frame, { x: 0.5, y: 0.5 }, 1);
-  const ink = { widthPx: frame.width, heightPx: frame.height, items: [image('art', from, frame)] };
-  return paintRaster(ink, art.width, new Map([['art', imageOfRaster(art)]]));
-}
-
-function readScene(file: string | undefined): Result<Scene> {
+function sceneFlag(file: string | undefined): Result<Scene> {
   if (file === undefined) return ok(defaultScene);
   const bytes = readBytes(file);
   if (!bytes.ok) return bytes;
   try {
-    const parsed = Scene.safeParse(JSON.parse(new TextDecoder().decode(bytes.value)));
-    return parsed.success
-      ? ok(parsed.data)
-      : fail('scene-wrong', { where: parsed.error.issues[0]?.path.join('.') || 'document' });
+    return readScene(JSON.parse(new TextDecoder().decode(bytes.value)));
   } catch {
     return fail('scene-wrong', { where: 'no JSON' });
   }

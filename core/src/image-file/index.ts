@@ -6,3 +6,4 @@ export { srgbProfile, profileName } from './icc';
 export { liesOnSide, uprightMap } from './exif';
 export { concat } from './bytes';
 export * from './jpeg-strips';
+export * from './open-raster';

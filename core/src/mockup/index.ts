@@ -1,5 +1,5 @@
 export * from './scene';
-export * from './mockup';
 export * from './models';
+export * from './arrange';
 export * from './light';
 export * from './trace';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Brief, emptyBrief } from '../book';
 import { Area, CurveNode, Doc, type Fill, type Part } from '../cover';
-import { Scene, defaultScene } from '../mockup';
+import { Scene, assetsOf, defaultScene } from '../mockup';
 
 /** A picture a title uses, stored upright; its bytes are kept beside the document under the same id (their hash). */
 export const Asset = z.object({
@@ -55,7 +55,7 @@ export const Sibling = z.object({
 export type Sibling = z.infer<typeof Sibling>;
 
 export const MOST_VERSIONS = 60;
-export const BOOK_SCHEMA = 2;
+export const BOOK_SCHEMA = 3;
 
 /** Everything known of one title. The flat cover is the source; mockup, promo and files hold only how they are made from it. */
 export const Book = z.object({
@@ -108,10 +108,10 @@ export function picturesOf(parts: readonly Part[]): string[] {
   return [...new Set(ids)];
 }
 
-/** Ids of the pictures that the cover, its kept versions and the promo draw. */
+/** Ids of the pictures that the cover, its kept versions, the scene and the promo show. */
 export function assetsInUse(book: Book): string[] {
   const docs = [book.cover, book.promo, ...book.versions.map((v) => v.cover)];
-  return picturesOf(docs.flatMap((doc) => Object.values(doc.parts)));
+  return [...new Set([...picturesOf(docs.flatMap((doc) => Object.values(doc.parts))), ...assetsOf(book.scene)])];
 }
 
 /** Ids of all files that belong to a title: pictures in use and its own faces. */

@@ -10,10 +10,14 @@ import { BEST_QUALITY, type Profile, checkImage, findProfile, fitQuality } from 
 import { coverAt, coverKey, coverRaster } from './cover';
 import { gather } from './gather';
 import { mockupKey } from './mockup';
+import { type Others, noOthers } from './scene-art';
 import { promoKey } from './promo';
 import { MEASURE_PX } from './settle';
 import { siblingFor } from './sibling';
 import type { Studio } from './studio';
+
+export const PRINT_PPI = 300;
+const SCREEN_PPI = 72;
 
 /** One file that leaves the house. `key` is equal as long as the file would be equal. */
 export type Deliverable = {
@@ -33,15 +37,11 @@ export type Delivered = {
   readonly findings: readonly Finding[];
 };
 
-export const MOCKUP_PX = 2000;
-export const PRINT_PPI = 300;
-const SCREEN_PPI = 72;
-
 /** File name of a deliverable: title and what it is, safe everywhere. */
 const fileName = (book: Book, what: string, ending: string): string => `${slug(book.brief.title)}-${what}.${ending}`;
 
-/** Everything that can be made of a title as it is now. */
-export function deliverables(book: Book): Deliverable[] {
+/** Everything that can be made of a title as it is now; `others` are other titles that its scene shows. */
+export function deliverables(book: Book, others: Others = noOthers): Deliverable[] {
   const list: Deliverable[] = [];
   for (const id of book.brief.stores) {
     const profile = findProfile(id);
@@ -81,16 +81,16 @@ export function deliverables(book: Book): Deliverable[] {
     heightPx: book.cover.heightPx,
     key: keyOf({ cover: coverKey(book), brief: book.brief, page: 1 }),
   });
-  const size = { widthPx: MOCKUP_PX, heightPx: MOCKUP_PX };
+  const size = book.scene.frame;
   list.push({
     id: 'mockup',
     kind: 'mockup',
     store: null,
     label: book.scene.ground.kind === 'clear' ? 'Mockup on a clear ground' : 'Mockup',
-    fileName: fileName(book, `mockup-${MOCKUP_PX}`, 'png'),
+    fileName: fileName(book, `mockup-${size.widthPx}x${size.heightPx}`, 'png'),
     format: 'PNG',
     ...size,
-    key: mockupKey(book, size),
+    key: mockupKey(book, size, book.scene, others),
   });
   list.push({
     id: 'promo',
@@ -101,7 +101,7 @@ export function deliverables(book: Book): Deliverable[] {
     format: 'PNG',
     widthPx: book.promo.widthPx,
     heightPx: book.promo.heightPx,
-    key: promoKey(book),
+    key: promoKey(book, others),
   });
   return list;
 }

@@ -4,6 +4,7 @@ export * from './deliverables';
 export * from './fixes';
 export * from './gather';
 export * from './mockup';
+export * from './scene-art';
 export * from './promo';
 export * from './settle';
 export * from './sibling';

@@ -1,63 +1,78 @@
 import { keyOf } from '../base';
-import { thicknessMm } from '../book';
-import { composeBack, composeSpine, edgeColours, spineNeeds } from '../compose';
-import { type Scene, type Stage, type Textures, modelOf, paperbackTextures, spineSize, stage } from '../mockup';
+import { composeSpine, cropShare, edgeColours, edgePaint, spineNeeds } from '../compose';
+import { type Images, type Ink, type InkItem, fill, flat, image } from '../ink';
+import { FINAL, type Quality, type Scene, type Stage, stage } from '../mockup';
 import type { Raster } from '../pixels';
+import { rectPath } from '../plane';
 import type { Book } from '../project';
 import { coverKey, coverRaster } from './cover';
+import { type Others, noOthers, subjectsOf, titleOn } from './scene-art';
 import type { Studio } from './studio';
 
-/** Width of the art that a mockup is textured with. */
-export const ART_WIDTH = 1600;
+/** Key of all the art on a scene's things: the covers, and what spines, backs and the things' shapes take from the briefs. */
+export const artKey = (book: Book, scene: Scene = book.scene, others: Others = noOthers): string =>
+  keyOf(
+    scene.things.map(({ object, art, fit, surface, spine, back }) => {
+      const title = titleOn(book, art, others);
+      return { object, art, fit, surface, spine, back, cover: coverKey(title), pages: title.brief.pageCount };
+    }),
+  );
 
-export type Art = { readonly front: Raster; readonly spine: Raster; readonly back: Raster };
+type Size = { readonly widthPx: number; readonly heightPx: number };
 
-export const bookThickness = (book: Book): number => book.scene.object.thicknessMm ?? thicknessMm(book.brief.pageCount);
+export const mockupKey = (book: Book, size: Size, scene: Scene = book.scene, others: Others = noOthers): string =>
+  keyOf({ art: artKey(book, scene, others), scene, size, renderer: 2 });
 
-/** Key of the art on a mockup: the cover, and what spine and back take from the brief. */
-export const artKey = (book: Book): string => keyOf({ cover: coverKey(book), thickness: bookThickness(book) });
+export const stageOf = (
+  book: Book,
+  scene: Scene,
+  widthPx: number,
+  heightPx: number,
+  others: Others = noOthers,
+  quality: Quality = FINAL,
+): Stage => stage(scene, subjectsOf(book, scene, others), widthPx, heightPx, quality);
 
-export const mockupKey = (book: Book, size: { widthPx: number; heightPx: number }, scene: Scene = book.scene): string =>
-  keyOf({ art: artKey(book), scene, size, renderer: 1 });
-
-/** Front, spine and back as pixels; spine and back are made from the front. */
-export async function mockupArt(book: Book, studio: Studio): Promise<Art> {
-  const front = await coverRaster(book, Math.min(ART_WIDTH, Math.max(book.cover.widthPx, 800)), studio);
-  return artFrom(front, book, studio);
+/** A picture of the things on the ground of their scene; on a clear ground it is left as it is. */
+export async function onGround(things: Raster, book: Book, scene: Scene, studio: Studio): Promise<Raster> {
+  const { width, height } = things;
+  const ground = await groundInk(book, scene, { widthPx: width, heightPx: height }, studio);
+  if (!ground) return things;
+  const whole = { x: 0, y: 0, width, height };
+  const items = [...ground.ink.items, image('things', { x: 0, y: 0, width: 1, height: 1 }, whole)];
+  const images: Images = new Map([...ground.images, ['things', studio.imageOf(things)]]);
+  return studio.paint({ ...ground.ink, items }, width, images);
 }
 
-/** Spine and back for a front that is there already. */
-export async function artFrom(front: Raster, book: Book, studio: Studio): Promise<Art> {
-  await studio.loadFonts(spineNeeds(book.cover));
-  const edge = edgeColours(front, 'left');
-  const size = spineSize(front.height, bookThickness(book));
-  const spine = composeSpine(book.cover, book.brief, studio.shaper, edge, size);
-  // The back has few words and is rarely seen: half the pixels do.
-  const half = { widthPx: Math.ceil(front.width / 2), heightPx: Math.ceil(front.height / 2) };
-  const back = composeBack(book.cover, book.brief, studio.shaper, edge, half);
-  return {
-    front,
-    spine: studio.paint(spine, spine.widthPx, new Map()),
-    back: studio.paint(back, back.widthPx, new Map()),
-  };
+/** What the things stand before; null for nothing. A picture that is missing leaves a plain grey. */
+export async function groundInk(
+  book: Book,
+  scene: Scene,
+  { widthPx, heightPx }: Size,
+  studio: Studio,
+): Promise<{ ink: Ink; images: Images } | null> {
+  const { ground } = scene;
+  const whole = { x: 0, y: 0, width: widthPx, height: heightPx };
+  const made = (item: InkItem, images: Images = new Map()) => ({ ink: { widthPx, heightPx, items: [item] }, images });
+  switch (ground.kind) {
+    case 'clear':
+      return null;
+    case 'colour':
+      return made(fill(rectPath(whole), flat(ground.colour)));
+    case 'gradient':
+      return made(fill(rectPath(whole), edgePaint([ground.top, ground.foot], heightPx)));
+    case 'picture': {
+      const found = book.assets[ground.asset] ? await studio.picture(ground.asset) : null;
+      if (!found) return made(fill(rectPath(whole), flat('#c9cac8')));
+      const share = cropShare(found, whole, { x: 0.5, y: 0.5 }, 1);
+      return made(image('ground', share, whole), new Map([['ground', found]]));
+    }
+  }
 }
 
 /** The spine for a strip of the interface: any ratio, with room for a mark at its head. */
-export async function spineStrip(
-  book: Book,
-  size: { widthPx: number; heightPx: number },
-  head: number,
-  studio: Studio,
-): Promise<Raster> {
+export async function spineStrip(book: Book, size: Size, head: number, studio: Studio): Promise<Raster> {
   await studio.loadFonts(spineNeeds(book.cover));
   const edge = edgeColours(await coverRaster(book, 200, studio), 'left');
   const ink = composeSpine(book.cover, book.brief, studio.shaper, edge, size, head);
   return studio.paint(ink, ink.widthPx, new Map());
 }
-
-export function stageOf(book: Book, scene: Scene, widthPx: number, heightPx: number): Stage {
-  return stage(scene, modelOf(scene, book.cover, book.brief.pageCount), widthPx, heightPx);
-}
-
-export const texturesOf = (book: Book, art: Art): Textures =>
-  paperbackTextures(art, bookThickness(book), book.brief.pageCount);

@@ -10,6 +10,7 @@ import { dressPromo, promoColours } from '../promo';
 import { coverRaster } from './cover';
 import { gather } from './gather';
 import { mockupKey } from './mockup';
+import { type Others, noOthers } from './scene-art';
 import type { Studio } from './studio';
 
 /** The mockup as promos place it: traced once, on nothing, in the proportions of its frame. */
@@ -23,13 +24,13 @@ export function promoMockup(book: Book): { scene: Scene; widthPx: number; height
   };
 }
 
-export const promoKey = (book: Book): string => {
+export const promoKey = (book: Book, others: Others = noOthers): string => {
   const { scene, widthPx, heightPx } = promoMockup(book);
   return keyOf({
     promo: book.promo,
     follows: book.promoFollows,
     brief: book.brief,
-    mockup: mockupKey(book, { widthPx, heightPx }, scene),
+    mockup: mockupKey(book, { widthPx, heightPx }, scene, others),
   });
 };
 

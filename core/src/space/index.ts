@@ -1,2 +1,3 @@
 export * from './vec3';
 export * from './camera';
+export * from './rigid';

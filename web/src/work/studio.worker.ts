@@ -3,7 +3,14 @@ import { type Finding, type Result, fail, ok } from '@yosomi/core/base';
 import { type Hex, type Scheme, hexOf, palette, schemesAround, schemesFrom } from '@yosomi/core/colour';
 import { type Busyness, type QuietPlace, busyness, compose, quietestPlace } from '@yosomi/core/compose';
 import { GLANCE_WIDTHS } from '@yosomi/core/glance';
-import { type ImageInfo, formatOf, readImage, stripMetadata } from '@yosomi/core/image-file';
+import {
+  type ImageInfo,
+  type RasterLayer,
+  formatOf,
+  openRaster,
+  readImage,
+  stripMetadata,
+} from '@yosomi/core/image-file';
 import type { Doc } from '@yosomi/core/cover';
 import { type FontInfo, readFontFile } from '@yosomi/core/text';
 import { type Drawing, type TraceOptions, readSvg, traceRaster } from '@yosomi/core/vector';
@@ -17,16 +24,20 @@ import {
   type Start,
   type WordsReport,
   artKey,
-  bookThickness,
   contrastFixes,
   coverKey,
   composePromo,
   coverRaster,
   drawingRaster,
   ebookFile,
+  type Others,
   gather,
+  groundInk,
   jpegFile,
-  mockupArt,
+  onGround,
+  sceneArt,
+  sceneTextures,
+  stageOf,
   pdfFile,
   pngFile,
   promoRaster,
@@ -37,6 +48,7 @@ import {
   startFromPicture,
   storeImage,
 } from '@yosomi/core/recipe';
+import { PREVIEW, type Quality, type Scene, render } from '@yosomi/core/mockup';
 import { findProfile } from '@yosomi/core/stores';
 import { type Remote, expose, transfer, wrap } from 'comlink';
 import { BrowserStudio, decodeUpright } from './browser-studio';
@@ -107,6 +119,13 @@ async function underWords(book: Book): Promise<Raster> {
 }
 const QUIET_PX = 256;
 const QUIET_COLUMNS = 24;
+
+/** A thumbnail: few samples are enough, edges still smooth. */
+const THUMB: Quality = { ...PREVIEW, coverage: 4, taps: 4, shadowStep: 4 };
+
+function withOthers(input: Book, shown: readonly Book[]): { book: Book; others: Others } {
+  return { book: Book.parse(input), others: new Map(shown.map((one) => [one.id, Book.parse(one)])) };
+}
 
 const api = {
   /** Checks, strips and decodes a picture file. */
@@ -319,10 +338,32 @@ const api = {
   },
 
   /** Makes the art of a mockup and hands it to every tracer under its key. */
-  async sendArt(input: Book): Promise<void> {
-    const book = Book.parse(input);
-    const art = await mockupArt(book, studio);
-    await Promise.all(tracers.map((t) => t.load(artKey(book), art, bookThickness(book), book.brief.pageCount)));
+  async sendArt(input: Book, scene: Scene, shown: readonly Book[]): Promise<void> {
+    const { book, others } = withOthers(input, shown);
+    const art = await sceneArt(book, scene, others, studio);
+    await Promise.all(tracers.map((t) => t.load(artKey(book, scene, others), art)));
+  },
+
+  /** A small picture of a scene on its ground. */
+  async sceneThumb(input: Book, scene: Scene, shown: readonly Book[], px: number): Promise<ImageBitmap> {
+    const { book, others } = withOthers(input, shown);
+    const textures = sceneTextures(await sceneArt(book, scene, others, studio, 300));
+    const things = render(stageOf(book, scene, px, px, others, THUMB), textures, THUMB);
+    if (!things) throw new Error('render was not cancelled');
+    const bitmap = await bitmapOf(await onGround(things, book, scene, studio));
+    return transfer(bitmap, [bitmap]);
+  },
+
+  /** Traced things on the ground of their scene. */
+  onGround: (things: Raster, input: Book, scene: Scene): Promise<Raster> =>
+    onGround(things, Book.parse(input), scene, studio),
+
+  /** The ground of a scene alone; null where it is clear. */
+  async groundBitmap(input: Book, scene: Scene, widthPx: number, heightPx: number): Promise<ImageBitmap | null> {
+    const ground = await groundInk(Book.parse(input), scene, { widthPx, heightPx }, studio);
+    if (!ground) return null;
+    const bitmap = await bitmapOf(studio.paint(ground.ink, widthPx, ground.images));
+    return transfer(bitmap, [bitmap]);
   },
 
   async spineBitmap(input: Book, widthPx: number, heightPx: number, head: number): Promise<ImageBitmap> {
@@ -346,6 +387,17 @@ const api = {
   png: (pixels: Raster, clear: boolean): Result<Delivered> => pngFile(pixels, clear),
 
   jpeg: (pixels: Raster): Promise<Uint8Array<ArrayBuffer>> => jpegFile(pixels, studio),
+
+  /** Lossy, transparent where the picture is; null where this browser cannot write the format. */
+  async webp(pixels: Raster): Promise<Uint8Array<ArrayBuffer> | null> {
+    const canvas = new OffscreenCanvas(pixels.width, pixels.height);
+    canvas.getContext('2d')?.putImageData(new ImageData(pixels.data, pixels.width, pixels.height), 0, 0);
+    const blob = await canvas.convertToBlob({ type: 'image/webp', quality: 0.92 });
+    return blob.type === 'image/webp' ? new Uint8Array(await blob.arrayBuffer()) : null;
+  },
+
+  /** Layers apart, in one OpenRaster file. */
+  openRaster: (layers: readonly RasterLayer[], merged: Raster): Uint8Array<ArrayBuffer> => openRaster(layers, merged),
 
   /** `known` is what the screen has measured of a cover; it is used if it is this one. */
   async storeImage(input: Book, store: string, known: { key: string; added: Settled['added'] } | null) {

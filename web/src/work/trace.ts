@@ -1,18 +1,18 @@
-import { BAND, FINAL, PREVIEW, type Quality, type Scene, bands } from '@yosomi/core/mockup';
+import { BAND, FINAL, type Layers, PREVIEW, type Quality, type Scene, bands } from '@yosomi/core/mockup';
 import { type Raster, raster } from '@yosomi/core/pixels';
 import type { Book } from '@yosomi/core/project';
-import { artKey } from '@yosomi/core/recipe';
+import { type Others, artKey, noOthers, subjectsOf } from '@yosomi/core/recipe';
 import type { TraceJob } from './tracer.worker';
 import { studio, tracers } from './workers';
 
 let loaded: { key: string; ready: Promise<void> } | null = null;
 
-/** Makes the art and hands it to every tracer, once for each state of the cover. */
-export function loadArt(book: Book): Promise<void> {
-  const key = artKey(book);
+/** Makes the art of a scene and hands it to every tracer, once for each state of what it shows. */
+export function loadArt(book: Book, scene: Scene, others: Others): Promise<void> {
+  const key = artKey(book, scene, others);
   if (loaded?.key !== key) {
     tracers();
-    const ready = studio.sendArt(book);
+    const ready = studio.sendArt(book, scene, [...others.values()]);
     loaded = { key, ready };
     ready.catch(() => {
       if (loaded?.key === key) loaded = null;
@@ -21,20 +21,13 @@ export function loadArt(book: Book): Promise<void> {
   return loaded.ready;
 }
 
-export function traceJob(book: Book, scene: Scene, widthPx: number, heightPx: number): TraceJob {
-  const { widthPx: w, heightPx: h } = book.cover;
-  return {
-    artKey: artKey(book),
-    scene,
-    front: { widthPx: w, heightPx: h },
-    pageCount: book.brief.pageCount,
-    widthPx,
-    heightPx,
-  };
+export function traceJob(book: Book, scene: Scene, others: Others, widthPx: number, heightPx: number): TraceJob {
+  return { artKey: artKey(book, scene, others), scene, subjects: subjectsOf(book, scene, others), widthPx, heightPx };
 }
 
 export type TraceOptions = {
   readonly signal?: AbortSignal;
+  readonly layers?: Layers;
   readonly onBand?: (rows: Uint8ClampedArray<ArrayBuffer>, y0: number) => void;
   readonly onProgress?: (done: number) => void;
 };
@@ -51,7 +44,7 @@ export async function trace(job: TraceJob, quality: Quality, options: TraceOptio
     workers.map(async (worker) => {
       while (next < rows.length && !broken && !options.signal?.aborted) {
         const [y0, y1] = rows[next++];
-        const band = await worker.band(job, y0, y1, quality);
+        const band = await worker.band(job, y0, y1, quality, options.layers ?? null);
         if (!band) {
           broken = true;
           return;
@@ -72,16 +65,22 @@ function evenBands(height: number, count: number): [number, number][] {
   return Array.from({ length: Math.ceil(height / step) }, (_, i) => [i * step, Math.min(height, (i + 1) * step)]);
 }
 
-/** Makes sure of the art, then traces; tries once more where the art changed in between. */
+/** The thing under a point of the picture; null where there is none. */
+export async function thingAt(job: TraceJob, x: number, y: number): Promise<number | null> {
+  return tracers()[0].thingAt(job, x, y);
+}
+
+/** The things of a scene on nothing. Makes sure of the art first. */
 export async function traceBook(
   book: Book,
   scene: Scene,
   size: { widthPx: number; heightPx: number },
   quality: Quality,
-  options: TraceOptions = {},
+  options: TraceOptions & { readonly others?: Others } = {},
 ): Promise<Raster | null> {
-  await loadArt(book);
-  return trace(traceJob(book, scene, size.widthPx, size.heightPx), quality, options);
+  const others = options.others ?? noOthers;
+  await loadArt(book, scene, others);
+  return trace(traceJob(book, scene, others, size.widthPx, size.heightPx), quality, options);
 }
 
 export { FINAL, PREVIEW };

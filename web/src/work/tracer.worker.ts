@@ -1,23 +1,24 @@
 import { keyOf } from '@yosomi/core/base';
 import {
+  FINAL,
+  type Layers,
   type Quality,
   type Scene,
   type Stage,
   type Textures,
-  modelOf,
-  paperbackTextures,
+  type ThingSubject,
   renderBand,
   stage,
+  thingUnder,
 } from '@yosomi/core/mockup';
-import type { Art } from '@yosomi/core/recipe';
+import { type SceneArt, sceneTextures } from '@yosomi/core/recipe';
 import { expose, transfer } from 'comlink';
 
 /** What a band is cut from. `artKey` names art that was loaded before. */
 export type TraceJob = {
   readonly artKey: string;
   readonly scene: Scene;
-  readonly front: { readonly widthPx: number; readonly heightPx: number };
-  readonly pageCount: number | null;
+  readonly subjects: readonly ThingSubject[];
   readonly widthPx: number;
   readonly heightPx: number;
 };
@@ -25,11 +26,10 @@ export type TraceJob = {
 let art: { key: string; textures: Textures } | null = null;
 let staged: { key: string; stage: Stage } | null = null;
 
-function stageFor(job: TraceJob, strips: number): Stage {
+function stageFor(job: TraceJob, { strips, cells }: Quality): Stage {
   const key = keyOf({ job, strips });
   if (staged?.key !== key) {
-    const { scene, front, pageCount, widthPx, heightPx } = job;
-    staged = { key, stage: stage(scene, modelOf(scene, front, pageCount, strips), widthPx, heightPx) };
+    staged = { key, stage: stage(job.scene, job.subjects, job.widthPx, job.heightPx, { strips, cells }) };
   }
   return staged.stage;
 }
@@ -40,16 +40,24 @@ const api = {
     expose(api, port);
   },
 
-  load(key: string, pictures: Art, thicknessMm: number, pageCount: number | null): void {
-    art = { key, textures: paperbackTextures(pictures, thicknessMm, pageCount) };
+  load(key: string, made: SceneArt): void {
+    art = { key, textures: sceneTextures(made) };
   },
 
   /** Rows y0..y1 of the picture; null where other art has been loaded meanwhile. */
-  band(job: TraceJob, y0: number, y1: number, quality: Quality): Uint8ClampedArray<ArrayBuffer> | null {
+  band(
+    job: TraceJob,
+    y0: number,
+    y1: number,
+    quality: Quality,
+    layers: Layers | null,
+  ): Uint8ClampedArray<ArrayBuffer> | null {
     if (art?.key !== job.artKey) return null;
-    const rows = renderBand(stageFor(job, quality.strips), art.textures, y0, y1, quality);
+    const rows = renderBand(stageFor(job, quality), art.textures, y0, y1, quality, layers ?? undefined);
     return transfer(rows, [rows.buffer]);
   },
+
+  thingAt: (job: TraceJob, x: number, y: number): number | null => thingUnder(stageFor(job, FINAL), x, y),
 };
 
 export type TracerApi = typeof api;

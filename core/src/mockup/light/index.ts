@@ -1,2 +1,4 @@
-export * from './shadow';
+export * from './area-light';
+export * from './occluder';
+export * from './occlusion';
 export * from './shade';

@@ -1,3 +1,7 @@
 export * from './model';
-export * from './paperback';
+export { COARSE, SMOOTH } from './bound';
+export * from './make';
+export { boxSolid, prismOfCircle, prismSolid } from './draft';
 export * from './pages';
+export * from './paper';
+export { CASE_BOARD_MM } from './boxes';

@@ -1,43 +1,51 @@
-import { rgbOf } from '../../colour';
-import { ENCODED_OF } from '../../pixels';
-import { COARSE, type FaceName, SMOOTH } from '../models';
-import { type ShadowGrid, shadowGrid } from './ground-shadow';
-import { type Facet, ROWS, type Stage } from './stage';
+import { COARSE, SMOOTH } from '../models';
+import type { Facet } from './facet';
+import { type ShadowGrid, shadowGrid } from './ground';
+import type { Painted, Stage } from './stage';
 import { type Texture, addSample } from './texture';
+import type { Tones } from './tones';
 
 export type Quality = {
   /** Grid step of the shadow, px. */
   readonly shadowStep: number;
+  /** Whether the shadow is computed for each pixel where it is steep. */
+  readonly refined: boolean;
   /** Most texture taps along each side of a pixel's footprint. */
   readonly taps: number;
   /** Coverage samples along each side of an edge pixel. */
   readonly coverage: number;
-  /** Strips of rounded faces. */
+  /** Strips of rounded faces, and cells of a face's light where things shade each other. */
   readonly strips: number;
+  readonly cells: number;
 };
-export const PREVIEW: Quality = { shadowStep: 8, taps: 1, coverage: 3, strips: COARSE };
-export const FINAL: Quality = { shadowStep: 4, taps: 8, coverage: 8, strips: SMOOTH };
+export const PREVIEW: Quality = { shadowStep: 8, refined: false, taps: 1, coverage: 3, strips: COARSE, cells: 10 };
+export const FINAL: Quality = { shadowStep: 4, refined: true, taps: 8, coverage: 8, strips: SMOOTH, cells: 64 };
 
-export type Textures = ReadonlyMap<FaceName, Texture>;
+/** Textures by the keys of looks. */
+export type Textures = ReadonlyMap<string, Texture>;
+
+/** What is drawn of a scene. */
+export type Layers = { readonly things: boolean; readonly reflection: boolean; readonly shadow: boolean };
+export const ALL_LAYERS: Layers = { things: true, reflection: true, shadow: true };
 
 const TILE = 32;
 /** A pixel whose centre is farther than this from every edge is wholly in or wholly out. */
 const REACH = 0.7072;
-/** Linear light of a face that no art was given for: unprinted paper. */
-const PAPER = 52_000;
+/** Linear light of a face whose art is missing: unprinted paper. */
+const PAPER: readonly [number, number, number] = [52_000, 52_000, 52_000];
 
 /** A facet with what it is textured with, looked up once a band. */
-type Lit = { readonly facet: Facet; readonly texture: Texture | null; readonly profile: Float32Array | null };
+type Lit = Omit<Painted, 'texture' | 'colour'> & { readonly texture: Texture | null; readonly colour: readonly [number, number, number] }; // prettier-ignore
 
 /**
- * Buffers of one band: linear premultiplied RGB (0..65535) and coverage of a tile, and for an edge pixel each
- * candidate's hits and the sums of their places.
+ * Buffers of one band: linear premultiplied RGB (0..65535) and coverage of a tile for the things and for their mirror,
+ * and for an edge pixel each candidate's hits and the sums of their places.
  */
-type Scratch = { sum: Float32Array; hits: Int32Array; sx: Float64Array; sy: Float64Array };
+type Scratch = { sum: Float32Array; mirror: Float32Array; hits: Int32Array; sx: Float64Array; sy: Float64Array };
 
 /**
- * Renders output rows y0..y1 as straight-alpha sRGB bytes. Pure: bands can be made anywhere in any order and put
- * together without a seam.
+ * Renders output rows y0..y1 as straight-alpha sRGB bytes on nothing. Pure: bands can be made anywhere in any order and
+ * put together without a seam.
  */
 export function renderBand(
   stage: Stage,
@@ -45,34 +53,64 @@ export function renderBand(
   y0: number,
   y1: number,
   quality: Quality,
+  layers: Layers = ALL_LAYERS,
 ): Uint8ClampedArray<ArrayBuffer> {
-  const out = new Uint8ClampedArray(stage.width * (y1 - y0) * 4);
-  const grid = shadowGrid(stage, y0, y1, quality.shadowStep);
-  const lit: Lit[] = stage.facets.map((facet) => ({
-    facet,
-    texture: textures.get(facet.face) ?? null,
-    profile: stage.profiles.get(facet.face) ?? null,
-  }));
+  const { width, shadowBox } = stage;
+  const out = new Uint8ClampedArray(width * (y1 - y0) * 4);
+  const grid = shadowGrid(
+    stage.ground,
+    stage.camera,
+    width,
+    shadowBox,
+    y0,
+    y1,
+    quality.shadowStep,
+    quality.refined,
+    stage.scratch,
+  );
+  const of = (painted: readonly Painted[]): Lit[] =>
+    painted.map((one) => ({
+      ...one,
+      texture: one.texture === null ? null : (textures.get(one.texture) ?? null),
+      colour: one.colour ?? PAPER,
+    }));
+  const things = of(stage.facets);
+  const mirror = layers.reflection ? of(stage.mirror) : [];
+  const most = Math.max(things.length, mirror.length);
   const scratch: Scratch = {
     sum: new Float32Array(TILE * TILE * 4),
-    hits: new Int32Array(lit.length),
-    sx: new Float64Array(lit.length),
-    sy: new Float64Array(lit.length),
+    mirror: new Float32Array(TILE * TILE * 4),
+    hits: new Int32Array(most),
+    sx: new Float64Array(most),
+    sy: new Float64Array(most),
   };
-  const { shadowBox, ground } = stage;
   for (let ty = y0; ty < y1; ty += TILE) {
-    for (let tx = 0; tx < stage.width; tx += TILE) {
-      const x1 = Math.min(stage.width, tx + TILE);
+    for (let tx = 0; tx < width; tx += TILE) {
+      const x1 = Math.min(width, tx + TILE);
       const yEnd = Math.min(y1, ty + TILE);
-      const candidates = lit.filter(({ facet }) => !outside(facet.edges, facet.box, tx, ty, x1, yEnd));
+      const meets = ({ facet }: Lit): boolean => !outside(facet.edges, facet.box, tx, ty, x1, yEnd);
       const shaded = tx < shadowBox[2] && x1 > shadowBox[0] && ty < shadowBox[3] && yEnd > shadowBox[1];
-      if (candidates.length === 0 && !shaded && ground.kind === 'clear') continue;
+      const seen = things.filter(meets);
+      const reflected = mirror.filter(meets);
+      if (seen.length === 0 && reflected.length === 0 && !shaded) continue;
       scratch.sum.fill(0);
-      if (candidates.length > 0) traceTile(candidates, stage.disjoint, tx, ty, x1, yEnd, quality, scratch);
-      developTile(stage, grid, tx, ty, x1, yEnd, y0, scratch.sum, out);
+      scratch.mirror.fill(0);
+      if (seen.length > 0) traceTile(seen, stage.disjoint, tx, ty, x1, yEnd, quality, scratch, scratch.sum);
+      if (reflected.length > 0) traceTile(reflected, false, tx, ty, x1, yEnd, quality, scratch, scratch.mirror);
+      developTile(stage, grid, layers, tx, ty, x1, yEnd, y0, scratch, out);
     }
   }
   return out;
+}
+
+/** The thing that is seen at a point of the picture; null where there is none. */
+export function thingUnder(stage: Stage, x: number, y: number): number | null {
+  let best: Facet | null = null;
+  for (const { facet } of stage.facets) {
+    if (inside(facet.edges, x, y) < 0 || inside(facet.seams, x, y) < 0) continue;
+    if (!best || nearness(facet, x, y) > nearness(best, x, y)) best = facet;
+  }
+  return best?.thing ?? null;
 }
 
 /** Smallest signed distance (px) of a point to half-planes: positive inside, infinite for none. */
@@ -122,6 +160,7 @@ function traceTile(
   y1: number,
   quality: Quality,
   scratch: Scratch,
+  sum: Float32Array,
 ): void {
   const { hits, sx, sy } = scratch;
   const { coverage, taps } = quality;
@@ -135,14 +174,14 @@ function traceTile(
       const cx = x + 0.5;
       const cy = y + 0.5;
       if (alone) {
-        shade(candidates[0], cx, cy, 1, taps, scratch, at);
+        shade(candidates[0], cx, cy, 1, taps, sum, at);
         continue;
       }
       if (disjoint && last >= 0) {
         // Neighbours mostly lie in the same facet.
         const { facet } = candidates[last];
         if (inside(facet.seams, cx, cy) >= 0 && (full[last] || inside(facet.edges, cx, cy) >= REACH)) {
-          shade(candidates[last], cx, cy, 1, taps, scratch, at);
+          shade(candidates[last], cx, cy, 1, taps, sum, at);
           continue;
         }
       }
@@ -160,7 +199,7 @@ function traceTile(
       }
       if (!mixed) {
         last = nearest;
-        if (nearest >= 0) shade(candidates[nearest], cx, cy, 1, taps, scratch, at);
+        if (nearest >= 0) shade(candidates[nearest], cx, cy, 1, taps, sum, at);
         continue;
       }
       for (let k = 0; k < n; k++) hits[k] = sx[k] = sy[k] = 0;
@@ -182,7 +221,7 @@ function traceTile(
       }
       for (let k = 0; k < n; k++) {
         if (hits[k] === 0) continue;
-        shade(candidates[k], sx[k] / hits[k], sy[k] / hits[k], hits[k] / (coverage * coverage), taps, scratch, at);
+        shade(candidates[k], sx[k] / hits[k], sy[k] / hits[k], hits[k] / (coverage * coverage), taps, sum, at);
       }
     }
   }
@@ -190,22 +229,22 @@ function traceTile(
 
 /** Adds a facet's lit colour at a point of the picture, times its share of the pixel. */
 function shade(
-  { facet, texture, profile }: Lit,
+  { facet, texture, colour, profile }: Lit,
   x: number,
   y: number,
-  share: number,
+  whole: number,
   taps: number,
-  { sum }: Scratch,
+  sum: Float32Array,
   at: number,
 ): void {
-  const { a, b, g, u0, du, light, columns } = facet;
+  const { a, b, g, u0, du, light, columns, rows, fade } = facet;
   const k = 1 / (g[0] * x + g[1] * y + g[2]);
   const s = (a[0] * x + a[1] * y + a[2]) * k;
   const t = (b[0] * x + b[1] * y + b[2]) * k;
   const u = u0 + s * du;
 
   const ls = (s < 0 ? 0 : s > 0.99999 ? 0.99999 : s) * columns;
-  const lt = (t < 0 ? 0 : t > 0.99999 ? 0.99999 : t) * ROWS;
+  const lt = (t < 0 ? 0 : t > 0.99999 ? 0.99999 : t) * rows;
   const i = ls | 0;
   const j = lt | 0;
   const fi = ls - i;
@@ -222,6 +261,9 @@ function shade(
     const place = (u * profile.length) | 0;
     diffuse *= profile[place < 0 ? 0 : place >= profile.length ? profile.length - 1 : place];
   }
+  const share = fade
+    ? whole * (w00 * fade[p >> 1] + w10 * fade[(p >> 1) + 1] + w01 * fade[q >> 1] + w11 * fade[(q >> 1) + 1])
+    : whole;
   const lit = diffuse * share;
   if (texture) {
     const ux = (a[0] - s * g[0]) * k * du;
@@ -229,7 +271,7 @@ function shade(
     const vx = (b[0] - t * g[0]) * k;
     const vy = (b[1] - t * g[1]) * k;
     addSample(texture, u, t, ux, vx, uy, vy, taps, lit, sum, at);
-  } else for (let c = 0; c < 3; c++) sum[at + c] += PAPER * lit;
+  } else for (let c = 0; c < 3; c++) sum[at + c] += colour[c] * lit;
   if (sheen > 0) for (let c = 0; c < 3; c++) sum[at + c] += sheen * share;
   sum[at + 3] += share;
 }
@@ -243,30 +285,28 @@ function dither(x: number, y: number): number {
 function developTile(
   stage: Stage,
   grid: ShadowGrid,
+  layers: Layers,
   x0: number,
   y0: number,
   x1: number,
   y1: number,
   top: number,
-  sum: Float32Array,
+  { sum, mirror }: Scratch,
   out: Uint8ClampedArray,
 ): void {
-  const { shadowBox, width, ground } = stage;
-  const { alpha: dark, columns, step } = grid;
-  const colour = ground.kind === 'colour' ? rgbOf(ground.colour) : null;
+  const { shadowBox, width, tones } = stage;
+  const { alpha: dark, columns, step, patches, fine } = grid;
   for (let y = y0; y < y1; y++) {
     const gy = (y + 0.5) / step - grid.firstRow;
     const row = (gy | 0) * columns;
     const fy = gy - (gy | 0);
-    const shadowRow = y >= shadowBox[1] && y < shadowBox[3];
+    const shadowRow = layers.shadow && y >= shadowBox[1] && y < shadowBox[3];
     let at = (y - y0) * TILE * 4;
     let o = ((y - top) * width + x0) * 4;
     for (let x = x0; x < x1; x++, at += 4, o += 4) {
-      const cover = sum[at + 3] > 0.9999 ? 1 : sum[at + 3];
+      const cover = !layers.things ? 0 : sum[at + 3] > 0.9999 ? 1 : sum[at + 3];
       if (cover === 1) {
-        out[o] = encode(sum[at]);
-        out[o + 1] = encode(sum[at + 1]);
-        out[o + 2] = encode(sum[at + 2]);
+        encode(tones, sum, at, 1, 1, out, o);
         out[o + 3] = 255;
         continue;
       }
@@ -277,26 +317,45 @@ function developTile(
         const fx = gx - i;
         const p = row + i;
         const q = p + columns;
-        const above = dark[p] + (dark[p + 1] - dark[p]) * fx;
-        shade = above + (dark[q] + (dark[q + 1] - dark[q]) * fx - above) * fy;
+        const patch = patches[p];
+        if (patch > 0) shade = fine[(patch - 1) * step * step + ((fy * step) | 0) * step + ((fx * step) | 0)];
+        else {
+          const above = dark[p] + (dark[p + 1] - dark[p]) * fx;
+          shade = above + (dark[q] + (dark[q + 1] - dark[q]) * fx - above) * fy;
+        }
         if (shade > 0) shade = Math.max(0, shade + dither(x, y));
       }
-      // The object over its shadow: the shadow is black, so only its alpha counts.
-      const alpha = cover + (1 - cover) * shade;
-      if (colour) {
-        const k = (1 - cover) * (1 - shade);
-        for (let c = 0; c < 3; c++) out[o + c] = (cover > 0 ? encode(sum[at + c] / cover) * cover : 0) + colour[c] * k;
-        out[o + 3] = 255;
-        continue;
-      }
-      // Straight alpha: the object's own colour weighted by its share of what is seen here.
-      if (cover > 0) {
-        const share = cover / alpha;
-        for (let c = 0; c < 3; c++) out[o + c] = encode(sum[at + c] / cover) * share;
+      // The things over their mirror over their shadow. The shadow is black, so only its alpha counts; the colours of the
+      // others are weighted by their shares of what is seen here: straight alpha.
+      const mirrored = mirror[at + 3];
+      const below = mirrored + (1 - mirrored) * shade;
+      const alpha = cover + (1 - cover) * below;
+      if (alpha <= 0) continue;
+      if (cover > 0) encode(tones, sum, at, 1 / cover, cover / alpha, out, o);
+      if (mirrored > 0) {
+        const [r, g, b] = [out[o], out[o + 1], out[o + 2]];
+        encode(tones, mirror, at, 1 / mirrored, ((1 - cover) * mirrored) / alpha, out, o);
+        out[o] += r;
+        out[o + 1] += g;
+        out[o + 2] += b;
       }
       out[o + 3] = alpha * 255 + 0.5;
     }
   }
 }
 
-const encode = (linear: number): number => ENCODED_OF[linear >= 65535 ? 8191 : linear >> 3];
+/** Writes linear light times `gain`, encoded, times `share`. */
+function encode(
+  tones: Tones,
+  sum: Float32Array,
+  at: number,
+  gain: number,
+  share: number,
+  out: Uint8ClampedArray,
+  o: number,
+): void {
+  for (let c = 0; c < 3; c++) {
+    const linear = sum[at + c] * gain;
+    out[o + c] = tones[c][linear >= 65535 ? 8191 : linear >> 3] * share;
+  }
+}

@@ -1,6 +1,6 @@
 import { type Cancelled, type Progress, neverCancelled } from '../../jobs';
 import { type Raster, raster } from '../../pixels';
-import { type Quality, type Textures, renderBand } from './band';
+import { ALL_LAYERS, type Layers, type Quality, type Textures, renderBand } from './band';
 import type { Stage } from './stage';
 
 /** Rows of one unit of work: short enough that a cancel is noticed at once. */
@@ -18,11 +18,12 @@ export function render(
   quality: Quality,
   cancelled: Cancelled = neverCancelled,
   progress: Progress = () => {},
+  layers: Layers = ALL_LAYERS,
 ): Raster | null {
   const out = raster(stage.width, stage.height);
   for (const [from, to] of bands(stage.height)) {
     if (cancelled()) return null;
-    out.data.set(renderBand(stage, textures, from, to, quality), from * stage.width * 4);
+    out.data.set(renderBand(stage, textures, from, to, quality, layers), from * stage.width * 4);
     progress(to / stage.height);
   }
   return out;

@@ -1,34 +1,23 @@
-import { smoothstep } from '../../plane';
-import { type Camera, type Vec3, add, along, cross, dot, lookAt, projectPoint, sub, times, turnY } from '../../space';
-import { type AreaLight, type Occluder, areaLight, occluder, shadePoint, shadowAt, shadowScratch } from '../light';
-import { type FaceName, FACE_NAMES, type Model, type Panel, middleOf } from '../models';
+import { rgbOf } from '../../colour';
+import { LINEAR_OF } from '../../pixels';
+import { type Camera, type Vec3, along, cross, lookAt, projectPoint, times } from '../../space';
+import { type ThingSubject, roundOf, setting } from '../arrange';
+import { type Lamp, type Scratch, areaLight, finishOf, occluder, scratchFor, shadePoint } from '../light';
+import { type Box, type FaceName, type Look, type Model, type Panel, boxOf, prismOfCircle } from '../models';
 import type { Scene } from '../scene';
+import { type Facet, type FacetMaker, facesEye, facetOf, mirrored, outwards } from './facet';
+import { type Ground, groundOf, shadowBox, shadowReach } from './ground';
+import { lookKey } from './looks';
+import { type Tones, tonesOf } from './tones';
 
-/** A function of the pixel position that is linear: value = x * a + y * b + c. */
-export type Linear = readonly [a: number, b: number, c: number];
+export type FaceCorners = Readonly<Partial<Record<FaceName, readonly (readonly [number, number])[]>>>;
 
-/** Cells of a facet's light samples across a whole face (a strip of one has one) and down it. */
-const COLUMNS = 8;
-export const ROWS = 12;
-
-/**
- * A panel as the camera sees it. The place within its parallelogram is (a/g, b/g) with a, b, g linear over the
- * image; g is larger the nearer the point. `edges` are inward half-planes (a, b, c) of its outline in pixels, unit
- * normals; `seams` those across which the same face goes on.
- */
-export type Facet = {
-  readonly face: FaceName;
-  readonly a: Linear;
-  readonly b: Linear;
-  readonly g: Linear;
-  readonly edges: Float64Array;
-  readonly seams: Float64Array;
-  readonly box: readonly [x0: number, y0: number, x1: number, y1: number];
-  readonly u0: number;
-  readonly du: number;
-  /** Light at the corners of a grid of `columns` x ROWS cells: pairs of diffuse and sheen, row by row. */
-  readonly columns: number;
-  readonly light: Float32Array;
+/** A facet with the key of what is printed on it, or its one colour in linear light 0..65535, and its brightness across. */
+export type Painted = {
+  readonly facet: Facet;
+  readonly texture: string | null;
+  readonly colour: readonly [number, number, number] | null;
+  readonly profile: Float32Array | null;
 };
 
 /** A scene made ready for one picture size. */
@@ -36,151 +25,157 @@ export type Stage = {
   readonly width: number;
   readonly height: number;
   readonly camera: Camera;
-  readonly facets: readonly Facet[];
+  readonly facets: readonly Painted[];
+  /** The things as they are mirrored in the ground; none where it does not reflect. */
+  readonly mirror: readonly Painted[];
   /** True where no facet hides another, as with one convex object: the first one found is the one that is seen. */
   readonly disjoint: boolean;
-  readonly profiles: ReadonlyMap<FaceName, Float32Array>;
-  readonly occluder: Occluder;
-  readonly light: AreaLight;
-  readonly shadow: number;
-  /** Radius on the ground beyond which there is no shadow, mm from the object's middle. */
-  readonly fadeTo: number;
+  readonly ground: Ground;
+  readonly scratch: Scratch;
   /** Pixel box that can hold shadow. */
   readonly shadowBox: readonly [x0: number, y0: number, x1: number, y1: number];
-  readonly ground: Scene['ground'];
-  /** Corners of the visible faces in output pixels, as the art has them. */
-  readonly faces: Readonly<Partial<Record<FaceName, readonly (readonly [number, number])[]>>>;
+  readonly tones: Tones;
+  /** For each thing the corners of its visible faces in output pixels, as the art has them. */
+  readonly faces: readonly FaceCorners[];
 };
 
-/** Margin round the object and its shadow, as a fraction of the shorter side. */
-const MARGIN = 0.06;
-/** Shadow below this alpha does not show in 8 bits and needs no room. */
-const LEAST_ALPHA = 0.004;
+const linearOf = (colour: string): [number, number, number] => {
+  const [r, g, b] = rgbOf(colour);
+  return [LINEAR_OF[r], LINEAR_OF[g], LINEAR_OF[b]];
+};
 
-/**
- * The darkness of the ground, 0..1, from the hidden share of the light and the form factor at a distance (as a share
- * of `fadeTo`) from the object's middle. The cast shadow runs out over the outer half; the contact shadow, which
- * only grounds the object, keeps close to it.
- */
-export function shadowAlpha(strength: number, hidden: number, form: number, away: number): number {
-  const cast = 0.66 * strength * hidden * (1 - smoothstep(0.3, 1, away));
-  const contact = 0.85 * strength * form ** 1.35 * (1 - smoothstep(0.12, 0.82, away));
-  return 1 - (1 - cast) * (1 - contact);
-}
-
-/** Prepares a scene for a picture of width x height pixels. */
-export function stage(scene: Scene, model: Model, width: number, height: number): Stage {
+/** Prepares a scene for a picture of width x height pixels. `strips` and `cells` are how smooth round faces and shadows on things are. */
+export function stage(
+  scene: Scene,
+  subjects: readonly ThingSubject[],
+  width: number,
+  height: number,
+  smooth: { readonly strips: number; readonly cells: number },
+): Stage {
   const { pose, light: look } = scene;
-  const target = middleOf(model);
-  const h = model.heightMm;
-  const distance = (h * pose.lensMm) / 21;
-  const eye = add(target, times([0, Math.sin(pose.tiltRad), Math.cos(pose.tiltRad)], distance));
-  const light = areaLight(target, look.azimuthRad, look.heightRad, h * 3.4, h * (0.12 + 2.1 * look.softness ** 1.4));
-  const turned = turnedModel(model, pose.turnRad);
-  const occ = occluder(turned.prism);
-  const fadeTo = h * 0.72;
-  const rough = lookAt(eye, target, 1, 0, 0);
-  // The frame is fitted to the object's whole turn, so that it does not breathe while the object is turned.
-  const round = cylinderOf(model);
-  const reach = look.shadow > 0 ? shadowReach(occluder(round.prism), light, look.shadow, fadeTo) : [];
-  const camera = framed(rough, [...round.rim, ...reach], width, height);
-  const facets: Facet[] = [];
-  const faces: Partial<Record<FaceName, readonly (readonly [number, number])[]>> = {};
-  const exposure = exposureOf(turned, eye, light, scene, h);
-  const seen = turned.panels.map((panel) => facesEye(panel, eye));
-  turned.panels.forEach((panel, i) => {
-    if (!seen[i]) return;
-    const seams = panel.seams.filter((seam) => seen[seam.beside]).map((seam) => seam.edge);
-    const facet = facetOf(panel, seams, camera, light, scene, h, exposure);
-    if (facet) facets.push(facet);
+  const models = setting(scene, subjects, smooth.strips);
+  const { radiusMm, heightMm } = roundOf(models);
+  const size = Math.max(heightMm, 1.5 * radiusMm);
+  const target: Vec3 = [0, heightMm / 2, 0];
+  const distance = (size * pose.lensMm) / 21;
+  const eye: Vec3 = [0, target[1] + Math.sin(pose.tiltRad) * distance, Math.cos(pose.tiltRad) * distance];
+  const lampOf = (l: NonNullable<Scene['second']>): Lamp => ({
+    light: areaLight(target, l.azimuthRad, l.heightRad, size * 3.4, size * (0.12 + 2.1 * l.softness ** 1.4)),
+    strength: l.strength,
+    softness: l.softness,
   });
-  for (const name of FACE_NAMES) {
-    const corners = turned.corners.get(name);
-    if (corners && facets.some((facet) => facet.face === name))
-      faces[name] = corners.map((p) => projectPoint(camera, p));
-  }
+  const lamps = [lampOf(look), ...(scene.second ? [lampOf(scene.second)] : [])];
+  const occluders = models.flatMap((model) => model.solids.map(occluder));
+  const reachMm = 0.4 * Math.max(heightMm, ...models.map((model) => halfFootprint(boxOf([model]))));
+  const ground = groundOf(occluders, lamps, look.shadow, look.contact, reachMm);
+  const scratch = scratchFor(occluders);
+
+  // One thing's frame is fitted to its whole turn, so that it does not breathe while it is turned.
+  const alone = models.length === 1;
+  const hull = prismOfCircle(radiusMm, heightMm);
+  const round = occluder(hull);
+  const shadowed = alone ? groundOf([round], lamps, look.shadow, look.contact, reachMm) : ground;
+  const reached = shadowReach(shadowed, alone ? scratchFor([round]) : scratch);
+  // What leans or floats can cast farther than the cylinder it turns in.
+  if (alone) reached.push(...shadowReach(ground, scratch));
+  const points = alone ? hull.corners : models.flatMap((model) => model.solids.flatMap((s) => s.corners));
+  const rough = rolled(lookAt(eye, target, 1, 0, 0), pose.rollRad);
+  const camera = framed(rough, [...points, ...reached], width, height, pose.margin);
+
+  const maker: FacetMaker = {
+    camera,
+    lamps,
+    occluders,
+    scratch,
+    fill: look.fill,
+    heightMm: size,
+    exposure: exposureOf(models[0], eye, scene),
+    cells: smooth.cells,
+  };
+  const facets: Painted[] = [];
+  const mirror: Painted[] = [];
+  let body = 0;
+  models.forEach((model, t) => {
+    paintModel(model, t, body, scene, maker, facets, mirror);
+    body += model.solids.length;
+  });
   return {
     width,
     height,
     camera,
     facets,
-    disjoint: true,
-    profiles: model.profiles,
-    occluder: occ,
-    light,
-    shadow: look.shadow,
-    fadeTo,
-    shadowBox: groundBox(camera, fadeTo, width, height),
-    ground: scene.ground,
-    faces,
+    mirror,
+    disjoint: alone && models[0].convex,
+    ground,
+    scratch,
+    shadowBox: shadowBox(ground, camera, width, height),
+    tones: tonesOf(scene.look, look.warmth),
+    faces: models.map((model, t) => cornersOf(model, t, camera, facets)),
   };
 }
 
-function turnedModel(model: Model, angleRad: number): Model {
-  const turn = (v: Vec3): Vec3 => turnY(v, angleRad);
-  const panels = model.panels.map((panel) => ({
-    ...panel,
-    origin: turn(panel.origin),
-    across: turn(panel.across),
-    down: turn(panel.down),
-    outline: panel.outline.map(turn),
-    normals: [turn(panel.normals[0]), turn(panel.normals[1])] as const,
-  }));
-  const corners = new Map(
-    [...model.corners].map(([name, c]) => [name, [turn(c[0]), turn(c[1]), turn(c[2]), turn(c[3])] as const] as const),
-  );
-  const base = model.prism.base.map(([x, z]) => {
-    const p = turn([x, 0, z]);
-    return [p[0], p[2]] as const;
-  });
-  return { ...model, panels, corners, prism: { ...model.prism, base } };
-}
+/** Half the diagonal of a box's footprint. */
+const halfFootprint = ({ least, most }: Box): number => Math.hypot(most[0] - least[0], most[2] - least[2]) / 2;
 
-/** The upright cylinder round an object: its rim points and its prism. */
-function cylinderOf(model: Model): { rim: Vec3[]; prism: Model['prism'] } {
-  const radius = Math.max(...model.prism.base.map(([x, z]) => Math.hypot(x, z)));
-  const base = Array.from({ length: 16 }, (_, i) => {
-    const a = (i / 16) * 2 * Math.PI;
-    return [Math.cos(a) * radius, Math.sin(a) * radius] as const;
-  });
-  const rim = base.flatMap(([x, z]): Vec3[] => [
-    [x, 0, z],
-    [x, model.heightMm, z],
-  ]);
-  return { rim, prism: { base, heightMm: model.heightMm } };
-}
-
-/** Ground points out to which the shadow can be seen. */
-function shadowReach(occ: Occluder, light: AreaLight, strength: number, fadeTo: number): Vec3[] {
-  const scratch = shadowScratch(occ);
-  const out = new Float64Array(2);
-  const points: Vec3[] = [];
-  const rays = 28;
-  const steps = 16;
-  for (let i = 0; i < rays; i++) {
-    const a = (i / rays) * 2 * Math.PI;
-    for (let step = steps; step > 0; step--) {
-      const r = (fadeTo * step) / steps;
-      const x = Math.cos(a) * r;
-      const z = Math.sin(a) * r;
-      shadowAt(occ, light, x, z, scratch, out);
-      const alpha = shadowAlpha(strength, out[0], out[1], r / fadeTo);
-      if (alpha < LEAST_ALPHA) continue;
-      points.push([x, 0, z]);
-      break;
-    }
+function paintModel(
+  model: Model,
+  thing: number,
+  firstBody: number,
+  scene: Scene,
+  maker: FacetMaker,
+  facets: Painted[],
+  mirror: Painted[],
+): void {
+  const own = scene.things[thing];
+  const { eye } = maker.camera;
+  const add = (list: Painted[], facet: Facet | null, look: Look): void => {
+    if (!facet) return;
+    const colour = look.kind === 'flat' ? linearOf(look.colour) : null;
+    const texture = colour ? null : lookKey(look, own);
+    list.push({ facet, texture, colour, profile: model.profiles.get(facet.face) ?? null });
+  };
+  const each = (list: Painted[], seen: (panel: Panel) => boolean, reflected: Parameters<typeof facetOf>[6]): void => {
+    const visible = model.panels.map(seen);
+    model.panels.forEach((panel, i) => {
+      if (!visible[i]) return;
+      const look = model.looks.get(panel.face)!;
+      const seams = panel.seams.filter((seam) => visible[seam.beside]).map((seam) => seam.edge);
+      const finish = finishOf(look.surface, own.surface);
+      add(list, facetOf(panel, thing, firstBody + panel.solid, finish, seams, maker, reflected), look);
+    });
+  };
+  each(facets, (panel) => facesEye(panel, eye), null);
+  if (scene.reflection > 0) {
+    const reflected = { strength: scene.reflection, fadeMm: maker.heightMm * 0.45 };
+    each(mirror, (panel) => !facesEye(mirrored(panel), eye), reflected);
   }
-  return points;
+}
+
+function cornersOf(model: Model, thing: number, camera: Camera, facets: readonly Painted[]): FaceCorners {
+  const faces: Partial<Record<FaceName, readonly (readonly [number, number])[]>> = {};
+  for (const [name, corners] of model.corners) {
+    if (!facets.some(({ facet }) => facet.thing === thing && facet.face === name)) continue;
+    faces[name] = corners.map((p) => projectPoint(camera, p));
+  }
+  return faces;
+}
+
+/** The camera turned about its own axis; positive leans what is seen to the left. */
+function rolled(camera: Camera, angleRad: number): Camera {
+  if (angleRad === 0) return camera;
+  const [c, s] = [Math.cos(angleRad), Math.sin(angleRad)];
+  const { right, up } = camera;
+  return { ...camera, right: along(times(right, c), up, s), up: along(times(up, c), right, -s) };
 }
 
 /** The camera with focal length and centre such that all points fit the frame with its margin, centred. */
-function framed(camera: Camera, points: readonly Vec3[], width: number, height: number): Camera {
+function framed(camera: Camera, points: readonly Vec3[], width: number, height: number, margin: number): Camera {
   const seen = points.map((p) => projectPoint(camera, p));
   const x0 = Math.min(...seen.map((p) => p[0]));
   const x1 = Math.max(...seen.map((p) => p[0]));
   const y0 = Math.min(...seen.map((p) => p[1]));
   const y1 = Math.max(...seen.map((p) => p[1]));
-  const room = 1 - 2 * MARGIN;
+  const room = 1 - 2 * margin;
   const focalPx = Math.min((width * room) / (x1 - x0), (height * room) / (y1 - y0));
   return {
     ...camera,
@@ -190,109 +185,23 @@ function framed(camera: Camera, points: readonly Vec3[], width: number, height: 
   };
 }
 
-function groundBox(camera: Camera, radius: number, width: number, height: number): [number, number, number, number] {
-  const seen = Array.from({ length: 48 }, (_, i) => {
-    const a = (i / 48) * 2 * Math.PI;
-    return projectPoint(camera, [Math.cos(a) * radius, 0, Math.sin(a) * radius]);
-  });
-  return [
-    Math.max(0, Math.floor(Math.min(...seen.map((p) => p[0])))),
-    Math.max(0, Math.floor(Math.min(...seen.map((p) => p[1])))),
-    Math.min(width, Math.ceil(Math.max(...seen.map((p) => p[0])))),
-    Math.min(height, Math.ceil(Math.max(...seen.map((p) => p[1])))),
-  ];
-}
-
-/** A factor that keeps the front near its flat colours, whatever the light: art must be recognised. */
-function exposureOf(model: Model, eye: Vec3, light: AreaLight, scene: Scene, heightMm: number): number {
-  const front = model.panels.find((panel) => panel.face === 'front');
-  if (!front) return 1;
-  const middle = along(along(front.origin, front.across, 0.5), front.down, 0.5);
-  const facing = dot(front.normals[0], sub(eye, middle)) > 0 ? front.normals[0] : ([0, 0, 1] as const);
-  const { diffuse } = shadePoint(middle, facing, eye, light, { ...scene.light, heightMm });
-  return 0.97 / diffuse ** 0.85;
-}
-
-/** Whether a panel turns its outside to the eye. */
-function facesEye({ origin, across, down, normals }: Panel, eye: Vec3): boolean {
-  const normal = cross(across, down);
-  const toEye = dot(normal, sub(eye, origin));
-  return (dot(normal, add(normals[0], normals[1])) < 0 ? -toEye : toEye) > 1e-9;
-}
-
-function facetOf(
-  panel: Panel,
-  seamEdges: readonly number[],
-  camera: Camera,
-  light: AreaLight,
-  scene: Scene,
-  heightMm: number,
-  exposure: number,
-): Facet | null {
-  const { origin, across, down } = panel;
-  const { eye, forward, right, up, focalPx: f, centreX, centreY } = camera;
-
-  // A ray d meets the panel where d = t' (Q + a U + b V); Cramer's rule makes a, b and the depth ratios of linear functions.
-  const q = sub(origin, eye);
-  const determinant = dot(across, cross(down, q));
-  if (Math.abs(determinant) < 1e-12) return null;
-  const linear = (r: Vec3): Linear => {
-    const x = dot(r, right) / (f * determinant);
-    const y = -dot(r, up) / (f * determinant);
-    return [x, y, dot(r, forward) / determinant - x * centreX - y * centreY];
-  };
-  const a = linear(cross(down, q));
-  const b = linear(cross(q, across));
-  const g = linear(cross(across, down));
-
-  const seen = panel.outline.map((p) => projectPoint(camera, p));
-  const edges: number[] = [];
-  const seams: number[] = [];
-  let doubled = 0;
-  seen.forEach((p, i) => {
-    const n = seen[(i + 1) % seen.length];
-    doubled += p[0] * n[1] - p[1] * n[0];
-  });
-  // Normals point inwards whichever way round the outline is seen.
-  const way = doubled < 0 ? -1 : 1;
-  seen.forEach((p, i) => {
-    const n = seen[(i + 1) % seen.length];
-    const dx = (n[0] - p[0]) * way;
-    const dy = (n[1] - p[1]) * way;
-    const l = Math.hypot(dx, dy);
-    if (l < 1e-6) return;
-    (seamEdges.includes(i) ? seams : edges).push(-dy / l, dx / l, (dy * p[0] - dx * p[1]) / l);
-  });
-
-  const columns = panel.u1 - panel.u0 < 1 ? 1 : COLUMNS;
-  const lit = new Float32Array((columns + 1) * (ROWS + 1) * 2);
-  for (let j = 0; j <= ROWS; j++) {
-    for (let i = 0; i <= columns; i++) {
-      const s = i / columns;
-      const p = along(along(origin, across, s), down, j / ROWS);
-      const n = add(times(panel.normals[0], 1 - s), times(panel.normals[1], s));
-      const { diffuse, sheen } = shadePoint(p, n, eye, light, { ...scene.light, heightMm });
-      const at = (j * (columns + 1) + i) * 2;
-      lit[at] = diffuse * exposure;
-      lit[at + 1] = sheen * 65535;
-    }
+/** A factor that keeps the first front near its flat colours, wherever the light is: art must be recognised. */
+function exposureOf(model: Model, eye: Vec3, scene: Scene): number {
+  let face = model.panels[0];
+  let most = 0;
+  for (const panel of model.panels) {
+    const area =
+      Math.hypot(...cross(panel.across, panel.down)) * (model.looks.get(panel.face)?.kind === 'flat' ? 0.1 : 1);
+    if (area <= most || !facesEye(panel, eye)) continue;
+    face = panel;
+    most = area;
   }
-  return {
-    face: panel.face,
-    a,
-    b,
-    g,
-    edges: Float64Array.from(edges),
-    seams: Float64Array.from(seams),
-    box: [
-      Math.min(...seen.map((p) => p[0])),
-      Math.min(...seen.map((p) => p[1])),
-      Math.max(...seen.map((p) => p[0])),
-      Math.max(...seen.map((p) => p[1])),
-    ],
-    u0: panel.u0,
-    du: panel.u1 - panel.u0,
-    columns,
-    light: lit,
-  };
+  const usual = { ...scene.light, strength: 1 };
+  const { heightMm } = roundOf([model]);
+  const middle = along(along(face.origin, face.across, 0.5), face.down, 0.5);
+  const light = areaLight(middle, usual.azimuthRad, usual.heightRad, heightMm * 3.4, heightMm);
+  const lamps = [{ light, strength: 1, softness: usual.softness }];
+  const none = { gloss: 0, spread: 1, glow: 0 };
+  const { diffuse } = shadePoint(middle, outwards(face), eye, lamps, [0], 0, none, { fill: 1, heightMm });
+  return 0.97 / Math.max(0.3, diffuse) ** 0.85;
 }

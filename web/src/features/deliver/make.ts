@@ -1,6 +1,6 @@
 import { type Result, fail, never, ok } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
-import { type Deliverable, type Delivered, promoMockup } from '@yosomi/core/recipe';
+import { type Deliverable, type Delivered, type Others, promoMockup } from '@yosomi/core/recipe';
 import { sayFault } from '../../messages/say';
 import { type MadeFile, keepFile } from '../../persist/made-files';
 import { nowIso } from '../../platform/clock';
@@ -16,8 +16,13 @@ const TYPES: Record<Deliverable['format'], string> = {
 };
 
 /** Makes one file in the workers and keeps it. Faults: those of its kind, and `trace-stopped` when aborted. */
-export async function makeFile(book: Book, wanted: Deliverable, signal: AbortSignal): Promise<Result<MadeFile>> {
-  const made = await content(book, wanted, signal).catch(() => fail('work-failed'));
+export async function makeFile(
+  book: Book,
+  wanted: Deliverable,
+  signal: AbortSignal,
+  others: Others,
+): Promise<Result<MadeFile>> {
+  const made = await content(book, wanted, signal, others).catch(() => fail('work-failed'));
   if (signal.aborted) return fail('trace-stopped');
   if (!made.ok) return made;
   const file: MadeFile = {
@@ -35,7 +40,12 @@ export async function makeFile(book: Book, wanted: Deliverable, signal: AbortSig
   return ok(file);
 }
 
-async function content(book: Book, wanted: Deliverable, signal: AbortSignal): Promise<Result<Delivered>> {
+async function content(
+  book: Book,
+  wanted: Deliverable,
+  signal: AbortSignal,
+  others: Others,
+): Promise<Result<Delivered>> {
   switch (wanted.kind) {
     case 'store-image':
       return press().storeImage(book, wanted.store ?? '', lastMeasured());
@@ -44,13 +54,13 @@ async function content(book: Book, wanted: Deliverable, signal: AbortSignal): Pr
     case 'epub':
       return press().ebook(book, nowIso());
     case 'mockup': {
-      const pixels = await traceBook(book, book.scene, wanted, FINAL, { signal });
+      const pixels = await traceBook(book, book.scene, wanted, FINAL, { signal, others });
       if (!pixels) return fail('trace-stopped');
-      return press().png(pixels, book.scene.ground.kind === 'clear');
+      return press().png(await press().onGround(pixels, book, book.scene), book.scene.ground.kind === 'clear');
     }
     case 'promo': {
       const { scene, ...size } = promoMockup(book);
-      const mockup = await traceBook(book, scene, size, FINAL, { signal });
+      const mockup = await traceBook(book, scene, size, FINAL, { signal, others });
       if (!mockup) return fail('trace-stopped');
       return press().png(await press().promoPixels(book, mockup), false);
     }

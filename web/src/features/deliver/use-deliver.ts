@@ -4,6 +4,7 @@ import { type Deliverable, deliverables } from '@yosomi/core/recipe';
 import { useEffect, useRef, useState } from 'react';
 import { sayFault } from '../../messages/say';
 import { type MadeFile, madeFiles } from '../../persist/made-files';
+import { useOthers } from '../mockups/use-others';
 import { makeFile } from './make';
 
 export type Row = {
@@ -27,7 +28,8 @@ export function useDeliver(book: Book) {
     return () => abort.current?.abort();
   }, [book.id]);
 
-  const rows: Row[] = deliverables(book).map((wanted) => {
+  const others = useOthers(book.scene);
+  const rows: Row[] = deliverables(book, others).map((wanted) => {
     const file = made.get(wanted.id) ?? null;
     const fault = faults.get(wanted.id) ?? null;
     return { wanted, made: file, stale: file !== null && file.key !== wanted.key, fault, busy: busy === wanted.id };
@@ -41,7 +43,7 @@ export function useDeliver(book: Book) {
     for (const [i, wanted] of list.entries()) {
       if (stop.signal.aborted) break;
       setBusy(wanted.id);
-      const file = await makeFile(book, wanted, stop.signal);
+      const file = await makeFile(book, wanted, stop.signal, others);
       if (file.ok) {
         setMade((now) => new Map(now).set(wanted.id, file.value));
         setFaults((now) => new Map([...now].filter(([id]) => id !== wanted.id)));

@@ -8,6 +8,7 @@ const R = 34;
  * Azimuth -pi/2..pi/2 (left to right), height 0.2..1.45 rad.
  */
 export function LightBall(props: {
+  label?: string;
   azimuthRad: number;
   heightRad: number;
   onChange(azimuthRad: number, heightRad: number): void;
@@ -34,7 +35,7 @@ export function LightBall(props: {
     <div
       role="slider"
       tabIndex={0}
-      aria-label="Where the light comes from"
+      aria-label={props.label ?? 'Where the light comes from'}
       aria-valuemin={-90}
       aria-valuemax={90}
       aria-valuenow={degrees(azimuthRad)}

@@ -1,9 +1,10 @@
 import { supersedingSlot } from '@yosomi/core/jobs';
 import type { Scene } from '@yosomi/core/mockup';
 import type { Book } from '@yosomi/core/project';
-import { mockupKey } from '@yosomi/core/recipe';
+import { type Others, mockupKey } from '@yosomi/core/recipe';
 import { type RefObject, useEffect, useRef, useState } from 'react';
 import { FINAL, PREVIEW, loadArt, trace, traceJob } from '../../work/trace';
+import { studio } from '../../work/workers';
 
 export type LiveState = 'making' | 'preview' | 'final' | 'failed';
 
@@ -12,38 +13,53 @@ const REST_MS = 160;
 /** Most pixels of a preview: two cores keep up with a hand at this size. */
 const PREVIEW_PIXELS = 480 * 600;
 
+type Size = { readonly widthPx: number; readonly heightPx: number };
+type Job = { readonly book: Book; readonly scene: Scene; readonly others: Others } & Size;
+
 /**
  * Draws the mockup into a canvas: while the scene changes a preview of the newest state, when it rests the final
- * picture band by band over it. The canvas has `size` pixels throughout.
+ * picture band by band over it, each on the scene's ground. The canvas has `size` pixels throughout.
  */
 export function useLiveMockup(
   canvas: RefObject<HTMLCanvasElement | null>,
   book: Book,
   scene: Scene,
-  size: { widthPx: number; heightPx: number } | null,
+  others: Others,
+  size: Size | null,
 ): LiveState {
   const [state, setState] = useState<LiveState>('making');
   const [slot] = useState(() =>
-    supersedingSlot(async (job: { book: Book; scene: Scene; widthPx: number; heightPx: number }) => {
-      await loadArt(job.book);
+    supersedingSlot(async (job: Job) => {
+      await loadArt(job.book, job.scene, job.others);
       const k = Math.min(1, Math.sqrt(PREVIEW_PIXELS / (job.widthPx * job.heightPx)));
-      return trace(traceJob(job.book, job.scene, Math.round(job.widthPx * k), Math.round(job.heightPx * k)), PREVIEW);
+      const [widthPx, heightPx] = [job.widthPx, job.heightPx].map((px) => Math.max(1, Math.round(px * k)));
+      return trace(traceJob(job.book, job.scene, job.others, widthPx, heightPx), PREVIEW);
     }),
   );
   const frames = useRef(0);
-  const key = size ? mockupKey(book, size, scene) : '';
+  const ground = useRef<{ key: string; bitmap: ImageBitmap | null } | null>(null);
+  const key = size ? mockupKey(book, size, scene, others) : '';
   useEffect(() => {
     if (!size) return;
     const abort = new AbortController();
     const context = canvas.current?.getContext('2d');
     if (!context) return;
+    const behind = async (): Promise<ImageBitmap | null> => {
+      const wanted = JSON.stringify([scene.ground, size]);
+      if (ground.current?.key !== wanted) {
+        const bitmap = await studio.groundBitmap(book, scene, size.widthPx, size.heightPx);
+        ground.current = { key: wanted, bitmap };
+      }
+      return ground.current.bitmap;
+    };
     void (async () => {
       try {
-        const quick = await slot({ book, scene, ...size });
+        const [quick, back] = await Promise.all([slot({ book, scene, others, ...size }), behind()]);
         // Shown even when the hand has moved on meanwhile: a turning book must be seen turning.
         if (quick && canvas.current?.width === size.widthPx) {
           const bitmap = await createImageBitmap(new ImageData(quick.data, quick.width, quick.height));
           context.clearRect(0, 0, size.widthPx, size.heightPx);
+          if (back) context.drawImage(back, 0, 0);
           context.imageSmoothingQuality = 'high';
           context.drawImage(bitmap, 0, 0, size.widthPx, size.heightPx);
           bitmap.close();
@@ -53,21 +69,42 @@ export function useLiveMockup(
         }
         await new Promise((resolve) => setTimeout(resolve, REST_MS));
         if (abort.signal.aborted) return;
-        const done = await trace(traceJob(book, scene, size.widthPx, size.heightPx), FINAL, {
+        const shown: Promise<void>[] = [];
+        const done = await trace(traceJob(book, scene, others, size.widthPx, size.heightPx), FINAL, {
           signal: abort.signal,
           onBand: (rows, y0) => {
             if (abort.signal.aborted) return;
-            context.putImageData(new ImageData(rows, size.widthPx, rows.length / size.widthPx / 4), 0, y0);
+            const band = new ImageData(rows, size.widthPx, rows.length / size.widthPx / 4);
+            if (back) shown.push(over(context, back, band, y0, abort.signal));
+            else context.putImageData(band, 0, y0);
           },
         });
+        await Promise.all(shown);
         if (done && !abort.signal.aborted) setState('final');
       } catch {
         if (!abort.signal.aborted) setState('failed');
       }
     })();
     return () => abort.abort();
-    // The key stands for the book's art, the scene and the size.
+    // The key stands for the things' art, the scene and the size.
     // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [key, slot]);
   return state;
+}
+
+/** Puts a band of the picture over its part of the ground. */
+async function over(
+  context: CanvasRenderingContext2D,
+  ground: ImageBitmap,
+  band: ImageData,
+  y0: number,
+  signal: AbortSignal,
+): Promise<void> {
+  const bitmap = await createImageBitmap(band);
+  if (!signal.aborted) {
+    const { width, height } = band;
+    context.drawImage(ground, 0, y0, width, height, 0, y0, width, height);
+    context.drawImage(bitmap, 0, y0);
+  }
+  bitmap.close();
 }

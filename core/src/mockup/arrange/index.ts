@@ -1,0 +1,3 @@
+export * from './laws';
+export * from './setting';
+export * from './starters';

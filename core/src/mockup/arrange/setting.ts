@@ -1,0 +1,50 @@
+import { after, moved, shifted, turnAbout } from '../../space';
+import { type Model, type Subject, boxOf, makeModel, placed, sizeOf } from '../models';
+import type { Scene } from '../scene';
+import { lawOf } from './laws';
+
+/** What a thing's art is of: the pixels of its front, its pages, and how thick they are, mm. */
+export type ThingSubject = Subject & { readonly bookMm: number };
+
+/** A slipcase holds what is in the scene with it. */
+function modelOf(scene: Scene, subjects: readonly ThingSubject[], i: number, strips: number | undefined): Model {
+  const { object } = scene.things[i];
+  const subject = subjects[i];
+  if (object.kind !== 'slipcase' || object.thicknessMm !== null) return makeModel(object, subject, subject.bookMm, strips);
+  const inside = scene.things.flatMap((thing, j) =>
+    j === i ? [] : [sizeOf(thing.object, subjects[j], subjects[j].bookMm).thicknessMm],
+  );
+  const through = inside.length > 0 ? inside.reduce((sum, mm) => sum + mm, 0) : subject.bookMm;
+  return makeModel({ kind: 'slipcase', thicknessMm: Math.min(600, through) }, subject, subject.bookMm, strips);
+} // prettier-ignore
+
+/** Every thing of a scene where it stands, about the upright axis through the origin, the whole turned by the pose. */
+export function setting(scene: Scene, subjects: readonly ThingSubject[], strips?: number): Model[] {
+  const alone = scene.things.map((_, i) => modelOf(scene, subjects, i, strips));
+  const laws = lawOf(scene.arrangement, alone.map((model) => boxOf([model]))); // prettier-ignore
+  const stood = alone.map((model, i) => {
+    const { turnRad, rightMm, nearerMm } = scene.things[i];
+    const [x, , z] = moved(laws[i], [0, 0, 0]);
+    const own = after(shifted(x + rightMm, 0, z + nearerMm), after(turnAbout([0, 1, 0], turnRad), shifted(-x, 0, -z)));
+    return placed(model, after(own, laws[i]));
+  });
+  const box = boxOf(stood);
+  const middle = (c: 0 | 2): number => (box.least[c] + box.most[c]) / 2;
+  const whole = after(turnAbout([0, 1, 0], scene.pose.turnRad), shifted(-middle(0), 0, -middle(2)));
+  return stood.map((model) => placed(model, whole));
+}
+
+/** Radius about the upright axis through the origin, and height, of the cylinder that holds the models however they are turned. */
+export function roundOf(models: readonly Model[]): { radiusMm: number; heightMm: number } {
+  let radiusMm = 1;
+  let heightMm = 1;
+  for (const model of models) {
+    for (const { corners } of model.solids) {
+      for (const [x, y, z] of corners) {
+        radiusMm = Math.max(radiusMm, Math.hypot(x, z));
+        heightMm = Math.max(heightMm, y);
+      }
+    }
+  }
+  return { radiusMm, heightMm };
+}

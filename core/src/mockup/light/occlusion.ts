@@ -1,0 +1,367 @@
+import type { AreaLight } from './area-light';
+import type { Occluder } from './occluder';
+
+/** Pieces of the light that are still seen are polygons of at most so many corners; more than so many are not kept apart. */
+const CORNERS = 40;
+const PIECES = 400;
+
+/** Heights over the horizon within this are on it, mm. */
+const FLAT = 1e-7;
+
+/** Buffers for `occlusionAt`, owned by the caller, so that the hot loop allocates nothing. */
+export type Scratch = {
+  /** Polygons, `CORNERS * 3` numbers each, and their corner counts; two sets that take turns. */
+  readonly sets: readonly [Float64Array, Float64Array];
+  readonly counts: readonly [Int32Array, Int32Array];
+  readonly clip: Float64Array;
+  readonly front: Uint8Array;
+  /** Silhouette planes of all bodies that matter at a point, three numbers each, and where those of each body end. */
+  readonly normals: Float64Array;
+  readonly ends: Int32Array;
+};
+
+export function scratchFor(occluders: readonly Occluder[]): Scratch {
+  const most = (of: (o: Occluder) => number): number => Math.max(1, ...occluders.map(of));
+  return {
+    sets: [new Float64Array(CORNERS * 3 * PIECES), new Float64Array(CORNERS * 3 * PIECES)],
+    counts: [new Int32Array(PIECES), new Int32Array(PIECES)],
+    clip: new Float64Array(CORNERS * 3),
+    front: new Uint8Array(most((o) => o.planes.length / 4)),
+    normals: new Float64Array(
+      3 *
+        Math.max(
+          1,
+          occluders.reduce((sum, o) => sum + o.edges.length / 4, 0),
+        ),
+    ),
+    ends: new Int32Array(occluders.length + 1),
+  };
+}
+
+/**
+ * Exact soft shadow and ambient occlusion of convex bodies at a point with a normal. Writes `out[0]` = the hidden share
+ * of the light that stands over the point's horizon, `out[1]` = the share of the hemisphere, weighted by the cosine,
+ * that the bodies take. `skip` is the body that the point lies on.
+ *
+ * The light's polygon is cut by the planes through the point and each body's silhouette edges into pieces that are
+ * still seen; what is left over of its area is the seen share, with no sampling, so without noise. A body's form factor
+ * is the contour integral over its silhouette above the horizon (Lambert 1760): F = 1/(2 pi) * sum of edge angle times
+ * the edge plane's normal along the point's, the horizon's own arc included. Where several bodies take some of it, the
+ * hemisphere itself is cut like the light, so that what they hide twice counts once; without `exact` their shares are
+ * joined as if independent, which is a little too dark and much faster.
+ */
+export function occlusionAt(
+  occluders: readonly Occluder[],
+  skip: number,
+  light: AreaLight | null,
+  px: number,
+  py: number,
+  pz: number,
+  nx: number,
+  ny: number,
+  nz: number,
+  scratch: Scratch,
+  out: Float64Array,
+  exact = true,
+): void {
+  const { front, normals, ends } = scratch;
+  let bodies = 0;
+  let m = 0;
+  let taking = 0;
+  let form = 0;
+  let open = 1;
+  for (let o = 0; o < occluders.length; o++) {
+    if (o === skip) continue;
+    const occ = occluders[o];
+    const { vertices, planes, edges, centre, radius } = occ;
+    const cx = centre[0] - px;
+    const cy = centre[1] - py;
+    const cz = centre[2] - pz;
+    const up = cx * nx + cy * ny + cz * nz;
+    if (up < -radius) continue;
+    const away2 = cx * cx + cy * cy + cz * cz;
+    const far = away2 > radius * radius * 400;
+    if (far && (!light || missesLight(light, px, py, pz, cx, cy, cz, radius))) continue;
+    let some = false;
+    for (let i = 0; i < planes.length / 4; i++) {
+      const d = planes[i * 4] * px + planes[i * 4 + 1] * py + planes[i * 4 + 2] * pz - planes[i * 4 + 3];
+      front[i] = d > 1e-7 ? 1 : 0;
+      if (front[i]) some = true;
+    }
+    if (!some) {
+      // The point lies in the body.
+      out[0] = 1;
+      out[1] = 1;
+      return;
+    }
+    // Silhouette planes through the point, inner normals; the form factor on the way.
+    let own = 0;
+    let crossings = 0;
+    let hx = 0;
+    let hy = 0;
+    let hz = 0;
+    for (let e = 0; e < edges.length; e += 4) {
+      if (front[edges[e + 2]] === front[edges[e + 3]]) continue;
+      const p = edges[e] * 3;
+      const q = edges[e + 1] * 3;
+      let ax = vertices[p] - px;
+      let ay = vertices[p + 1] - py;
+      let az = vertices[p + 2] - pz;
+      let bx = vertices[q] - px;
+      let by = vertices[q + 1] - py;
+      let bz = vertices[q + 2] - pz;
+      let sx = ay * bz - az * by;
+      let sy = az * bx - ax * bz;
+      let sz = ax * by - ay * bx;
+      const size = Math.sqrt(sx * sx + sy * sy + sz * sz);
+      if (size < 1e-12) continue;
+      const k = sx * cx + sy * cy + sz * cz < 0 ? -1 / size : 1 / size;
+      sx *= k;
+      sy *= k;
+      sz *= k;
+      normals[m] = sx;
+      normals[m + 1] = sy;
+      normals[m + 2] = sz;
+      m += 3;
+      const ha = ax * nx + ay * ny + az * nz;
+      const hb = bx * nx + by * ny + bz * nz;
+      // An edge in the horizon's own plane counts whole.
+      if (ha < -FLAT && hb < -FLAT) continue;
+      if (ha < -FLAT || hb < -FLAT) {
+        // The part above the horizon, and where the silhouette goes under it.
+        const t = Math.min(1, Math.max(0, ha / (ha - hb)));
+        const x = ax + (bx - ax) * t;
+        const y = ay + (by - ay) * t;
+        const z = az + (bz - az) * t;
+        if (crossings === 1) own += angle(hx, hy, hz, x, y, z);
+        hx = x;
+        hy = y;
+        hz = z;
+        crossings++;
+        if (ha < hb) {
+          ax = x;
+          ay = y;
+          az = z;
+        } else {
+          bx = x;
+          by = y;
+          bz = z;
+        }
+      }
+      own += angle(ax, ay, az, bx, by, bz) * (sx * nx + sy * ny + sz * nz);
+    }
+    ends[++bodies] = m;
+    own = Math.min(1, Math.max(0, own / (2 * Math.PI)));
+    if (own > 1e-3) taking++;
+    form += own;
+    open *= 1 - own;
+  }
+  out[0] = light ? hiddenShare(light, px, py, pz, nx, ny, nz, bodies, scratch) : 0;
+  out[1] = taking < 2 ? Math.min(1, form) : exact ? 1 - openSky(nx, ny, nz, bodies, scratch) : 1 - open;
+}
+
+/** The share of the light over the horizon that the bodies hide; 0 where it stands under it. */
+function hiddenShare(
+  light: AreaLight,
+  px: number,
+  py: number,
+  pz: number,
+  nx: number,
+  ny: number,
+  nz: number,
+  bodies: number,
+  scratch: Scratch,
+): number {
+  const { sets, counts, clip } = scratch;
+  const first = sets[0];
+  for (let i = 0; i < 4; i++) {
+    const c = light.corners[i];
+    first[i * 3] = c[0] - px;
+    first[i * 3 + 1] = c[1] - py;
+    first[i * 3 + 2] = c[2] - pz;
+  }
+  const n = cut(first, 0, 4, nx, ny, nz, clip);
+  if (n < 3) return 0;
+  first.set(clip.subarray(0, n * 3));
+  counts[0][0] = n;
+  const whole = area(first, 0, n);
+  const pieces = cutAway(1, bodies, scratch);
+  let left = 0;
+  const set = sets[bodies & 1];
+  for (let i = 0; i < pieces; i++) left += area(set, i * CORNERS * 3, counts[bodies & 1][i]);
+  return Math.min(1, Math.max(0, 1 - left / whole));
+}
+
+/** The share of the hemisphere, weighted by the cosine, that no body takes. */
+function openSky(nx: number, ny: number, nz: number, bodies: number, scratch: Scratch): number {
+  const { sets, counts } = scratch;
+  // Two directions along the surface; with the normal they bound four equal sectors of the hemisphere.
+  const [ux, uy, uz] = Math.abs(ny) < 0.9 ? [nz, 0, -nx] : [0, -nz, ny];
+  const l = 1 / Math.hypot(ux, uy, uz);
+  const vx = (ny * uz - nz * uy) * l;
+  const vy = (nz * ux - nx * uz) * l;
+  const vz = (nx * uy - ny * ux) * l;
+  const first = sets[0];
+  for (let i = 0; i < 4; i++) {
+    const [a, b] = SECTORS[i];
+    const [c, d] = SECTORS[(i + 1) & 3];
+    first.set([nx, ny, nz, ux * l * a + vx * b, uy * l * a + vy * b, uz * l * a + vz * b, ux * l * c + vx * d, uy * l * c + vy * d, uz * l * c + vz * d], i * CORNERS * 3); // prettier-ignore
+    counts[0][i] = 3;
+  }
+  const pieces = cutAway(4, bodies, scratch);
+  const set = sets[bodies & 1];
+  let open = 0;
+  for (let i = 0; i < pieces; i++) open += formOf(set, i * CORNERS * 3, counts[bodies & 1][i], nx, ny, nz);
+  return Math.min(1, open);
+}
+
+const SECTORS = [
+  [1, 0],
+  [0, 1],
+  [-1, 0],
+  [0, -1],
+] as const;
+
+/** Form factor of a cone from the origin over polygon corners. */
+function formOf(set: Float64Array, at: number, n: number, nx: number, ny: number, nz: number): number {
+  let sum = 0;
+  let j = at + (n - 1) * 3;
+  for (let i = at; i < at + n * 3; i += 3) {
+    const x = set[j + 1] * set[i + 2] - set[j + 2] * set[i + 1];
+    const y = set[j + 2] * set[i] - set[j] * set[i + 2];
+    const z = set[j] * set[i + 1] - set[j + 1] * set[i];
+    const size = Math.sqrt(x * x + y * y + z * z);
+    if (size > 1e-15) {
+      const a = Math.atan2(size, set[j] * set[i] + set[j + 1] * set[i + 1] + set[j + 2] * set[i + 2]);
+      sum += (a * (x * nx + y * ny + z * nz)) / size;
+    }
+    j = i;
+  }
+  return Math.abs(sum) / (2 * Math.PI);
+}
+
+/**
+ * Takes from the pieces in the first set what lies within each body's cone: what lies outside one of its planes stays,
+ * as a piece of its own. The rest is left in the set with the number `bodies & 1`; answers how many pieces there are.
+ */
+function cutAway(pieces: number, bodies: number, scratch: Scratch): number {
+  const { sets, counts, clip, normals, ends } = scratch;
+  let now = 0;
+  for (let body = 0; body < bodies; body++) {
+    const from = sets[now];
+    const to = sets[1 - now];
+    const had = counts[now];
+    const has = counts[1 - now];
+    const [m0, m1] = [ends[body], ends[body + 1]];
+    let kept = 0;
+    for (let i = 0; i < pieces; i++) {
+      const at = i * CORNERS * 3;
+      let n = had[i];
+      if (clear(from, at, n, normals, m0, m1)) {
+        if (kept < PIECES) {
+          to.set(from.subarray(at, at + n * 3), kept * CORNERS * 3);
+          has[kept++] = n;
+        }
+        continue;
+      }
+      for (let j = m0; j < m1 && n > 2; j += 3) {
+        const outside = cut(from, at, n, -normals[j], -normals[j + 1], -normals[j + 2], clip);
+        if (outside > 2 && kept < PIECES) {
+          to.set(clip.subarray(0, outside * 3), kept * CORNERS * 3);
+          has[kept++] = outside;
+        }
+        n = cut(from, at, n, normals[j], normals[j + 1], normals[j + 2], clip);
+        from.set(clip.subarray(0, n * 3), at);
+      }
+    }
+    pieces = kept;
+    now = 1 - now;
+  }
+  return pieces;
+}
+
+/** Whether the sphere of a body lies off every line from the point to the light. */
+function missesLight(
+  light: AreaLight,
+  px: number,
+  py: number,
+  pz: number,
+  cx: number,
+  cy: number,
+  cz: number,
+  radius: number,
+): boolean {
+  const lx = light.centre[0] - px;
+  const ly = light.centre[1] - py;
+  const lz = light.centre[2] - pz;
+  const l2 = lx * lx + ly * ly + lz * lz;
+  const along = (cx * lx + cy * ly + cz * lz) / l2;
+  if (along < 0) return true;
+  const away2 = cx * cx + cy * cy + cz * cz - along * along * l2;
+  // The cone to the light's circumscribed circle, at the body's distance.
+  const reach = Math.sqrt(light.areaMm2 / 2) * along + radius;
+  return away2 > reach * reach;
+}
+
+/** Whether a polygon lies wholly outside one of the planes. */
+function clear(set: Float64Array, at: number, n: number, normals: Float64Array, m0: number, m1: number): boolean {
+  for (let j = m0; j < m1; j += 3) {
+    let inside = false;
+    for (let i = at; i < at + n * 3 && !inside; i += 3)
+      inside = set[i] * normals[j] + set[i + 1] * normals[j + 1] + set[i + 2] * normals[j + 2] > 0;
+    if (!inside) return true;
+  }
+  return false;
+}
+
+/** The part of a polygon on the inner side of a plane through the origin, written to `clip`; its corner count. */
+function cut(set: Float64Array, at: number, n: number, nx: number, ny: number, nz: number, clip: Float64Array): number {
+  let m = 0;
+  let j = at + (n - 1) * 3;
+  let dj = set[j] * nx + set[j + 1] * ny + set[j + 2] * nz;
+  for (let i = at; i < at + n * 3; i += 3) {
+    const di = set[i] * nx + set[i + 1] * ny + set[i + 2] * nz;
+    if (di >= 0 !== dj >= 0 && m < CORNERS * 3) {
+      const t = dj / (dj - di);
+      clip[m] = set[j] + (set[i] - set[j]) * t;
+      clip[m + 1] = set[j + 1] + (set[i + 1] - set[j + 1]) * t;
+      clip[m + 2] = set[j + 2] + (set[i + 2] - set[j + 2]) * t;
+      m += 3;
+    }
+    if (di >= 0 && m < CORNERS * 3) {
+      clip[m] = set[i];
+      clip[m + 1] = set[i + 1];
+      clip[m + 2] = set[i + 2];
+      m += 3;
+    }
+    j = i;
+    dj = di;
+  }
+  return m / 3;
+}
+
+/** Area of a flat polygon. */
+function area(set: Float64Array, at: number, n: number): number {
+  let x = 0;
+  let y = 0;
+  let z = 0;
+  for (let i = at + 3; i < at + (n - 1) * 3; i += 3) {
+    const ux = set[i] - set[at];
+    const uy = set[i + 1] - set[at + 1];
+    const uz = set[i + 2] - set[at + 2];
+    const vx = set[i + 3] - set[at];
+    const vy = set[i + 4] - set[at + 1];
+    const vz = set[i + 5] - set[at + 2];
+    x += uy * vz - uz * vy;
+    y += uz * vx - ux * vz;
+    z += ux * vy - uy * vx;
+  }
+  return Math.sqrt(x * x + y * y + z * z) / 2;
+}
+
+function angle(ax: number, ay: number, az: number, bx: number, by: number, bz: number): number {
+  const x = ay * bz - az * by;
+  const y = az * bx - ax * bz;
+  const z = ax * by - ay * bx;
+  return Math.atan2(Math.sqrt(x * x + y * y + z * z), ax * bx + ay * by + az * bz);
+}

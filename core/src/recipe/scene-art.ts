@@ -1,0 +1,162 @@
+import { emptyBrief, thicknessMm } from '../book';
+import { composeBack, composeSpine, cropShare, edgeColours, edgePaint, finishedCover, spineNeeds } from '../compose';
+import { fill, image } from '../ink';
+import {
+  COARSE,
+  type Look,
+  type Scene,
+  type Texture,
+  type Textures,
+  type ThingArt,
+  type ThingSubject,
+  type WantedArt,
+  drawnLook,
+  looksOf,
+  onLinen,
+  setting,
+  textureOf,
+} from '../mockup';
+import { type Raster, flatten } from '../pixels';
+import { rectPath } from '../plane';
+import type { Book } from '../project';
+import { coverAt, coverRaster } from './cover';
+import type { Studio } from './studio';
+
+/** Other titles by id, as far as a scene shows them and they are there. */
+export type Others = ReadonlyMap<string, Book>;
+export const noOthers: Others = new Map();
+
+/** Ids of the other titles that a scene shows. */
+export const titlesOf = (scene: Scene): string[] => [
+  ...new Set(scene.things.flatMap(({ art }) => (art.kind === 'title' ? [art.id] : []))),
+];
+
+/** A picture as if it were a title: a finished cover without words. */
+function asTitle(book: Book, asset: string): Book {
+  const { widthPx, heightPx } = book.assets[asset] ?? book.cover;
+  const brief = { ...emptyBrief, pageCount: book.brief.pageCount };
+  return { ...book, brief, cover: finishedCover(asset, widthPx, heightPx) };
+}
+
+/** The title whose art is on a thing; what is missing is stood in for by this title. */
+export function titleOn(book: Book, art: ThingArt, others: Others): Book {
+  switch (art.kind) {
+    case 'this':
+      return book;
+    case 'title':
+      return others.get(art.id) ?? book;
+    case 'picture':
+      return book.assets[art.asset] ? asTitle(book, art.asset) : book;
+  }
+}
+
+export const subjectOf = (book: Book, art: ThingArt, others: Others): ThingSubject => {
+  const { cover, brief } = titleOn(book, art, others);
+  const { widthPx, heightPx } = cover;
+  return { widthPx, heightPx, pageCount: brief.pageCount, bookMm: thicknessMm(brief.pageCount) };
+};
+
+export const subjectsOf = (book: Book, scene: Scene, others: Others): ThingSubject[] =>
+  scene.things.map((thing) => subjectOf(book, thing.art, others));
+
+/** Most width of a front that things are textured with: the more things, the smaller each is seen. */
+const artWidth = (things: number): number => (things === 1 ? 1600 : things <= 3 ? 1200 : 900);
+
+/** What a scene's tracers need: art as pixels by key, and looks that they draw themselves. */
+export type SceneArt = { readonly art: ReadonlyMap<string, Raster>; readonly drawn: ReadonlyMap<string, Look> };
+
+/** The art on every face of every thing, fronts at most `mostPx` wide; spines, backs and flaps are made from the fronts. */
+export async function sceneArt(
+  book: Book,
+  scene: Scene,
+  others: Others,
+  studio: Studio,
+  mostPx?: number,
+): Promise<SceneArt> {
+  const models = setting(scene, subjectsOf(book, scene, others), COARSE);
+  const { drawn, art: wanted } = looksOf(scene, models.map((model) => model.looks)); // prettier-ignore
+  const art = new Map<string, Raster>();
+  const fronts = new Map<string, Raster>();
+  for (const [key, want] of wanted) {
+    const title = titleOn(book, want.art, others);
+    const name = JSON.stringify(want.art);
+    const most = mostPx ?? artWidth(scene.things.length);
+    const front = fronts.get(name) ?? (await coverRaster(title, Math.min(most, Math.max(title.cover.widthPx, 800)), studio)); // prettier-ignore
+    fronts.set(name, front);
+    const made = await faceArt(want, title, book, front, studio);
+    art.set(key, want.surface === 'linen' ? onLinen(made) : made);
+  }
+  return { art, drawn };
+}
+
+async function faceArt(want: WantedArt, title: Book, book: Book, front: Raster, studio: Studio): Promise<Raster> {
+  const { side, ratio } = want;
+  if (want.own && book.assets[want.own]) {
+    const own = await coverRaster(asTitle(book, want.own), Math.min(1600, book.assets[want.own].widthPx), studio);
+    return placed(own, ratio, 'fill', studio);
+  }
+  if (side === 'front') return frontAt(want, title, front, studio);
+  await studio.loadFonts(spineNeeds(title.cover));
+  const { shaper } = studio;
+  const heightPx = side === 'spine' ? front.height : Math.ceil(front.height / 2);
+  const size = { widthPx: Math.max(8, Math.round(heightPx * ratio)), heightPx };
+  switch (side) {
+    case 'spine': {
+      const ink = composeSpine(title.cover, title.brief, shaper, edgeColours(front, 'left'), size);
+      return studio.paint(ink, size.widthPx, new Map());
+    }
+    // Back and flap have few words and are rarely seen: half the pixels do.
+    case 'back':
+    case 'flap': {
+      const edge = edgeColours(front, side === 'back' ? 'left' : 'right');
+      return studio.paint(composeBack(title.cover, title.brief, shaper, edge, size), size.widthPx, new Map());
+    }
+    case 'plain': {
+      const [, colour] = edgeColours(front, 'left', 3);
+      const ink = { widthPx: 32, heightPx: 32, items: [fill(rectPath({ x: 0, y: 0, width: 32, height: 32 }), edgePaint([colour, colour], 32))] }; // prettier-ignore
+      return studio.paint(ink, 32, new Map());
+    }
+  }
+}
+
+const SAME = 0.006;
+
+/** The front in a place of another ratio: composed anew where that is wished and possible, else whole or cut; never stretched. */
+async function frontAt(want: WantedArt, title: Book, front: Raster, studio: Studio): Promise<Raster> {
+  const own = front.width / front.height;
+  if (Math.abs(want.ratio / own - 1) < SAME) return flatten(front, [255, 255, 255]);
+  if (want.fit === 'recompose' && !title.cover.finished) {
+    const area = front.width * front.height;
+    const widthPx = Math.round(Math.sqrt(area * want.ratio));
+    const size = { widthPx, heightPx: Math.round(widthPx / want.ratio) };
+    return flatten(await coverRaster(coverAt(title, size, '#ffffff'), widthPx, studio), [255, 255, 255]);
+  }
+  return placed(front, want.ratio, want.fit === 'fill' ? 'fill' : 'whole', studio);
+}
+
+/** Art in a place of a ratio: cut to fill it about its middle, or whole on the colours of its edge. */
+function placed(art: Raster, ratio: number, fit: 'fill' | 'whole', studio: Studio): Raster {
+  const own = art.width / art.height;
+  if (Math.abs(ratio / own - 1) < SAME) return flatten(art, [255, 255, 255]);
+  const wider = ratio > own;
+  const grows = fit === 'whole' ? wider : !wider;
+  const width = grows ? Math.round(art.height * ratio) : art.width;
+  const height = grows ? art.height : Math.round(art.width / ratio);
+  const whole = { x: 0, y: 0, width, height };
+  const from = fit === 'fill' ? cropShare({ widthPx: art.width, heightPx: art.height }, whole, { x: 0.5, y: 0.5 }, 1) : { x: 0, y: 0, width: 1, height: 1 }; // prettier-ignore
+  const to = fit === 'fill' ? whole : { x: (width - art.width) / 2, y: (height - art.height) / 2, width: art.width, height: art.height }; // prettier-ignore
+  const edge = edgeColours(art, 'left', 3)[1];
+  const ink = { widthPx: width, heightPx: height, items: [fill(rectPath(whole), edgePaint([edge, edge], height)), image('art', from, to)] }; // prettier-ignore
+  return flatten(studio.paint(ink, width, new Map([['art', studio.imageOf(art)]])), [255, 255, 255]);
+}
+
+/** Textures of a scene's art. */
+export function sceneTextures({ art, drawn }: SceneArt): Textures {
+  const textures = new Map<string, Texture>();
+  for (const [key, pixels] of art) textures.set(key, textureOf(pixels));
+  for (const [key, look] of drawn) {
+    const pixels = drawnLook(look);
+    if (pixels) textures.set(key, textureOf(pixels));
+  }
+  return textures;
+}

@@ -1,0 +1,86 @@
+import { ARRANGEMENTS, type Arrangement, arranged, defaultScene } from '@yosomi/core/mockup';
+import { type Book, readBook } from '@yosomi/core/project';
+import { mockupKey } from '@yosomi/core/recipe';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { db } from '../../persist/db';
+import { useBook } from '../../state/session';
+import { Bitmap } from '../../ui/bitmap';
+import { useRested } from '../../ui/use-rested';
+import { press } from '../../work/workers';
+import { ARRANGEMENT_NAMES } from './names';
+import { useScene } from './use-scene';
+
+const THUMB_PX = 116;
+
+/** Ready arrangements, each shown with this title's own cover once the scene itself is `ready`. */
+export function ArrangementStrip({ series, ready }: { series: readonly string[]; ready: boolean }) {
+  const { scene, set } = useScene();
+  return (
+    <nav aria-label="Arrangements" className="flex w-[148px] shrink-0 flex-col overflow-y-auto border-r border-line py-4">
+      <h2 className="px-4 pb-1.5 text-xs font-semibold text-ink-2">How it can stand</h2>
+      {ARRANGEMENTS.map((one) => (
+        <ArrangementButton
+          key={one}
+          arrangement={one}
+          series={series}
+          ready={ready}
+          chosen={scene.arrangement === one}
+          onChoose={() =>
+            set(`Arrangement: ${ARRANGEMENT_NAMES[one].toLowerCase()}`, (s) => void Object.assign(s, arranged(s, one, series)))
+          }
+        />
+      ))}
+    </nav>
+  );
+} // prettier-ignore
+
+function ArrangementButton(props: {
+  arrangement: Arrangement;
+  series: readonly string[];
+  ready: boolean;
+  chosen: boolean;
+  onChoose(): void;
+}) {
+  const { arrangement, series, chosen } = props;
+  const bitmap = useThumb(arrangement, series, props.ready);
+  return (
+    <button
+      type="button"
+      aria-pressed={chosen}
+      onClick={props.onChoose}
+      className="flex flex-col gap-1 border-l-3 border-transparent py-1.5 pr-3 pl-3 text-left hover:bg-line/50 aria-pressed:border-blue aria-pressed:bg-blue-wash aria-pressed:font-semibold"
+    >
+      <Bitmap bitmap={bitmap} label="" className="h-[108px] w-full bg-[#e3e3e0] object-contain" />
+      <span className="text-xs">{ARRANGEMENT_NAMES[arrangement]}</span>
+    </button>
+  );
+}
+
+/** A thumbnail of the title's own cover in an arrangement, in plain light. */
+function useThumb(arrangement: Arrangement, series: readonly string[], ready: boolean): ImageBitmap | null {
+  const book = useRested(useBook());
+  const [first] = book.scene.things;
+  const scene = useMemo(
+    () => arranged({ ...defaultScene, things: [first] }, arrangement, series),
+    [first, arrangement, series],
+  );
+  const px = THUMB_PX * Math.min(2, window.devicePixelRatio);
+  const { data } = useQuery({
+    queryKey: ['scene-thumb', mockupKey(book, { widthPx: px, heightPx: px }, scene)],
+    queryFn: async () => press().sceneThumb(book, scene, await mates(series), px),
+    enabled: ready,
+    staleTime: Infinity,
+    gcTime: 60_000,
+    placeholderData: keepPreviousData,
+  });
+  return data ?? null;
+}
+
+async function mates(ids: readonly string[]): Promise<Book[]> {
+  const rows = await db.titles.bulkGet([...ids]);
+  return rows.flatMap((row) => {
+    const read = row && readBook(row.book);
+    return read?.ok ? [read.value] : [];
+  });
+}

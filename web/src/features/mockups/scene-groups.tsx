@@ -1,0 +1,255 @@
+import type { Scene } from '@yosomi/core/mockup';
+import { useSession } from '../../state/session';
+import { Button } from '../../ui/button';
+import { Check } from '../../ui/check';
+import { ColourField } from '../../ui/colour-field';
+import { NumberField } from '../../ui/field';
+import { Group } from '../../ui/group';
+import { Segmented } from '../../ui/segmented';
+import { Slider } from '../../ui/slider';
+import { usePictureInput } from '../front/use-picture-input';
+import { LightBall } from './light-ball';
+import { useScene } from './use-scene';
+
+const DEGREE = Math.PI / 180;
+const percent = (v: number): string => `${Math.round(v * 100)}`;
+
+/** How the things stand and are seen; `chosen` is the thing that can be moved by itself. */
+export function PoseGroup({ chosen }: { chosen: number }) {
+  const { scene, set } = useScene();
+  const { pose } = scene;
+  const thing = scene.things[chosen];
+  const several = scene.things.length > 1;
+  return (
+    <Group title="How it stands">
+      <NumberField
+        label="Turn"
+        unit="°"
+        value={Math.round(pose.turnRad / DEGREE)}
+        least={-180}
+        most={180}
+        onChange={(v, d) => set('Turn', (s) => void (s.pose.turnRad = v * DEGREE), d ? 'turn' : null)}
+      />
+      <NumberField
+        label="Seen from above"
+        unit="°"
+        value={Math.round(pose.tiltRad / DEGREE)}
+        least={0}
+        most={83}
+        onChange={(v, d) => set('Tilt', (s) => void (s.pose.tiltRad = v * DEGREE), d ? 'tilt' : null)}
+      />
+      <NumberField
+        label="Roll"
+        unit="°"
+        value={Math.round(pose.rollRad / DEGREE)}
+        least={-45}
+        most={45}
+        onChange={(v, d) => set('Roll', (s) => void (s.pose.rollRad = v * DEGREE), d ? 'roll' : null)}
+      />
+      <Slider
+        label="Lens"
+        value={pose.lensMm}
+        least={24}
+        most={600}
+        step={1}
+        onChange={(v) => set('Lens', (s) => void (s.pose.lensMm = v), 'lens')}
+        format={(v) => `${v}`}
+      />
+      <Slider
+        label="Room round it"
+        value={pose.margin}
+        least={0}
+        most={0.35}
+        step={0.01}
+        onChange={(v) => set('Room round it', (s) => void (s.pose.margin = v), 'margin')}
+        format={percent}
+      />
+      {several && (
+        <>
+          <NumberField
+            label={`Turn of ${chosen + 1} alone`}
+            unit="°"
+            value={Math.round(thing.turnRad / DEGREE)}
+            least={-180}
+            most={180}
+            onChange={(v, d) => set('Turn one', (s) => void (s.things[chosen].turnRad = v * DEGREE), d ? `own-${chosen}` : null)}
+          />
+          <NumberField
+            label="To the right"
+            unit="mm"
+            value={Math.round(thing.rightMm)}
+            least={-900}
+            most={900}
+            onChange={(v, d) => set('Move one', (s) => void (s.things[chosen].rightMm = v), d ? `right-${chosen}` : null)}
+          />
+          <NumberField
+            label="Nearer"
+            unit="mm"
+            value={Math.round(thing.nearerMm)}
+            least={-900}
+            most={900}
+            onChange={(v, d) => set('Move one', (s) => void (s.things[chosen].nearerMm = v), d ? `near-${chosen}` : null)}
+          />
+        </>
+      )}
+    </Group>
+  );
+} // prettier-ignore
+
+const SLIDERS = [
+  ['softness', 'Soft', 1],
+  ['strength', 'Strength', 2],
+  ['fill', 'Fill', 2],
+  ['shadow', 'Cast shadow', 1],
+  ['contact', 'Contact shadow', 1],
+] as const;
+
+export function LightGroup() {
+  const { scene, set } = useScene();
+  const { light, second } = scene;
+  return (
+    <Group title="How it is lit">
+      <div className="flex items-center gap-4">
+        <LightBall
+          azimuthRad={light.azimuthRad}
+          heightRad={light.heightRad}
+          onChange={(az, h) => set('Move the light', (s) => void Object.assign(s.light, { azimuthRad: az, heightRad: h }), 'light')}
+        />
+        <p className="text-xs text-ink-2">Drag the point to where the light should come from.</p>
+      </div>
+      {SLIDERS.map(([name, label, most]) => (
+        <Slider
+          key={name}
+          label={label}
+          value={light[name]}
+          least={0}
+          most={most}
+          step={0.01}
+          onChange={(v) => set(label, (s) => void (s.light[name] = v), `light-${name}`)}
+          format={percent}
+        />
+      ))}
+      <Slider
+        label="Cool to warm"
+        value={light.warmth}
+        least={-1}
+        most={1}
+        step={0.01}
+        onChange={(v) => set('Warmth', (s) => void (s.light.warmth = v), 'light-warmth')}
+        format={percent}
+      />
+      <Check
+        label="A second light"
+        checked={second !== null}
+        onChange={(on) => set(on ? 'Add a second light' : 'Take out the second light', (s) => void (s.second = on ? { azimuthRad: 1.1, heightRad: 0.5, softness: 0.6, strength: 0.45 } : null))}
+      >
+        {second && (
+          <>
+            <LightBall
+              label="Where the second light comes from"
+              azimuthRad={second.azimuthRad}
+              heightRad={second.heightRad}
+              onChange={(az, h) => set('Move the second light', (s) => void (s.second && Object.assign(s.second, { azimuthRad: az, heightRad: h })), 'second')}
+            />
+            {(['softness', 'strength'] as const).map((name) => (
+              <Slider
+                key={name}
+                label={name === 'softness' ? 'Soft ' : 'Strength '}
+                value={second[name]}
+                least={0}
+                most={name === 'strength' ? 2 : 1}
+                step={0.01}
+                onChange={(v) => set('Second light', (s) => void (s.second && (s.second[name] = v)), `second-${name}`)}
+                format={percent}
+              />
+            ))}
+          </>
+        )}
+      </Check>
+      <Slider
+        label="Exposure"
+        value={scene.look.exposure}
+        least={-2}
+        most={2}
+        step={0.05}
+        onChange={(v) => set('Exposure', (s) => void (s.look.exposure = v), 'exposure')}
+        format={(v) => v.toFixed(2)}
+      />
+      <Slider
+        label="Contrast"
+        value={scene.look.contrast}
+        least={-1}
+        most={1}
+        step={0.01}
+        onChange={(v) => set('Contrast', (s) => void (s.look.contrast = v), 'contrast')}
+        format={percent}
+      />
+    </Group>
+  );
+} // prettier-ignore
+
+const PLAIN = '#dadbd8';
+
+export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
+  const { scene, set } = useScene();
+  const edit = useSession((s) => s.edit);
+  const { ground } = scene;
+  const picture = usePictureInput(({ asset }) =>
+    void edit('Picture behind it', (b) => {
+      b.assets[asset.id] = asset;
+      b.scene.ground = { kind: 'picture', asset: asset.id };
+    }),
+  );
+  const change = (kind: Scene['ground']['kind']): void => {
+    if (kind === 'picture') return picture.open();
+    set('Ground', (s) => {
+      if (kind === 'clear') s.ground = { kind };
+      else if (kind === 'colour') s.ground = { kind, colour: swatches[1] ?? PLAIN };
+      else s.ground = { kind: 'gradient', top: '#f2f2ef', foot: swatches[1] ?? '#c9cac8' };
+    });
+  };
+  const shown = swatches.slice(0, 6);
+  return (
+    <Group title="What it stands on">
+      <Segmented
+        label="Ground"
+        value={ground.kind}
+        onChange={change}
+        options={[
+          { value: 'clear', label: 'Clear' },
+          { value: 'colour', label: 'Colour' },
+          { value: 'gradient', label: 'Fade' },
+          { value: 'picture', label: 'Picture' },
+        ]}
+      />
+      {picture.input}
+      {ground.kind === 'colour' && (
+        <ColourField label="Ground colour" value={ground.colour} swatches={shown} onChange={(colour, d) => set('Ground colour', (s) => void (s.ground = { kind: 'colour', colour }), d ? 'ground' : null)} />
+      )}
+      {ground.kind === 'gradient' &&
+        (['top', 'foot'] as const).map((end) => (
+          <ColourField
+            key={end}
+            label={end === 'top' ? 'Colour at the top' : 'Colour at the foot'}
+            value={ground[end]}
+            swatches={shown}
+            onChange={(colour, d) => set('Ground colour', (s) => void (s.ground.kind === 'gradient' && (s.ground[end] = colour)), d ? `ground-${end}` : null)}
+          />
+        ))}
+      {ground.kind === 'picture' && (
+        <Button className="self-start" onClick={picture.open}>
+          Another picture
+        </Button>
+      )}
+      <Slider
+        label="Reflection"
+        value={scene.reflection}
+        least={0}
+        most={1}
+        step={0.01}
+        onChange={(v) => set('Reflection', (s) => void (s.reflection = v), 'reflection')}
+        format={percent}
+      />
+    </Group>
+  );
+} // prettier-ignore

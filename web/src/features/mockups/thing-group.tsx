@@ -1,0 +1,219 @@
+import { type Kind, MOST_THINGS, SURFACES, type Thing, objectOf, plainThing } from '@yosomi/core/mockup';
+import { thicknessMm } from '@yosomi/core/book';
+import { type Others, titleOn } from '@yosomi/core/recipe';
+import { Plus, X } from 'lucide-react';
+import { Link } from 'react-router';
+import { useBook, useSession } from '../../state/session';
+import { Bitmap } from '../../ui/bitmap';
+import { Button } from '../../ui/button';
+import { NumberField } from '../../ui/field';
+import { Group } from '../../ui/group';
+import { Menu } from '../../ui/menu';
+import { Segmented } from '../../ui/segmented';
+import { useCoverBitmap } from '../../work/queries';
+import { usePictureInput } from '../front/use-picture-input';
+import { KIND_MENU, KIND_NAMES, SURFACE_NAMES } from './names';
+import { type SetThing, useScene } from './use-scene';
+
+const DEGREE = Math.PI / 180;
+
+/** The things of the scene: which there are, and which one is asked about. */
+export function ThingList(props: { chosen: number; onChoose(index: number): void }) {
+  const { scene, set } = useScene();
+  const { chosen, onChoose } = props;
+  const many = scene.things.length > 1;
+  return (
+    <div role="group" aria-label="Things in the scene" className="flex flex-wrap gap-1.5 px-4 pt-3">
+      {scene.things.map((thing, i) => (
+        <button
+          key={i}
+          type="button"
+          aria-pressed={i === chosen}
+          onClick={() => onChoose(i)}
+          className="rounded-sm border border-edge bg-card px-2 py-0.5 text-xs aria-pressed:border-blue aria-pressed:bg-blue-wash aria-pressed:font-semibold"
+        >
+          {many ? `${i + 1} ` : ''}
+          {KIND_NAMES[thing.object.kind]}
+        </button>
+      ))}
+      <button
+        type="button"
+        aria-label="Add a thing"
+        title="Add a thing"
+        disabled={scene.things.length >= MOST_THINGS}
+        onClick={() => {
+          set('Add a thing', (s) => void s.things.push(plainThing(objectOf('paperback', s.things[0].object))));
+          onChoose(scene.things.length);
+        }}
+        className="rounded-sm border border-edge bg-card px-1.5 text-xs hover:border-ink disabled:opacity-40"
+      >
+        <Plus size={13} />
+      </button>
+      {many && (
+        <button
+          type="button"
+          aria-label={`Take out ${KIND_NAMES[scene.things[chosen].object.kind].toLowerCase()} ${chosen + 1}`}
+          title="Take it out"
+          onClick={() => {
+            set('Take out a thing', (s) => void s.things.splice(chosen, 1));
+            onChoose(Math.max(0, chosen - 1));
+          }}
+          className="rounded-sm border border-edge bg-card px-1.5 text-xs hover:border-ink"
+        >
+          <X size={13} />
+        </button>
+      )}
+    </div>
+  );
+}
+
+const SAME = 'this';
+
+/** What a thing is and what is printed on it. */
+export function ThingGroup(props: {
+  index: number;
+  thing: Thing;
+  others: Others;
+  mates: readonly { id: string; name: string }[];
+}) {
+  const { index, thing, others, mates } = props;
+  const book = useBook();
+  const { set } = useScene();
+  const edit = useSession((s) => s.edit);
+  const { object, art } = thing;
+  const setThing: SetThing = (label, change, merge = null) =>
+    set(label, (s) => void change(s.things[index]), merge === null ? null : `${merge}-${index}`);
+  const title = titleOn(book, art, others);
+  const { data: front } = useCoverBitmap(title, 60 * Math.min(2, window.devicePixelRatio));
+  const picture = usePictureInput(({ asset }) =>
+    void edit('Picture on it', (b) => {
+      b.assets[asset.id] = asset;
+      b.scene.things[index].art = { kind: 'picture', asset: asset.id };
+    }),
+  );
+  const missing = art.kind === 'title' && !others.has(art.id);
+  const value = art.kind === 'this' ? SAME : art.kind === 'title' ? art.id : `picture/${art.asset}`;
+  const bookMm = thicknessMm(title.brief.pageCount);
+  const thick = 'thicknessMm' in object ? object : null;
+  const onScreen = ['ereader', 'tablet', 'phone', 'laptop', 'disc'].includes(object.kind);
+  return (
+    <Group title="What is on it">
+      <Menu
+        label="What it is"
+        value={object.kind}
+        groups={KIND_MENU}
+        onChange={(kind) =>
+          setThing(`Make it a ${KIND_NAMES[kind as Kind['kind']].toLowerCase()}`, (t) => void (t.object = objectOf(kind as Kind['kind'], t.object)))
+        }
+      />
+      <div className="flex items-center gap-3">
+        <Bitmap bitmap={front ?? null} label="Front" className="h-12 w-auto shadow-cover" />
+        <div className="flex min-w-0 flex-1 flex-col gap-1">
+          <Menu
+            label="Cover on it"
+            value={value}
+            groups={[
+              { title: 'This title', options: [{ value: SAME, label: book.brief.title.trim() || 'This title' }] },
+              ...(mates.length > 0
+                ? [{ title: 'Other titles', options: mates.map((m) => ({ value: m.id, label: m.name })) }]
+                : []),
+              ...(Object.keys(book.assets).length > 0
+                ? [
+                    {
+                      title: 'Pictures of this title',
+                      options: Object.values(book.assets).map((a) => ({ value: `picture/${a.id}`, label: a.name || 'Picture' })),
+                    },
+                  ]
+                : []),
+            ]}
+            onChange={(v) =>
+              setThing('Cover on it', (t) => {
+                t.art = v === SAME ? { kind: 'this' } : v.startsWith('picture/') ? { kind: 'picture', asset: v.slice(8) } : { kind: 'title', id: v };
+              })
+            }
+          />
+          <span className="text-xs text-ink-2">
+            {missing ? 'That title is gone from the Shelf; this one stands in.' : art.kind === 'picture' ? 'a picture, as it is' : 'the cover, as it is now'}
+          </span>
+        </div>
+        {art.kind === 'this' && (
+          <Link to="../front" className="self-start underline underline-offset-2">
+            Edit
+          </Link>
+        )}
+      </div>
+      <Button kind="link" className="self-start" onClick={picture.open}>
+        Put a picture on it
+      </Button>
+      {picture.input}
+      {thick && (
+        <>
+          <NumberField
+            label="Thickness"
+            unit="mm"
+            value={thick.thicknessMm ?? bookMm}
+            least={1}
+            most={120}
+            step={0.5}
+            digits={1}
+            onChange={(mm, d) => setThing('Thickness', (t) => void ('thicknessMm' in t.object && (t.object.thicknessMm = mm)), d ? 'thickness' : null)}
+          />
+          {thick.thicknessMm === null ? (
+            <p className="text-xs text-ink-2">
+              {thickNote(object.kind, title.brief.pageCount)}
+            </p>
+          ) : (
+            <Button kind="link" className="self-start" onClick={() => setThing('Usual thickness', (t) => void ('thicknessMm' in t.object && (t.object.thicknessMm = null)))}>
+              Take the usual thickness
+            </Button>
+          )}
+        </>
+      )}
+      {object.kind === 'jacketed' && (
+        <NumberField
+          label="Opened"
+          unit="°"
+          value={Math.round(object.openRad / DEGREE)}
+          least={0}
+          most={135}
+          onChange={(v, d) => setThing('Open the book', (t) => void (t.object.kind === 'jacketed' && (t.object.openRad = Math.min(2.4, v * DEGREE))), d ? 'open' : null)}
+        />
+      )}
+      {onScreen ? (
+        <>
+          <span className="text-ink-2">Where the ratio differs</span>
+          <Segmented
+            label="Where the ratio differs"
+            value={thing.fit}
+            onChange={(fit) => setThing('How it fits', (t) => void (t.fit = fit))}
+            options={[
+              { value: 'whole', label: 'Whole' },
+              { value: 'fill', label: 'Fill' },
+              ...(title.cover.finished ? [] : [{ value: 'recompose' as const, label: 'Anew' }]),
+            ]}
+          />
+          <p className="text-xs text-ink-2">{FIT_NOTES[thing.fit === 'recompose' && title.cover.finished ? 'whole' : thing.fit]}</p>
+        </>
+      ) : (
+        <Segmented
+          label="Surface"
+          value={thing.surface}
+          onChange={(surface) => setThing(`Surface: ${surface}`, (t) => void (t.surface = surface))}
+          options={SURFACES.map((one) => ({ value: one, label: SURFACE_NAMES[one] }))}
+        />
+      )}
+    </Group>
+  );
+} // prettier-ignore
+
+const FIT_NOTES = {
+  whole: 'The whole cover is shown, on its edge colour.',
+  fill: 'The cover is cut to fill the place.',
+  recompose: 'The cover is composed anew for the place.',
+} as const;
+
+function thickNote(kind: Kind['kind'], pages: number | null): string {
+  if (kind === 'binder' || kind === 'carton') return 'What is common for it.';
+  if (kind === 'slipcase') return 'As thick as the books in it.';
+  return pages ? `From ${pages} pages.` : 'For 240 pages: type the pages in the Brief.';
+}

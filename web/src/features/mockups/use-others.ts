@@ -1,0 +1,38 @@
+import type { Scene } from '@yosomi/core/mockup';
+import { type Book, readBook } from '@yosomi/core/project';
+import { type Others, noOthers, titlesOf } from '@yosomi/core/recipe';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useMemo } from 'react';
+import { db } from '../../persist/db';
+
+/** The other titles that a scene shows, as they are now; those that are gone are left out. */
+export function useOthers(scene: Scene): Others {
+  const ids = useMemo(() => titlesOf(scene), [scene]);
+  const key = ids.join(' ');
+  return (
+    useLiveQuery(async () => {
+      if (ids.length === 0) return noOthers;
+      const rows = await db.titles.bulkGet(ids);
+      return new Map(
+        rows.flatMap((row) => {
+          const read = row && readBook(row.book);
+          return read?.ok ? [[row!.id, read.value] as const] : [];
+        }),
+      );
+    }, [key]) ?? noOthers
+  );
+}
+
+/** Every other title of the Shelf, and those of this title's series in their order. */
+export function useShelfMates(book: Book): { readonly mates: readonly { id: string; name: string }[]; readonly series: readonly string[] } {
+  const rows = useLiveQuery(async () => (await db.titles.orderBy('updatedAt').toArray()).map((row) => readBook(row.book)));
+  return useMemo(() => {
+    const books = (rows ?? []).flatMap((read) => (read.ok && read.value.id !== book.id ? [read.value] : []));
+    const mates = books.map((b) => ({ id: b.id, name: b.brief.title.trim() || 'Untitled' }));
+    const series = books
+      .filter((b) => b.brief.seriesName.trim() !== '' && b.brief.seriesName === book.brief.seriesName)
+      .sort((a, b) => (a.brief.seriesNumber ?? 0) - (b.brief.seriesNumber ?? 0))
+      .map((b) => b.id);
+    return { mates, series };
+  }, [rows, book.id, book.brief.seriesName]);
+} // prettier-ignore
