@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { FINAL, PREVIEW, render } from '@yosomi/core/mockup';
 import { writePng } from '@yosomi/core/image-file';
-import { coverRaster, mockupArt, settledCover, stageOf, storeImage, texturesOf } from '@yosomi/core/recipe';
+import { coverRaster, noOthers, sceneArt, sceneTextures, settledCover, stageOf, storeImage } from '@yosomi/core/recipe';
 import { findProfile } from '@yosomi/core/stores';
 import { NodeStudio, demoProjects } from '@yosomi/node-kit';
 import { type Row, median } from './rows';
@@ -83,9 +83,9 @@ export async function engineRows(rounds: number): Promise<Row[]> {
     { what: 'cover to 1600 x 2560 pixels, measuring included', value: median(paint), unit: 'ms' },
     { what: 'cover export for longreach: pixels, JPEG, check', value: median(store), unit: 'ms' },
   ];
-  const textures = texturesOf(book, await mockupArt(book, studio));
+  const textures = sceneTextures(await sceneArt(book, book.scene, noOthers, studio));
   const final = stageOf(book, book.scene, 2400, 3000);
-  const preview = stageOf(book, book.scene, 480, 600);
+  const preview = stageOf(book, book.scene, 480, 600, noOthers, PREVIEW);
   const tool = magick();
   const folder = mkdtempSync(join(tmpdir(), 'bench-'));
   try {

@@ -1,11 +1,21 @@
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { FINAL, render } from '@yosomi/core/mockup';
+import {
+  ARRANGEMENTS,
+  FINAL,
+  KINDS,
+  type Scene,
+  arranged,
+  defaultScene,
+  objectOf,
+  plainThing,
+  render,
+} from '@yosomi/core/mockup';
 import { writePng } from '@yosomi/core/image-file';
 import { type Raster, raster, shrink, ssim } from '@yosomi/core/pixels';
 import type { Project } from '@yosomi/core/project';
-import { coverRaster, mockupArt, promoRaster, stageOf, texturesOf } from '@yosomi/core/recipe';
+import { coverRaster, noOthers, onGround, promoRaster, sceneArt, sceneTextures, stageOf } from '@yosomi/core/recipe';
 import { NodeStudio, demoProjects } from '@yosomi/node-kit';
 import { pixelsOf } from './fixtures/pictures';
 
@@ -50,11 +60,47 @@ describe('goldens', () => {
   it('mockup on a clear ground, and the promo that places it', async () => {
     const { book, files } = demos[1];
     const studio = new NodeStudio(files);
-    const textures = texturesOf(book, await mockupArt(book, studio));
+    const textures = sceneTextures(await sceneArt(book, book.scene, noOthers, studio));
     const picture = render(stageOf(book, book.scene, 320, 320), textures, FINAL);
     if (!picture) throw new Error('not cancelled');
     await matches('mockup', picture);
     const promo = await promoRaster(book, picture, 540, studio);
     await matches('promo', shrink(promo, 270, 270));
+  });
+
+  /** Things of several scenes side by side, `columns` a row, on a plain grey. */
+  const sheet = async (scenes: readonly Scene[], px: number, columns: number): Promise<Raster> => {
+    const { book } = demos[1];
+    const studio = new NodeStudio(new Map(demos.flatMap((d) => [...d.files])));
+    const others = new Map(demos.map((d) => [d.book.id, d.book]));
+    const out = raster(px * columns, px * Math.ceil(scenes.length / columns));
+    out.data.fill(255);
+    for (const [i, scene] of scenes.entries()) {
+      const textures = sceneTextures(await sceneArt(book, scene, others, studio, 300));
+      const things = render(stageOf(book, scene, px, px, others), textures, FINAL)!;
+      const lit = await onGround(things, book, { ...scene, ground: { kind: 'colour', colour: '#d6d7d4' } }, studio);
+      for (let y = 0; y < px; y++) {
+        const to = ((Math.floor(i / columns) * px + y) * out.width + (i % columns) * px) * 4;
+        out.data.set(lit.data.subarray(y * px * 4, (y + 1) * px * 4), to);
+      }
+    }
+    return out;
+  };
+
+  it('every object', async () => {
+    const scenes = KINDS.map((kind): Scene => {
+      const object = objectOf(kind, { kind: 'phone' });
+      const flat = kind === 'open-book' || kind === 'laptop';
+      const opened = object.kind === 'jacketed' ? { ...object, openRad: 0.9 } : object;
+      const pose = { ...defaultScene.pose, tiltRad: flat ? 0.5 : 0.2, turnRad: kind === 'slipcase' ? 0.9 : 0.51 };
+      return { ...defaultScene, things: [plainThing(opened)], pose };
+    });
+    await matches('objects', await sheet(scenes, 180, 5));
+  });
+
+  it('every arrangement, with the volumes of the series', async () => {
+    const series = [demos[2].book.id, demos[3].book.id];
+    const scenes = ARRANGEMENTS.map((one) => ({ ...arranged(defaultScene, one, series), reflection: 0.3 }));
+    await matches('arrangements', await sheet(scenes, 200, 4));
   });
 });

@@ -1,3 +1,4 @@
+import { looksOf, setting } from '@yosomi/core/mockup';
 import sharp from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { compose, firstCover, needs } from '@yosomi/core/compose';
@@ -13,7 +14,9 @@ import {
   deliverables,
   ebookFile,
   looksLikeCover,
-  mockupArt,
+  noOthers,
+  sceneArt,
+  subjectsOf,
   mockupKey,
   pngFile,
   promoKey,
@@ -194,7 +197,14 @@ describe('one source', () => {
   });
 
   it('gives the spine the colours of the front\u2019s edge and the book\u2019s thickness', async () => {
-    const art = await mockupArt(project.book, studio);
+    const { scene } = project.book;
+    const made = await sceneArt(project.book, scene, noOthers, studio);
+    const { art: wanted } = looksOf(
+      scene,
+      setting(scene, subjectsOf(project.book, scene, noOthers)).map((m) => m.looks),
+    );
+    const side = (name: string) => made.art.get([...wanted].find(([, want]) => want.side === name)![0])!;
+    const art = { front: side('front'), spine: side('spine') };
     expect(art.spine.height).toBe(art.front.height);
     expect(art.spine.width).toBe(Math.round((art.front.height * 300 * 0.063) / 203));
     for (const y of [20, 700, 1400, 2000, 2500]) {

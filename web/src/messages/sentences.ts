@@ -61,6 +61,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
     `The font "${d.name}" in this title file is missing or damaged. Nothing on your Shelf was changed.`,
   'budget-too-small': (d) =>
     `The cover does not fit into ${bytes(d.most)}, even at the lowest quality that is still fit to show.`,
+  'scene-wrong': (d) => `This scene cannot be used (${d.where}).`,
   'webp-missing': () => 'This browser cannot write WebP. Choose PNG or JPEG.',
   'trace-stopped': () => 'The picture was not finished. Try again.',
   'work-failed': () => 'Something went wrong while this was made. Nothing of yours is lost: try again.',

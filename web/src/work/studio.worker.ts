@@ -23,21 +23,16 @@ import {
   type Settled,
   type Start,
   type WordsReport,
-  artKey,
   contrastFixes,
   coverKey,
   composePromo,
   coverRaster,
   drawingRaster,
   ebookFile,
-  type Others,
   gather,
   groundInk,
   jpegFile,
   onGround,
-  sceneArt,
-  sceneTextures,
-  stageOf,
   pdfFile,
   pngFile,
   promoRaster,
@@ -48,10 +43,12 @@ import {
   startFromPicture,
   storeImage,
 } from '@yosomi/core/recipe';
-import { PREVIEW, type Quality, type Scene, render } from '@yosomi/core/mockup';
+import type { Scene } from '@yosomi/core/mockup';
 import { findProfile } from '@yosomi/core/stores';
 import { type Remote, expose, transfer, wrap } from 'comlink';
 import { BrowserStudio, decodeUpright } from './browser-studio';
+import { encodeWebp } from './encode-webp';
+import { sceneThumb, sendArt } from './scenes';
 import type { TracerApi } from './tracer.worker';
 import { unpackFont } from './unpack-font';
 
@@ -119,13 +116,6 @@ async function underWords(book: Book): Promise<Raster> {
 }
 const QUIET_PX = 256;
 const QUIET_COLUMNS = 24;
-
-/** A thumbnail: few samples are enough, edges still smooth. */
-const THUMB: Quality = { ...PREVIEW, coverage: 4, taps: 4, shadowStep: 4 };
-
-function withOthers(input: Book, shown: readonly Book[]): { book: Book; others: Others } {
-  return { book: Book.parse(input), others: new Map(shown.map((one) => [one.id, Book.parse(one)])) };
-}
 
 const api = {
   /** Checks, strips and decodes a picture file. */
@@ -337,20 +327,12 @@ const api = {
     tracers.push(wrap<TracerApi>(port));
   },
 
-  /** Makes the art of a mockup and hands it to every tracer under its key. */
-  async sendArt(input: Book, scene: Scene, shown: readonly Book[]): Promise<void> {
-    const { book, others } = withOthers(input, shown);
-    const art = await sceneArt(book, scene, others, studio);
-    await Promise.all(tracers.map((t) => t.load(artKey(book, scene, others), art)));
-  },
+  /** Makes the art of a scene and hands it to every tracer under its key. */
+  sendArt: (input: Book, scene: Scene, shown: readonly Book[]): Promise<void> =>
+    sendArt(input, scene, shown, studio, tracers),
 
-  /** A small picture of a scene on its ground. */
   async sceneThumb(input: Book, scene: Scene, shown: readonly Book[], px: number): Promise<ImageBitmap> {
-    const { book, others } = withOthers(input, shown);
-    const textures = sceneTextures(await sceneArt(book, scene, others, studio, 300));
-    const things = render(stageOf(book, scene, px, px, others, THUMB), textures, THUMB);
-    if (!things) throw new Error('render was not cancelled');
-    const bitmap = await bitmapOf(await onGround(things, book, scene, studio));
+    const bitmap = await bitmapOf(await sceneThumb(input, scene, shown, px, studio));
     return transfer(bitmap, [bitmap]);
   },
 
@@ -388,13 +370,7 @@ const api = {
 
   jpeg: (pixels: Raster): Promise<Uint8Array<ArrayBuffer>> => jpegFile(pixels, studio),
 
-  /** Lossy, transparent where the picture is; null where this browser cannot write the format. */
-  async webp(pixels: Raster): Promise<Uint8Array<ArrayBuffer> | null> {
-    const canvas = new OffscreenCanvas(pixels.width, pixels.height);
-    canvas.getContext('2d')?.putImageData(new ImageData(pixels.data, pixels.width, pixels.height), 0, 0);
-    const blob = await canvas.convertToBlob({ type: 'image/webp', quality: 0.92 });
-    return blob.type === 'image/webp' ? new Uint8Array(await blob.arrayBuffer()) : null;
-  },
+  webp: (pixels: Raster): Promise<Uint8Array<ArrayBuffer> | null> => encodeWebp(pixels),
 
   /** Layers apart, in one OpenRaster file. */
   openRaster: (layers: readonly RasterLayer[], merged: Raster): Uint8Array<ArrayBuffer> => openRaster(layers, merged),

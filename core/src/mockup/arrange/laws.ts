@@ -64,7 +64,7 @@ export function lawOf(arrangement: Arrangement, boxes: readonly Box[]): Rigid[] 
     case 'floating': {
       const xs = inRow(all.map((s) => s.width / 2), tall * 0.14); // prettier-ignore
       const tilt = after(turnAbout([0, 0, 1], 0.06), tipped(-0.1));
-      return boxes.map((box, i) => after(shifted(xs[i], tall * 0.16, 0), after(tilt, shifted(0, -box.least[1], 0))));
+      return boxes.map((_, i) => after(shifted(xs[i], 0, 0), tilt));
     }
     case 'fan': {
       const middle = (all.length - 1) / 2;
@@ -114,9 +114,9 @@ export function lawOf(arrangement: Arrangement, boxes: readonly Box[]): Rigid[] 
       const [w, deep] = [all[0].width, all[0].through];
       const seats = [
         { x: 0, z: 0, turn: 0, lean: 0 },
-        { x: -w * 0.52, z: deep * 0.42, turn: 0.38, lean: 0 },
-        { x: w * 0.46, z: deep * 0.4, turn: -0.26, lean: 0.16 },
-        { x: w * 0.24, z: deep * 0.74, turn: -0.12, lean: 0.16 },
+        { x: -w * 0.5, z: deep * 0.68, turn: 0.38, lean: 0 },
+        { x: w * 0.44, z: deep * 0.66, turn: -0.26, lean: 0.16 },
+        { x: w * 0.18, z: deep * 0.96, turn: -0.12, lean: 0.16 },
       ];
       return boxes.map((box, i) => {
         const seat = seats[i] ?? { x: (i % 2 ? -1 : 1) * w * (0.4 + 0.12 * i), z: deep * 0.9, turn: 0, lean: 0.16 };
@@ -125,18 +125,23 @@ export function lawOf(arrangement: Arrangement, boxes: readonly Box[]): Rigid[] 
     }
     case 'open': {
       const flat = all[0];
-      let right = flat.width / 2;
+      const half = (s: Laid, deep: number, turnRad: number): number => reach({ ...s, through: deep }, turnRad);
+      let right = half(flat, flat.through, 0.12);
       return boxes.map((box, i) => {
         if (i === 0) return put(0.12, 0, 0);
-        const s = all[i];
-        right += s.width / 2 + flat.width * 0.06;
+        const own = half(all[i], all[i].height, 0.2);
+        right += own + flat.width * 0.02;
         const x = right;
-        right += s.width / 2;
+        right += own;
         return put(-0.2, x, flat.through * 0.12, onBack(box, 0));
       });
     }
   }
 }
+
+/** How far over the ground the lowest point of a thing is, as a share of the highest thing; null where the law says it itself. */
+export const liftOf = (arrangement: Arrangement): number | null =>
+  arrangement === 'stack' || arrangement === 'boxed' ? null : arrangement === 'floating' ? 0.14 : 0;
 
 /** How an arrangement is looked at when it is chosen. */
 export const POSES: Readonly<Record<Arrangement, Partial<Scene['pose']>>> = {

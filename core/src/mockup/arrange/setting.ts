@@ -1,7 +1,7 @@
 import { after, moved, shifted, turnAbout } from '../../space';
 import { type Model, type Subject, boxOf, makeModel, placed, sizeOf } from '../models';
 import type { Scene } from '../scene';
-import { lawOf } from './laws';
+import { lawOf, liftOf } from './laws';
 
 /** What a thing's art is of: the pixels of its front, its pages, and how thick they are, mm. */
 export type ThingSubject = Subject & { readonly bookMm: number };
@@ -22,11 +22,15 @@ function modelOf(scene: Scene, subjects: readonly ThingSubject[], i: number, str
 export function setting(scene: Scene, subjects: readonly ThingSubject[], strips?: number): Model[] {
   const alone = scene.things.map((_, i) => modelOf(scene, subjects, i, strips));
   const laws = lawOf(scene.arrangement, alone.map((model) => boxOf([model]))); // prettier-ignore
+  const tall = boxOf(alone).most[1];
+  const lift = liftOf(scene.arrangement);
   const stood = alone.map((model, i) => {
     const { turnRad, rightMm, nearerMm } = scene.things[i];
     const [x, , z] = moved(laws[i], [0, 0, 0]);
     const own = after(shifted(x + rightMm, 0, z + nearerMm), after(turnAbout([0, 1, 0], turnRad), shifted(-x, 0, -z)));
-    return placed(model, after(own, laws[i]));
+    const there = placed(model, after(own, laws[i]));
+    // What leans or hovers is let down until its lowest point is where it should be.
+    return lift === null ? there : placed(there, shifted(0, lift * tall - boxOf([there]).least[1], 0));
   });
   const box = boxOf(stood);
   const middle = (c: 0 | 2): number => (box.least[c] + box.most[c]) / 2;

@@ -75,7 +75,7 @@ export function laptop(): Model {
   const lean = ([x, y, z]: Vec3): Vec3 => [x, y * c + z * s, -y * s + z * c];
   draft.take(screen, (p) => {
     const [x, y, z] = lean(p);
-    return [x, y + base + 1, z - d / 2 + 3];
+    return [x, y + base - 0.4, z - d / 2 + 3];
   }, lean);
   draft.looks.set('body', { kind: 'flat', colour: '#aeb0b2', surface: 'metal' });
   draft.looks.set('sides', { kind: 'flat', colour: '#9b9d9f', surface: 'metal' });

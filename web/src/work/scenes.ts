@@ -1,0 +1,41 @@
+import { PREVIEW, type Quality, type Scene, render } from '@yosomi/core/mockup';
+import type { Raster } from '@yosomi/core/pixels';
+import { Book } from '@yosomi/core/project';
+import { type Others, type Studio, artKey, onGround, sceneArt, sceneTextures, stageOf } from '@yosomi/core/recipe';
+import type { Remote } from 'comlink';
+import type { TracerApi } from './tracer.worker';
+
+/** A thumbnail: few samples are enough, edges still smooth. */
+const THUMB: Quality = { ...PREVIEW, coverage: 4, taps: 4, shadowStep: 4 };
+
+function withOthers(input: Book, shown: readonly Book[]): { book: Book; others: Others } {
+  return { book: Book.parse(input), others: new Map(shown.map((one) => [one.id, Book.parse(one)])) };
+}
+
+/** Makes the art of a scene, of this title and of others that it shows, and hands it to every tracer. */
+export async function sendArt(
+  input: Book,
+  scene: Scene,
+  shown: readonly Book[],
+  studio: Studio,
+  tracers: readonly Remote<TracerApi>[],
+): Promise<void> {
+  const { book, others } = withOthers(input, shown);
+  const art = await sceneArt(book, scene, others, studio);
+  await Promise.all(tracers.map((t) => t.load(artKey(book, scene, others), art)));
+}
+
+/** A small picture of a scene on its ground. */
+export async function sceneThumb(
+  input: Book,
+  scene: Scene,
+  shown: readonly Book[],
+  px: number,
+  studio: Studio,
+): Promise<Raster> {
+  const { book, others } = withOthers(input, shown);
+  const textures = sceneTextures(await sceneArt(book, scene, others, studio, 300));
+  const things = render(stageOf(book, scene, px, px, others, THUMB), textures, THUMB);
+  if (!things) throw new Error('render was not cancelled');
+  return onGround(things, book, scene, studio);
+}
