@@ -8,6 +8,7 @@ import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { packProject } from '@yosomi/core/project';
 import { defaultScene } from '@yosomi/core/mockup';
+import { run as runHere } from '../cli/src/run';
 import { pictureProject } from './fixtures/books';
 import { fileOf, hugePng, picturePixels } from './fixtures/pictures';
 
@@ -19,7 +20,17 @@ const put = (name: string, content: Uint8Array | string): string => {
   return at(name);
 };
 
-const run = (...args: string[]): { code: number | null; out: string; err: string } => {
+type Done = { code: number | null; out: string; err: string };
+
+/** The command in this process. */
+const run = async (...args: string[]): Promise<Done> => {
+  const done = { out: '', err: '' };
+  const code = await runHere(args, { out: (text) => (done.out += text), err: (text) => (done.err += text) });
+  return { code, ...done };
+};
+
+/** The command as a person starts it. */
+const start = (...args: string[]): Done => {
   const done = spawnSync(process.execPath, ['--import', 'tsx', 'cli/src/main.ts', ...args], {
     cwd: ROOT,
     encoding: 'utf8',
@@ -37,9 +48,9 @@ beforeAll(async () => {
 afterAll(() => rmSync(dir, { recursive: true }));
 
 /** A refusal: its exit code, one sentence, and no file left behind. */
-function refuses(code: number, sentence: RegExp, ...args: string[]): void {
+async function refuses(code: number, sentence: RegExp, ...args: string[]): Promise<void> {
   const before = readdirSync(dir).sort();
-  const done = run(...args);
+  const done = await run(...args);
   expect(done.code).toBe(code);
   expect(done.err).toMatch(sentence);
   expect(done.err.trim().split('\n')).toHaveLength(1);
@@ -49,21 +60,31 @@ function refuses(code: number, sentence: RegExp, ...args: string[]): void {
 
 // Each command starts a process of its own, and the machine may be busy.
 describe('the command line', { timeout: 240_000 }, () => {
-  it('explains itself', () => {
-    const help = run('help');
+  it('explains itself', async () => {
+    const help = await run('help');
     expect(help.code).toBe(0);
     for (const name of ['cover export', 'mockup', 'epub new', 'check', 'demo']) expect(help.out).toContain(name);
   });
 
+  it('does the same as a process of its own', async () => {
+    const help = start('help');
+    expect(help).toEqual(await run('help'));
+    const refused = start('check', at('none.jpg'), '--store', 'longreach');
+    expect(refused).toEqual(await run('check', at('none.jpg'), '--store', 'longreach'));
+    expect(refused).toMatchObject({ code: 2, out: '' });
+  });
+
   it('exports a cover that the check accepts', async () => {
-    expect(run('cover', 'export', at('book.yosomi'), '--store', 'longreach', '--out', at('cover.jpg')).code).toBe(0);
+    expect(
+      (await run('cover', 'export', at('book.yosomi'), '--store', 'longreach', '--out', at('cover.jpg'))).code,
+    ).toBe(0);
     expect(await sharp(at('cover.jpg')).metadata()).toMatchObject({
       format: 'jpeg',
       width: 1600,
       height: 2560,
       density: 300,
     });
-    const checked = run('check', at('cover.jpg'), '--store', 'longreach', '--json');
+    const checked = await run('check', at('cover.jpg'), '--store', 'longreach', '--json');
     expect(checked.code).toBe(0);
     expect(JSON.parse(checked.out)).toMatchObject({
       store: 'longreach',
@@ -71,13 +92,13 @@ describe('the command line', { timeout: 240_000 }, () => {
       findings: [],
       file: { format: 'jpeg', widthPx: 1600, heightPx: 2560 },
     });
-    const other = run('check', at('cover.jpg'), '--store', 'pocketreel', '--json');
+    const other = await run('check', at('cover.jpg'), '--store', 'pocketreel', '--json');
     expect(other.code).toBe(1);
     expect(JSON.parse(other.out).findings.map((f: { code: string }) => f.code)).toContain('store-exact-size');
   });
 
-  it('makes a mockup with clear ground and a report of its corners', () => {
-    const done = run(
+  it('makes a mockup with clear ground and a report of its corners', async () => {
+    const done = await run(
       'mockup',
       '--front',
       at('front.jpg'),
@@ -102,7 +123,7 @@ describe('the command line', { timeout: 240_000 }, () => {
     expect(png.data[(middle[1] * 500 + middle[0]) * 4 + 3]).toBe(255);
   });
 
-  it('takes a scene, a spine and a back', () => {
+  it('takes a scene, a spine and a back', async () => {
     put(
       's.json',
       JSON.stringify({
@@ -111,7 +132,7 @@ describe('the command line', { timeout: 240_000 }, () => {
         ground: { kind: 'colour', colour: '#ff8800' },
       }),
     );
-    const done = run(
+    const done = await run(
       'mockup',
       '--front',
       at('front.jpg'),
@@ -134,12 +155,12 @@ describe('the command line', { timeout: 240_000 }, () => {
     const png = PNG.sync.read(readFileSync(at('b.png')));
     expect([...png.data.subarray(0, 4)]).toEqual([255, 136, 0, 255]);
     expect(Object.keys(JSON.parse(readFileSync(at('b.json'), 'utf8')).faces)).toContain('back');
-    expect(run('check', at('book.yosomi'), '--store', 'longreach').code).toBe(2);
+    expect((await run('check', at('book.yosomi'), '--store', 'longreach')).code).toBe(2);
   });
 
   it('makes an EPUB without a message', async () => {
-    expect(run('epub', 'new', '--book', at('book.yosomi'), '--out', at('book.epub')).code).toBe(0);
-    const checked = run('check', at('book.epub'), '--store', 'longreach', '--json');
+    expect((await run('epub', 'new', '--book', at('book.yosomi'), '--out', at('book.epub'))).code).toBe(0);
+    const checked = await run('check', at('book.epub'), '--store', 'longreach', '--json');
     expect(checked.code).toBe(0);
     expect(JSON.parse(checked.out)).toMatchObject({ verdict: 'passes', file: { format: 'epub' } });
     const result = await EpubCheck.validate(new Uint8Array(readFileSync(at('book.epub'))));
@@ -148,8 +169,8 @@ describe('the command line', { timeout: 240_000 }, () => {
     ).toEqual([]);
   });
 
-  it('writes the demo books', () => {
-    const done = run('demo', '--out', at('demo'));
+  it('writes the demo books', async () => {
+    const done = await run('demo', '--out', at('demo'));
     expect(done.code).toBe(0);
     expect(readdirSync(at('demo')).filter((f) => f.endsWith('.yosomi'))).toHaveLength(5);
     expect(existsSync(at('demo/2-lamplighter-1.yosomi'))).toBe(true);
@@ -162,15 +183,39 @@ describe('the command line', { timeout: 240_000 }, () => {
     put('bad.yosomi', 'hello');
     put('bad.json', '{"schema":2}');
     const out = at('none');
-    refuses(2, /no command "fly"/, 'fly');
-    refuses(2, /--store is missing/, 'cover', 'export', at('book.yosomi'), '--out', out);
-    refuses(2, /no store "moon"; the stores are longreach/, 'check', at('front.jpg'), '--store', 'moon');
-    refuses(2, /cannot be read/, 'cover', 'export', at('gone.yosomi'), '--store', 'longreach', '--out', out);
-    refuses(2, /not a Yosomi title/, 'epub', 'new', '--book', at('bad.yosomi'), '--out', out);
-    refuses(1, /no title/, 'epub', 'new', '--book', at('untitled.yosomi'), '--out', out);
-    refuses(2, /ends too early/, 'mockup', '--front', at('cut.jpg'), '--width', '100', '--height', '100', '--out', out);
-    refuses(2, /20000 x 20000/, 'mockup', '--front', at('huge.png'), '--width', '100', '--height', '100', '--out', out);
-    refuses(
+    await refuses(2, /no command "fly"/, 'fly');
+    await refuses(2, /--store is missing/, 'cover', 'export', at('book.yosomi'), '--out', out);
+    await refuses(2, /no store "moon"; the stores are longreach/, 'check', at('front.jpg'), '--store', 'moon');
+    await refuses(2, /cannot be read/, 'cover', 'export', at('gone.yosomi'), '--store', 'longreach', '--out', out);
+    await refuses(2, /not a Yosomi title/, 'epub', 'new', '--book', at('bad.yosomi'), '--out', out);
+    await refuses(1, /no title/, 'epub', 'new', '--book', at('untitled.yosomi'), '--out', out);
+    await refuses(
+      2,
+      /ends too early/,
+      'mockup',
+      '--front',
+      at('cut.jpg'),
+      '--width',
+      '100',
+      '--height',
+      '100',
+      '--out',
+      out,
+    );
+    await refuses(
+      2,
+      /20000 x 20000/,
+      'mockup',
+      '--front',
+      at('huge.png'),
+      '--width',
+      '100',
+      '--height',
+      '100',
+      '--out',
+      out,
+    );
+    await refuses(
       2,
       /whole number from 16 to 6000/,
       'mockup',
@@ -183,7 +228,7 @@ describe('the command line', { timeout: 240_000 }, () => {
       '--out',
       out,
     );
-    refuses(
+    await refuses(
       2,
       /scene file is not valid/,
       'mockup',
@@ -198,7 +243,7 @@ describe('the command line', { timeout: 240_000 }, () => {
       '--out',
       out,
     );
-    refuses(
+    await refuses(
       2,
       /cannot be written/,
       'mockup',
@@ -211,7 +256,7 @@ describe('the command line', { timeout: 240_000 }, () => {
       '--out',
       at('no/such/folder.png'),
     );
-    refuses(
+    await refuses(
       2,
       /cannot be written/,
       'mockup',
@@ -226,6 +271,6 @@ describe('the command line', { timeout: 240_000 }, () => {
       '--report',
       at('no/such/report.json'),
     );
-    refuses(2, /no option --colour/, 'check', at('front.jpg'), '--colour', 'red');
+    await refuses(2, /no option --colour/, 'check', at('front.jpg'), '--colour', 'red');
   });
 });

@@ -13,6 +13,7 @@ import {
   type Textures,
   type ThingSubject,
   addSample,
+  adopted,
   areaLight,
   arranged,
   bands,
@@ -210,10 +211,12 @@ describe.each(ARRANGEMENTS)('the arrangement %s', (arrangement) => {
   });
 
   it('fades out before its frame, and reports where each thing\u2019s faces are', () => {
-    const r = make(scene, 220, 180);
     let most = 0;
-    for (let x = 0; x < r.width; x++) most = Math.max(most, at(r, x, 0)[3], at(r, x, r.height - 1)[3]);
-    for (let y = 0; y < r.height; y++) most = Math.max(most, at(r, 0, y)[3], at(r, r.width - 1, y)[3]);
+    for (const reflection of [0, 1]) {
+      const r = make({ ...scene, reflection }, 220, 180);
+      for (let x = 0; x < r.width; x++) most = Math.max(most, at(r, x, 0)[3], at(r, x, r.height - 1)[3]);
+      for (let y = 0; y < r.height; y++) most = Math.max(most, at(r, 0, y)[3], at(r, r.width - 1, y)[3]);
+    }
     expect(most).toBeLessThanOrEqual(2);
     const { faces } = stageFor(scene, 220, 180);
     expect(faces).toHaveLength(scene.things.length);
@@ -568,5 +571,23 @@ describe('a rendered mockup', () => {
     expect(at(cut, 3, 3)).toEqual([9, 8, 7, 255]);
     expect(at(cut, 23, 13)).toEqual([1, 2, 3, 40]);
     expect(cropped(raster(9, 9), 2).width).toBe(9);
+  });
+
+  it('serves another title with its own cover, without pictures that it lacks', () => {
+    const thing = plainThing({ kind: 'paperback', thicknessMm: null });
+    const scene: Scene = {
+      ...defaultScene,
+      things: [
+        { ...thing, art: { kind: 'picture', asset: 'gone' }, spine: 'there', back: 'gone' },
+        { ...thing, art: { kind: 'title', id: 'itself-as-other' } },
+        { ...thing, art: { kind: 'title', id: 'a-third-title' } },
+      ],
+      ground: { kind: 'picture', asset: 'gone' },
+    };
+    const own = adopted(scene, { id: 'itself-as-other', has: (asset) => asset === 'there' });
+    expect(own.things.map((t) => t.art)).toEqual([{ kind: 'this' }, { kind: 'this' }, { kind: 'title', id: 'a-third-title' }]); // prettier-ignore
+    expect(own.things[0]).toMatchObject({ spine: 'there', back: null });
+    expect(own.ground).toEqual({ kind: 'clear' });
+    expect(adopted(scene, { id: 'x', has: () => true })).toEqual(scene);
   });
 });

@@ -138,7 +138,7 @@ test('from a picture and three lines of words to all files, and back again', asy
     await expect(page.locator('canvas[data-state="final"]')).toBeVisible({ timeout: 60_000 });
     await expect(page.getByRole('button', { name: 'Save PNG, background clear' })).toBeInViewport();
     const file = await saved(page, () => page.getByRole('button', { name: 'Save PNG, background clear' }).click());
-    expect(file.name).toBe('the-weight-of-two-lanterns-mockup-2000.png');
+    expect(file.name).toBe('the-weight-of-two-lanterns-mockup-2000x2000.png');
     const png = PNG.sync.read(file.bytes);
     expect([png.width, png.height]).toEqual([2000, 2000]);
     const alphas = new Set<number>();
@@ -217,7 +217,7 @@ test('from a picture and three lines of words to all files, and back again', asy
       'the-weight-of-two-lanterns-cover-longreach-1600x2560.jpg',
       'the-weight-of-two-lanterns-cover.pdf',
       'the-weight-of-two-lanterns-ebook.epub',
-      'the-weight-of-two-lanterns-mockup-2000.png',
+      'the-weight-of-two-lanterns-mockup-2000x2000.png',
       'the-weight-of-two-lanterns-promo-1080x1080.png',
     ]);
     for (const { bytes } of [cover, epub, zip]) expect(bytes.includes('Secret Gardener')).toBe(false);

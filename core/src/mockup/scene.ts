@@ -154,3 +154,17 @@ export const assetsOf = (scene: Scene): string[] =>
     ...scene.things.flatMap(({ art, spine, back }) => [art.kind === 'picture' ? art.asset : null, spine, back]),
     scene.ground.kind === 'picture' ? scene.ground.asset : null,
   ].filter((id) => id !== null);
+
+/** A scene as another title can use it: its own cover where that of the first title was, and no pictures that it lacks. */
+export function adopted(scene: Scene, by: { readonly id: string; readonly has: (asset: string) => boolean }): Scene {
+  const kept = (asset: string | null): string | null => (asset && by.has(asset) ? asset : null);
+  return {
+    ...scene,
+    things: scene.things.map((thing): Thing => {
+      const { art } = thing;
+      const own = (art.kind === 'picture' && !by.has(art.asset)) || (art.kind === 'title' && art.id === by.id);
+      return { ...thing, art: own ? { kind: 'this' } : art, spine: kept(thing.spine), back: kept(thing.back) };
+    }),
+    ground: scene.ground.kind === 'picture' && !by.has(scene.ground.asset) ? { kind: 'clear' } : scene.ground,
+  };
+}

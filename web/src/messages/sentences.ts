@@ -61,6 +61,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
     `The font "${d.name}" in this title file is missing or damaged. Nothing on your Shelf was changed.`,
   'budget-too-small': (d) =>
     `The cover does not fit into ${bytes(d.most)}, even at the lowest quality that is still fit to show.`,
+  'scenes-newer': () => 'The kept scenes were written by a newer Yosomi, so they were not changed. Update Yosomi.',
+  'scenes-full': (d) => `${d.most} scenes are kept already. Remove one first.`,
   'scene-wrong': (d) => `This scene cannot be used (${d.where}).`,
   'webp-missing': () => 'This browser cannot write WebP. Choose PNG or JPEG.',
   'trace-stopped': () => 'The picture was not finished. Try again.',

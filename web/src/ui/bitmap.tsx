@@ -1,6 +1,6 @@
 import { type CSSProperties, useEffect, useRef } from 'react';
 
-/** Shows a bitmap pixel for pixel; the caller owns and keeps it. */
+/** Shows a bitmap pixel for pixel; the caller owns and keeps it. Without a label it is decoration. */
 export function Bitmap(props: {
   bitmap: ImageBitmap | null;
   label: string;
@@ -18,5 +18,6 @@ export function Bitmap(props: {
     context?.clearRect(0, 0, canvas.width, canvas.height);
     context?.drawImage(bitmap, 0, 0);
   }, [bitmap]);
-  return <canvas ref={ref} role="img" aria-label={props.label} className={props.className} style={props.style} />;
+  const named = props.label ? { role: 'img', 'aria-label': props.label } : { 'aria-hidden': true };
+  return <canvas ref={ref} {...named} className={props.className} style={props.style} />;
 }

@@ -39,6 +39,9 @@ export type Stage = {
   readonly faces: readonly FaceCorners[];
 };
 
+/** Height, as a share of the scene's size, over which a reflection fades out. */
+const REFLECTED = 0.4;
+
 const linearOf = (colour: string): [number, number, number] => {
   const [r, g, b] = rgbOf(colour);
   return [LINEAR_OF[r], LINEAR_OF[g], LINEAR_OF[b]];
@@ -80,7 +83,9 @@ export function stage(
   if (alone) reached.push(...shadowReach(ground, scratch));
   const points = alone ? hull.corners : models.flatMap((model) => model.solids.flatMap((s) => s.corners));
   const rough = rolled(lookAt(eye, target, 1, 0, 0), pose.rollRad);
-  const camera = framed(rough, [...points, ...reached], width, height, pose.margin);
+  const fadeMm = REFLECTED * size;
+  const inMirror = scene.reflection > 0 ? points.map(([x, y, z]): Vec3 => [x, -Math.min(y, fadeMm), z]) : [];
+  const camera = framed(rough, [...points, ...inMirror, ...reached], width, height, pose.margin);
 
   const maker: FacetMaker = {
     camera,
@@ -146,7 +151,7 @@ function paintModel(
   };
   each(facets, (panel) => facesEye(panel, eye), null);
   if (scene.reflection > 0) {
-    const reflected = { strength: scene.reflection, fadeMm: maker.heightMm * 0.45 };
+    const reflected = { strength: scene.reflection, fadeMm: maker.heightMm * REFLECTED };
     each(mirror, (panel) => !facesEye(mirrored(panel), eye), reflected);
   }
 }

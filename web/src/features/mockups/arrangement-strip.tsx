@@ -8,6 +8,7 @@ import { useBook } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';
 import { useRested } from '../../ui/use-rested';
 import { press } from '../../work/workers';
+import { KeptScenes } from './kept-scenes';
 import { ARRANGEMENT_NAMES } from './names';
 import { useScene } from './use-scene';
 
@@ -31,6 +32,7 @@ export function ArrangementStrip({ series, ready }: { series: readonly string[];
           }
         />
       ))}
+      <KeptScenes series={series} />
     </nav>
   );
 } // prettier-ignore

@@ -56,7 +56,7 @@ export function PoseGroup({ chosen }: { chosen: number }) {
         format={(v) => `${v}`}
       />
       <Slider
-        label="Room round it"
+        label="Margin"
         value={pose.margin}
         least={0}
         most={0.35}

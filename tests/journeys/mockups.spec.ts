@@ -1,0 +1,205 @@
+import AxeBuilder from '@axe-core/playwright';
+import { unzipSync } from 'fflate';
+import type { Page } from '@playwright/test';
+import { PNG } from 'pngjs';
+import sharp from 'sharp';
+import { fileOf, picturePixels } from '../fixtures/pictures';
+import { expect, kept, put, saved, step, test } from './help';
+
+const open = async (page: Page, title: string): Promise<void> => {
+  await page.goto('/');
+  await page.getByRole('link', { name: `Open ${title}` }).click({ timeout: 60_000 });
+  await step(page, 'Mockups');
+  await settled(page);
+};
+
+const settled = (page: Page): Promise<void> =>
+  expect(page.locator('canvas[data-state="final"]')).toBeVisible({ timeout: 90_000 });
+
+/** Waits for the picture of a change that was just made. */
+const again = async (page: Page, change: () => Promise<void>): Promise<void> => {
+  const canvas = page.locator('canvas[data-state]');
+  const before = Number(await canvas.getAttribute('data-frames'));
+  await change();
+  await expect.poll(async () => Number(await canvas.getAttribute('data-frames')), { timeout: 60_000 }).toBeGreaterThan(before);
+  await settled(page);
+}; // prettier-ignore
+
+const arrange = (page: Page, name: string): Promise<void> =>
+  again(page, () => page.getByRole('navigation', { name: 'Arrangements' }).getByRole('button', { name, exact: true }).click()); // prettier-ignore
+
+const choose = async (page: Page, label: string, option: string): Promise<void> => {
+  await page.getByRole('combobox', { name: label }).click();
+  await page.getByRole('option', { name: option, exact: true }).click();
+};
+
+const size = async (page: Page, width: number, height: number): Promise<void> => {
+  for (const [label, value] of [['Width', width], ['Height', height]] as const) {
+    await page.getByLabel(label, { exact: true }).fill(String(value));
+    await page.getByLabel(label, { exact: true }).press('Enter');
+  }
+}; // prettier-ignore
+
+const format = (page: Page, name: string): Promise<void> => page.getByRole('radio', { name, exact: true }).click();
+
+test('one object: exchanged without losing pose, light and art, and saved in every format', async ({ page }) => {
+  test.setTimeout(240_000);
+  await open(page, 'A Debt of Foxfire');
+  const turn = page.getByLabel('Turn', { exact: true });
+  await again(page, async () => {
+    await turn.fill('-20');
+    await turn.press('Enter');
+  });
+  for (const object of ['Hardcover', 'Carton', 'Tablet']) await again(page, () => choose(page, 'What it is', object));
+  await expect(turn).toHaveValue('-20');
+  await expect(page.getByRole('heading', { name: 'Tablet' })).toBeVisible();
+  await again(page, () => page.getByRole('radio', { name: 'Anew', exact: true }).click());
+  await expect(page.getByText('The cover is composed anew for the place.')).toBeVisible();
+  await kept(page);
+  await page.reload();
+  await settled(page);
+  await expect(turn).toHaveValue('-20');
+
+  await size(page, 600, 480);
+  await page.getByRole('checkbox', { name: 'Also at twice the size' }).check();
+  const names: string[] = [];
+  page.on('download', (d) => names.push(d.suggestedFilename()));
+  await page.getByRole('button', { name: 'Save PNG, background clear' }).click();
+  await expect.poll(() => names, { timeout: 60_000 }).toEqual(['a-debt-of-foxfire-mockup-600x480.png', 'a-debt-of-foxfire-mockup-1200x960@2x.png']); // prettier-ignore
+  await page.getByRole('checkbox', { name: 'Also at twice the size' }).uncheck();
+
+  await page.getByRole('checkbox', { name: 'Cut to the things and their shadow' }).check();
+  const cut = await saved(page, () => page.getByRole('button', { name: 'Save PNG, background clear' }).click());
+  const png = PNG.sync.read(cut.bytes);
+  expect(png.width).toBeLessThan(600);
+  const rowHas = (y: number): boolean => Array.from({ length: png.width }, (_, x) => png.data[(y * png.width + x) * 4 + 3]).some((a) => a > 0); // prettier-ignore
+  expect([rowHas(0), rowHas(9), rowHas(10), rowHas(png.height - 1)]).toEqual([false, false, true, false]);
+
+  await format(page, 'WebP');
+  const webp = await saved(page, () => page.getByRole('button', { name: 'Save WebP, background clear' }).click());
+  expect(await sharp(webp.bytes).metadata()).toMatchObject({ format: 'webp', hasAlpha: true });
+  await format(page, 'JPEG');
+  const jpeg = await saved(page, () => page.getByRole('button', { name: 'Save JPEG', exact: true }).click());
+  expect(jpeg.name).toBe('a-debt-of-foxfire-mockup-600x480.jpg');
+  const { data, info } = await sharp(jpeg.bytes).raw().toBuffer({ resolveWithObject: true });
+  expect([info.width, info.height, info.channels]).toEqual([600, 480, 3]);
+  expect(Math.min(...data.subarray(0, 3))).toBeGreaterThan(250);
+});
+
+test('layers: things, reflection, shadow and ground apart, and together the picture', async ({ page }) => {
+  test.setTimeout(180_000);
+  await open(page, 'Weather for Two Voices');
+  await again(page, () => page.getByRole('radio', { name: 'Fade' }).click());
+  await again(page, async () => {
+    await page.getByRole('slider', { name: 'Reflection' }).focus();
+    for (let i = 0; i < 30; i++) await page.keyboard.press('ArrowRight');
+  });
+  await size(page, 400, 400);
+  await format(page, 'Layers');
+  const file = await saved(page, () => page.getByRole('button', { name: 'Save the layers' }).click());
+  expect(file.name).toBe('weather-for-two-voices-mockup-400x400.ora');
+  // The media type comes first and is stored, so that the file can be told by its head.
+  expect(file.bytes.subarray(30, 54).toString('latin1')).toBe('mimetypeimage/openraster');
+  const entries = unzipSync(new Uint8Array(file.bytes));
+  const xml = new TextDecoder().decode(entries['stack.xml']);
+  expect([...xml.matchAll(/<layer name="(\w+)"/g)].map((m) => m[1])).toEqual(['Things', 'Reflection', 'Shadow', 'Ground']);
+  const layers = [3, 2, 1, 0].map((i) => PNG.sync.read(Buffer.from(entries[`data/layer${i}.png`])));
+  const merged = PNG.sync.read(Buffer.from(entries['mergedimage.png']));
+  let most = 0;
+  for (let i = 0; i < merged.data.length; i += 4) {
+    const over = [0, 0, 0];
+    for (const layer of layers) {
+      const a = layer.data[i + 3] / 255;
+      for (let c = 0; c < 3; c++) over[c] = layer.data[i + c] * a + over[c] * (1 - a);
+    }
+    for (let c = 0; c < 3; c++) most = Math.max(most, Math.abs(over[c] - merged.data[i + c]));
+  }
+  expect(most).toBeLessThanOrEqual(4);
+}); // prettier-ignore
+
+test('a group: each thing has its own cover, chosen by a click; the series fills a row', async ({ page }) => {
+  test.setTimeout(240_000);
+  await open(page, 'A Debt of Foxfire');
+  await arrange(page, 'The series in a row');
+  const things = page.getByRole('group', { name: 'Things in the scene' });
+  await expect(things.getByRole('button', { name: /Paperback/ })).toHaveCount(3);
+  const cover = page.getByRole('combobox', { name: 'Cover on it' });
+  for (const [i, name] of ['A Debt of Foxfire', 'The Ledger of Small Hours', 'Interest Paid in Snow'].entries()) {
+    await things.getByRole('button', { name: new RegExp(`^${i + 1} `) }).click();
+    await expect(cover).toContainText(name);
+  }
+  // The middle of the picture is the middle book.
+  const box = (await page.locator('canvas[data-state]').boundingBox())!;
+  await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
+  await expect(things.getByRole('button', { pressed: true })).toHaveText('2 Paperback');
+  await again(page, () => choose(page, 'Cover on it', 'Weather for Two Voices'));
+  await again(page, async () => {
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Put a picture on it' }).click(),
+    ]);
+    await chooser.setFiles(put('own-art.jpg', await fileOf(picturePixels(500, 800, 2), 'jpeg')));
+  });
+  await expect(page.getByText('a picture, as it is')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(cover).toContainText('Weather for Two Voices');
+
+  await test.step('a thing is added, moved and taken out, and all of it undone', async () => {
+    await again(page, () => things.getByRole('button', { name: 'Add a thing' }).click());
+    await expect(things.getByRole('button', { name: '4 Paperback', exact: true })).toHaveAttribute('aria-pressed', 'true');
+    await again(page, async () => {
+      await page.getByLabel('To the right').fill('40');
+      await page.getByLabel('To the right').press('Enter');
+    });
+    await again(page, () => things.getByRole('button', { name: /^Take out/ }).click());
+    await expect(things.getByRole('button', { name: /Paperback$/ })).toHaveCount(3);
+  });
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => v.id)).toEqual([]);
+
+  await test.step('a change of the other title shows here', async () => {
+    await page.getByRole('link', { name: 'Back to the Shelf' }).click();
+    await page.getByRole('link', { name: 'Open Weather for Two Voices' }).click();
+    await step(page, 'Brief');
+    await page.getByLabel('Title', { exact: true }).fill('Weather for Nine Voices');
+    await kept(page);
+    await page.getByRole('link', { name: 'Back to the Shelf' }).click();
+    await page.getByRole('link', { name: 'Open A Debt of Foxfire' }).click();
+    await step(page, 'Mockups');
+    await settled(page);
+    await things.getByRole('button', { name: /^2 / }).click();
+    await expect(cover).toContainText('Weather for Nine Voices');
+  });
+}); // prettier-ignore
+
+test('a kept scene serves another title with its own cover, and the series in one go', async ({ page }) => {
+  test.setTimeout(180_000);
+  await open(page, 'A Debt of Foxfire');
+  await arrange(page, 'A stack');
+  await page.getByRole('button', { name: 'Keep this scene' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Keep this scene' });
+  await expect(dialog.getByLabel('Name of the scene')).toHaveValue('A stack');
+  await dialog.getByLabel('Name of the scene').fill('Three in a pile');
+  await page.keyboard.press('Enter');
+  await expect(dialog).toHaveCount(0);
+  const name = page.getByRole('heading', { level: 2, name: 'Paperback' });
+
+  await open(page, 'Weather for Two Voices');
+  const things = page.getByRole('group', { name: 'Things in the scene' });
+  await again(page, () => page.getByRole('button', { name: 'Three in a pile', exact: true }).click());
+  await expect(name).toBeVisible();
+  await expect(things.getByRole('button', { name: /Paperback$/ })).toHaveCount(3);
+  await expect(page.getByRole('combobox', { name: 'Cover on it' })).toContainText('Weather for Two Voices');
+  await expect(page.getByRole('button', { name: 'Give it to the series' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Remove the scene Three in a pile' }).click();
+  await expect(page.getByRole('button', { name: 'Three in a pile', exact: true })).toHaveCount(0);
+
+  await open(page, 'A Debt of Foxfire');
+  await arrange(page, 'Leaning back');
+  await page.getByRole('button', { name: 'Give it to the series' }).click();
+  await expect(page.getByText('Given to 2 other titles of the series')).toBeVisible();
+  await open(page, 'Interest Paid in Snow');
+  const leaning = page.getByRole('navigation', { name: 'Arrangements' }).getByRole('button', { name: 'Leaning back' });
+  await expect(leaning).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('combobox', { name: 'Cover on it' })).toContainText('Interest Paid in Snow');
+});

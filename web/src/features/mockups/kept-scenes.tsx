@@ -1,0 +1,101 @@
+import { adopted } from '@yosomi/core/mockup';
+import type { Book } from '@yosomi/core/project';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import { sayFault, say } from '../../messages/say';
+import { type KeptScene, dropScene, keepScene, loadScenes } from '../../persist/scenes';
+import { loadBook, saveBook } from '../../persist/titles';
+import { nowIso } from '../../platform/clock';
+import { freshId } from '../../platform/ids';
+import { useBook } from '../../state/session';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { TextField } from '../../ui/field';
+import { ARRANGEMENT_NAMES } from './names';
+import { useScene } from './use-scene';
+
+const forBook = (scene: Book['scene'], book: Book): Book['scene'] =>
+  adopted(scene, { id: book.id, has: (asset) => book.assets[asset] !== undefined });
+
+/** Scenes kept to be used again, for this title and for others, and giving the present one to the series. */
+export function KeptScenes({ series }: { series: readonly string[] }) {
+  const book = useBook();
+  const { scene, set } = useScene();
+  const kept = useLiveQuery(loadScenes) ?? [];
+  const [naming, setNaming] = useState(false);
+  const [name, setName] = useState('');
+
+  const keep = async (): Promise<void> => {
+    const done = await keepScene({ id: freshId(), name: name.trim() || ARRANGEMENT_NAMES[scene.arrangement], scene });
+    if (!done.ok) return sayFault(done.fault);
+    setNaming(false);
+    say('Kept the scene');
+  };
+  const drop = async (one: KeptScene): Promise<void> => {
+    const done = await dropScene(one.id);
+    if (!done.ok) sayFault(done.fault);
+  };
+  /** Each title of the series shows itself in this scene. */
+  const give = async (): Promise<void> => {
+    for (const id of series) {
+      const mate = await loadBook(id);
+      if (!mate.ok) return sayFault(mate.fault);
+      const saved = await saveBook({ ...mate.value, scene: forBook(scene, mate.value), updatedAt: nowIso() });
+      if (!saved.ok) return sayFault(saved.fault);
+    }
+    say(`Given to ${series.length} other ${series.length === 1 ? 'title' : 'titles'} of the series`);
+  };
+  const failed = (): void => sayFault({ code: 'work-failed', data: {} });
+  return (
+    <div className="flex flex-col gap-1.5 px-3 pt-4">
+      <h2 className="text-xs font-semibold text-ink-2">Kept scenes</h2>
+      {kept.map((one) => (
+        <span key={one.id} className="flex items-center justify-between gap-1">
+          <button
+            type="button"
+            onClick={() => set(`Scene: ${one.name}`, (s) => void Object.assign(s, forBook(one.scene, book)))}
+            className="min-w-0 truncate text-left underline underline-offset-2"
+          >
+            {one.name}
+          </button>
+          <button
+            type="button"
+            aria-label={`Remove the scene ${one.name}`}
+            onClick={() => void drop(one).catch(failed)}
+          >
+            <X size={13} />
+          </button>
+        </span>
+      ))}
+      <Button
+        onClick={() => {
+          setName(ARRANGEMENT_NAMES[scene.arrangement]);
+          setNaming(true);
+        }}
+      >
+        Keep this scene
+      </Button>
+      {series.length > 0 && <Button onClick={() => void give().catch(failed)}>Give it to the series</Button>}
+      <Dialog
+        open={naming}
+        onClose={() => setNaming(false)}
+        title="Keep this scene"
+        description="Every title can use it then, with its own cover."
+      >
+        <form
+          className="flex flex-col gap-4"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void keep().catch(failed);
+          }}
+        >
+          <TextField label="Name of the scene" value={name} maxLength={80} autoFocus onChange={setName} />
+          <Button kind="ink" type="submit" className="self-end">
+            Keep it
+          </Button>
+        </form>
+      </Dialog>
+    </div>
+  );
+}
