@@ -35,8 +35,15 @@ for (const name of ['Brief', 'Glance']) {
 }
 await step('Mockups');
 await page.locator('canvas[data-state="final"]').waitFor({ timeout: 60_000 });
-await page.waitForTimeout(300);
+await page.waitForTimeout(20_000); // the arrangements' own pictures
+await page.getByRole('button', { name: 'In a slipcase' }).click();
+await page.getByRole('radio', { name: 'Fade' }).click();
+await page.waitForTimeout(2000);
+await page.locator('canvas[data-state="final"]').waitFor({ timeout: 60_000 });
 await shot('mockups');
+await page.getByRole('button', { name: 'Undo', exact: true }).click();
+await page.getByRole('button', { name: 'Undo', exact: true }).click();
+await page.waitForTimeout(500);
 await step('Promos');
 await page.locator('main[data-fresh="true"]').waitFor({ timeout: 60_000 });
 await page.waitForTimeout(300);

@@ -203,3 +203,27 @@ test('a kept scene serves another title with its own cover, and the series in on
   await expect(leaning).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByRole('combobox', { name: 'Cover on it' })).toContainText('Interest Paid in Snow');
 });
+
+test('a film of one turn, stopped once and then saved', async ({ page }) => {
+  test.setTimeout(240_000);
+  await open(page, 'Weather for Two Voices');
+  await size(page, 120, 160);
+  await format(page, 'Film');
+  const save = page.getByRole('button', { name: 'Save the film' });
+  await save.click();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(save).toBeVisible();
+  const file = await saved(page, () => save.click());
+  expect(file.name).toBe('weather-for-two-voices-turning-120x160.webp');
+  const meta = await sharp(file.bytes, { animated: true }).metadata();
+  expect(meta).toMatchObject({ format: 'webp', width: 120, pageHeight: 160, pages: 48, loop: 0, hasAlpha: true });
+  expect(new Set(meta.delay)).toEqual(new Set([70]));
+  const frames = await sharp(file.bytes, { animated: true }).ensureAlpha().raw().toBuffer();
+  const frame = (i: number): Buffer => frames.subarray(i * 120 * 160 * 4, (i + 1) * 120 * 160 * 4);
+  const apart = (i: number, j: number): number => frame(i).reduce((sum, v, k) => sum + Math.abs(v - frame(j)[k]), 0) / frame(i).length; // prettier-ignore
+  const opaque = (i: number): number => frame(i).filter((v, k) => k % 4 === 3 && v > 250).length;
+  // A quarter of the way round the book is thin; frames go on from one to the next, and the last leads into the first.
+  expect(Math.min(...[8, 10, 12, 14, 16].map(opaque))).toBeLessThan(0.6 * opaque(0));
+  expect(apart(47, 0)).toBeLessThan(2 * apart(0, 1));
+  expect(apart(0, 6)).toBeGreaterThan(1.5 * apart(0, 1));
+});

@@ -7,3 +7,4 @@ export { liesOnSide, uprightMap } from './exif';
 export { concat } from './bytes';
 export * from './jpeg-strips';
 export * from './open-raster';
+export * from './webp-animation';

@@ -6,7 +6,8 @@ import type { ImageInfo } from './info';
 
 type Chunk = { readonly name: string; readonly from: number; readonly data: Uint8Array; readonly to: number };
 
-function chunks(b: Uint8Array): Chunk[] | null {
+/** The chunks of a WebP file; null where it ends too early. */
+export function webpChunks(b: Uint8Array): Chunk[] | null {
   const end = 8 + u32le(b, 4);
   if (end > b.length) return null;
   const list: Chunk[] = [];
@@ -22,7 +23,7 @@ function chunks(b: Uint8Array): Chunk[] | null {
 
 /** Faults: `image-truncated`, `image-damaged`. An animation is read as its first picture. */
 export function readWebp(b: Uint8Array): Result<ImageInfo> {
-  const list = chunks(b);
+  const list = webpChunks(b);
   if (!list) return fail('image-truncated', { format: 'WebP' });
   const get = (name: string): Uint8Array | undefined => list.find((c) => c.name === name)?.data;
   const extended = get('VP8X');
@@ -58,7 +59,7 @@ export function readWebp(b: Uint8Array): Result<ImageInfo> {
 
 /** The file without its Exif and XMP chunks and the flags that announce them. */
 export function stripWebp(b: Uint8Array): Uint8Array<ArrayBuffer> {
-  const list = chunks(b);
+  const list = webpChunks(b);
   if (!list) throw new Error('not a WebP that was read before');
   const kept = list.filter((c) => c.name !== 'EXIF' && c.name !== 'XMP ');
   const out = concat([b.subarray(0, 12), ...kept.map((c) => b.subarray(c.from, c.to))]);

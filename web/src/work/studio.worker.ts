@@ -3,14 +3,7 @@ import { type Finding, type Result, fail, ok } from '@yosomi/core/base';
 import { type Hex, type Scheme, hexOf, palette, schemesAround, schemesFrom } from '@yosomi/core/colour';
 import { type Busyness, type QuietPlace, busyness, compose, quietestPlace } from '@yosomi/core/compose';
 import { GLANCE_WIDTHS } from '@yosomi/core/glance';
-import {
-  type ImageInfo,
-  type RasterLayer,
-  formatOf,
-  openRaster,
-  readImage,
-  stripMetadata,
-} from '@yosomi/core/image-file';
+import { type ImageInfo, formatOf, readImage, stripMetadata } from '@yosomi/core/image-file';
 import type { Doc } from '@yosomi/core/cover';
 import { type FontInfo, readFontFile } from '@yosomi/core/text';
 import { type Drawing, type TraceOptions, readSvg, traceRaster } from '@yosomi/core/vector';
@@ -47,7 +40,7 @@ import type { Scene } from '@yosomi/core/mockup';
 import { findProfile } from '@yosomi/core/stores';
 import { type Remote, expose, transfer, wrap } from 'comlink';
 import { BrowserStudio, decodeUpright } from './browser-studio';
-import { encodeWebp } from './encode-webp';
+import { pictureFiles } from './picture-files';
 import { sceneThumb, sendArt } from './scenes';
 import type { TracerApi } from './tracer.worker';
 import { unpackFont } from './unpack-font';
@@ -370,10 +363,7 @@ const api = {
 
   jpeg: (pixels: Raster): Promise<Uint8Array<ArrayBuffer>> => jpegFile(pixels, studio),
 
-  webp: (pixels: Raster): Promise<Uint8Array<ArrayBuffer> | null> => encodeWebp(pixels),
-
-  /** Layers apart, in one OpenRaster file. */
-  openRaster: (layers: readonly RasterLayer[], merged: Raster): Uint8Array<ArrayBuffer> => openRaster(layers, merged),
+  ...pictureFiles,
 
   /** `known` is what the screen has measured of a cover; it is used if it is this one. */
   async storeImage(input: Book, store: string, known: { key: string; added: Settled['added'] } | null) {

@@ -21,11 +21,18 @@ export function groundOf(
   contact: number,
   reachMm: number,
 ): Ground {
-  const circles = occluders.flatMap(({ centre, vertices }) => {
-    let radius = 0;
-    for (let i = 0; i < vertices.length; i += 3)
-      radius = Math.max(radius, Math.hypot(vertices[i] - centre[0], vertices[i + 2] - centre[2]));
-    return [centre[0], centre[2], radius];
+  const circles = occluders.flatMap(({ vertices }) => {
+    const points = Array.from({ length: vertices.length / 3 }, (_, i) => [vertices[i * 3], vertices[i * 3 + 2]]);
+    // About the middle of the farthest pair, which stays the same point of a body however it is turned.
+    let [x, z, radius] = [points[0][0], points[0][1], 0];
+    for (const [i, a] of points.entries()) {
+      for (const b of points.slice(i + 1)) {
+        const half = Math.hypot(a[0] - b[0], a[1] - b[1]) / 2;
+        if (half > radius) [x, z, radius] = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, half];
+      }
+    }
+    for (const p of points) radius = Math.max(radius, Math.hypot(p[0] - x, p[1] - z));
+    return [x, z, radius];
   });
   return { occluders, circles: Float64Array.from(circles), lamps, cast, contact, reachMm };
 }
@@ -164,7 +171,7 @@ export function shadowGrid(
     }
   }
   const fine: number[] = [];
-  for (let j = 0; refined && j < rows - 1; j++) {
+  for (let j = 0; j < (refined ? rows - 1 : 0); j++) {
     for (let i = 0; i < columns - 1; i++) {
       const p = j * columns + i;
       const [a, b, c, d] = [alpha[p], alpha[p + 1], alpha[p + columns], alpha[p + columns + 1]];

@@ -80,7 +80,7 @@ export function stage(
   const shadowed = alone ? groundOf([round], lamps, look.shadow, look.contact, reachMm) : ground;
   const reached = shadowReach(shadowed, alone ? scratchFor([round]) : scratch);
   // What leans or floats can cast farther than the cylinder it turns in.
-  if (alone) reached.push(...shadowReach(ground, scratch));
+  if (alone && scene.arrangement !== 'standing') reached.push(...shadowReach(ground, scratch));
   const points = alone ? hull.corners : models.flatMap((model) => model.solids.flatMap((s) => s.corners));
   const rough = rolled(lookAt(eye, target, 1, 0, 0), pose.rollRad);
   const fadeMm = REFLECTED * size;

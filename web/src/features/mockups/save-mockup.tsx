@@ -1,6 +1,5 @@
 import { slug } from '@yosomi/core/base';
 import { MOST_PX } from '@yosomi/core/mockup';
-import { type Raster, cropped } from '@yosomi/core/pixels';
 import type { Others } from '@yosomi/core/recipe';
 import { useRef, useState } from 'react';
 import { sayFault, say } from '../../messages/say';
@@ -12,17 +11,19 @@ import { NumberField } from '../../ui/field';
 import { Group } from '../../ui/group';
 import { Segmented } from '../../ui/segmented';
 import { Working } from '../../ui/working';
-import { FINAL, traceBook } from '../../work/trace';
-import { press } from '../../work/workers';
+import { FILM_FRAMES, type Format, makePicture } from './make-picture';
 import { useScene } from './use-scene';
 
-type Format = 'png' | 'jpeg' | 'webp' | 'ora';
-const TYPES: Record<Format, [ending: string, type: string]> = {
-  png: ['png', 'image/png'],
-  jpeg: ['jpg', 'image/jpeg'],
-  webp: ['webp', 'image/webp'],
-  ora: ['ora', 'image/openraster'],
+const ENDINGS: Record<Format, readonly [ending: string, type: string, verb: string]> = {
+  png: ['png', 'image/png', 'Save PNG'],
+  jpeg: ['jpg', 'image/jpeg', 'Save JPEG'],
+  webp: ['webp', 'image/webp', 'Save WebP'],
+  ora: ['ora', 'image/openraster', 'Save the layers'],
+  film: ['webp', 'image/webp', 'Save the film'],
 };
+
+/** A film is many pictures: its longer side stays within this, px. */
+const FILM_PX = 800;
 
 /** The finished picture: its pixels and format, and saving it with progress and a way to stop. */
 export function SaveMockup({ others }: { others: Others }) {
@@ -35,23 +36,26 @@ export function SaveMockup({ others }: { others: Others }) {
   const [done, setDone] = useState<number | null>(null);
   const abort = useRef<AbortController | null>(null);
   const clear = scene.ground.kind === 'clear';
-  const canCrop = clear && format !== 'jpeg' && format !== 'ora';
-  const canTwice = Math.max(widthPx, heightPx) * 2 <= MOST_PX && format !== 'ora';
+  const still = format !== 'ora' && format !== 'film';
+  const canCrop = clear && still && format !== 'jpeg';
+  const canTwice = still && Math.max(widthPx, heightPx) * 2 <= MOST_PX;
+  const [ending, type, verb] = ENDINGS[format];
 
   const save = async (): Promise<void> => {
-    const stop = (abort.current = new AbortController());
+    const { signal } = (abort.current = new AbortController());
+    const k = format === 'film' ? Math.min(1, FILM_PX / Math.max(widthPx, heightPx)) : 1;
+    const scales = twice && canTwice ? [1, 2] : [k];
     setDone(0);
-    const scales = twice && canTwice ? [1, 2] : [1];
     try {
       for (const [i, scale] of scales.entries()) {
-        const size = { widthPx: widthPx * scale, heightPx: heightPx * scale };
-        const report = (d: number): void => setDone((i + d * 0.9) / scales.length);
-        const bytes = format === 'ora' ? await layered(size, stop.signal, report) : await flat(size, stop.signal, report);
-        if (stop.signal.aborted) return;
-        if (!bytes) return;
-        const [ending, type] = TYPES[format];
-        const name = `${slug(book.brief.title)}-mockup-${size.widthPx}x${size.heightPx}${scale > 1 ? '@2x' : ''}.${ending}`;
-        saveFile(bytes, name, type);
+        const size = { widthPx: Math.round(widthPx * scale), heightPx: Math.round(heightPx * scale) };
+        const onProgress = (d: number): void => setDone((i + d) / scales.length);
+        const made = await makePicture(format, { book, scene, others, size, crop: crop && canCrop, signal, onProgress });
+        if (signal.aborted) return;
+        if (!made.ok) return sayFault(made.fault);
+        const what = format === 'film' ? 'turning' : 'mockup';
+        const name = `${slug(book.brief.title)}-${what}-${size.widthPx}x${size.heightPx}${scale > 1 ? '@2x' : ''}.${ending}`;
+        saveFile(made.value, name, type);
         say(`Saved ${name}`);
       }
     } catch {
@@ -59,54 +63,6 @@ export function SaveMockup({ others }: { others: Others }) {
     } finally {
       setDone(null);
     }
-  };
-
-  const flat = async (size: { widthPx: number; heightPx: number }, signal: AbortSignal, onProgress: (d: number) => void): Promise<Uint8Array<ArrayBuffer> | null> => {
-    const things = await traceBook(book, scene, size, FINAL, { others, signal, onProgress });
-    if (signal.aborted) return null;
-    if (!things) return stopped();
-    let pixels: Raster = clear ? things : await press().onGround(things, book, scene);
-    if (crop && canCrop) pixels = cropped(pixels, Math.round(Math.min(size.widthPx, size.heightPx) * 0.02));
-    if (format === 'jpeg') return press().jpeg(pixels);
-    if (format === 'webp') {
-      const made = await press().webp(pixels);
-      if (!made) sayFault({ code: 'webp-missing', data: {} });
-      return made;
-    }
-    const png = await press().png(pixels, clear);
-    if (png.ok) return png.value.bytes;
-    sayFault(png.fault);
-    return null;
-  };
-
-  /** Things, reflection, shadow and ground apart; each is traced on nothing. */
-  const layered = async (size: { widthPx: number; heightPx: number }, signal: AbortSignal, onProgress: (d: number) => void): Promise<Uint8Array<ArrayBuffer> | null> => {
-    const none = { things: false, reflection: false, shadow: false };
-    const wanted = [
-      { name: 'Things', layers: { ...none, things: true } },
-      ...(scene.reflection > 0 ? [{ name: 'Reflection', layers: { ...none, reflection: true } }] : []),
-      { name: 'Shadow', layers: { ...none, shadow: true } },
-    ];
-    const made: { name: string; pixels: Raster }[] = [];
-    for (const [i, { name, layers }] of wanted.entries()) {
-      const pixels = await traceBook(book, scene, size, FINAL, { others, signal, layers, onProgress: (d) => onProgress((i + d) / (wanted.length + 1)) });
-      if (signal.aborted) return null;
-      if (!pixels) return stopped();
-      made.push({ name, pixels });
-    }
-    const merged = await traceBook(book, scene, size, FINAL, { others, signal, onProgress: (d) => onProgress((wanted.length + d) / (wanted.length + 1)) });
-    if (signal.aborted) return null;
-    if (!merged) return stopped();
-    if (!clear) {
-      const nothing = { ...merged, data: new Uint8ClampedArray(merged.data.length) };
-      made.push({ name: 'Ground', pixels: await press().onGround(nothing, book, scene) });
-    }
-    return press().openRaster(made, clear ? merged : await press().onGround(merged, book, scene));
-  };
-
-  const stopped = (): null => {
-    sayFault({ code: 'trace-stopped', data: {} });
-    return null;
   };
 
   const resize = (side: 'widthPx' | 'heightPx') => (px: number, dragging: boolean) =>
@@ -125,9 +81,15 @@ export function SaveMockup({ others }: { others: Others }) {
             { value: 'jpeg', label: 'JPEG' },
             { value: 'webp', label: 'WebP' },
             { value: 'ora', label: 'Layers' },
+            { value: 'film', label: 'Film' },
           ]}
         />
         {format === 'ora' && <p className="text-xs text-ink-2">Things, shadow and ground apart, as an OpenRaster file.</p>}
+        {format === 'film' && (
+          <p className="text-xs text-ink-2">
+            One turn in {FILM_FRAMES} pictures, over and over, as an animated WebP. At most {FILM_PX} px.
+          </p>
+        )}
         {format === 'jpeg' && clear && <p className="text-xs text-ink-2">A JPEG cannot be clear: it gets a white ground.</p>}
         <Check label="Cut to the things and their shadow" checked={crop && canCrop} disabled={!canCrop} onChange={setCrop} />
         <Check label="Also at twice the size" checked={twice && canTwice} disabled={!canTwice} onChange={setTwice} />
@@ -137,7 +99,7 @@ export function SaveMockup({ others }: { others: Others }) {
           <Working label="Making the picture" done={done} onStop={() => abort.current?.abort()} />
         ) : (
           <Button kind="ink" className="w-full" onClick={() => void save()}>
-            {format === 'ora' ? 'Save the layers' : `Save ${format === 'png' ? 'PNG' : format === 'jpeg' ? 'JPEG' : 'WebP'}${clear && format !== 'jpeg' ? ', background clear' : ''}`}
+            {clear && canCrop ? `${verb}, background clear` : verb}
           </Button>
         )}
       </div>

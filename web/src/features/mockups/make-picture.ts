@@ -1,0 +1,108 @@
+import { type Result, fail, ok } from '@yosomi/core/base';
+import type { Layers, Scene } from '@yosomi/core/mockup';
+import { type Raster, cropped } from '@yosomi/core/pixels';
+import type { Book } from '@yosomi/core/project';
+import type { Others } from '@yosomi/core/recipe';
+import { FINAL, traceBook } from '../../work/trace';
+import { press } from '../../work/workers';
+
+export type Format = 'png' | 'jpeg' | 'webp' | 'ora' | 'film';
+type Bytes = Uint8Array<ArrayBuffer>;
+
+export type PictureJob = {
+  readonly book: Book;
+  readonly scene: Scene;
+  readonly others: Others;
+  readonly size: { readonly widthPx: number; readonly heightPx: number };
+  /** Cut to what is not clear. */
+  readonly crop: boolean;
+  readonly signal: AbortSignal;
+  onProgress(done: number): void;
+};
+
+const isClear = (job: PictureJob): boolean => job.scene.ground.kind === 'clear';
+
+/** A scene's things on nothing; `from` and `share` say which part of the whole work this is. Fault: `trace-stopped`. */
+async function traced(job: PictureJob, scene: Scene, from: number, share: number, layers?: Layers): Promise<Result<Raster>> {
+  const { book, size, others, signal } = job;
+  const onProgress = (d: number): void => job.onProgress(from + d * share);
+  const things = await traceBook(book, scene, size, FINAL, { others, signal, layers, onProgress });
+  return things ? ok(things) : fail('trace-stopped');
+} // prettier-ignore
+
+const onGround = async (job: PictureJob, things: Raster): Promise<Raster> =>
+  isClear(job) ? things : press().onGround(things, job.book, job.scene);
+
+/** The finished picture as a file. Faults: `trace-stopped`, `webp-missing`, those of a PNG. */
+export function makePicture(format: Format, job: PictureJob): Promise<Result<Bytes>> {
+  switch (format) {
+    case 'ora':
+      return layered(job);
+    case 'film':
+      return film(job);
+    case 'png':
+    case 'jpeg':
+    case 'webp':
+      return flat(format, job);
+  }
+}
+
+async function flat(format: 'png' | 'jpeg' | 'webp', job: PictureJob): Promise<Result<Bytes>> {
+  const things = await traced(job, job.scene, 0, 0.9);
+  if (!things.ok) return things;
+  const whole = await onGround(job, things.value);
+  const margin = Math.round(Math.min(job.size.widthPx, job.size.heightPx) * 0.02);
+  const pixels = job.crop && isClear(job) ? cropped(whole, margin) : whole;
+  if (format === 'jpeg') return ok(await press().jpeg(pixels));
+  if (format === 'webp') {
+    const made = await press().webp(pixels);
+    return made ? ok(made) : fail('webp-missing');
+  }
+  const png = await press().png(pixels, isClear(job));
+  return png.ok ? ok(png.value.bytes) : png;
+}
+
+/** Things, reflection, shadow and ground apart; each is traced on nothing. */
+async function layered(job: PictureJob): Promise<Result<Bytes>> {
+  const none = { things: false, reflection: false, shadow: false };
+  const wanted: { name: string; layers: Layers }[] = [{ name: 'Things', layers: { ...none, things: true } }];
+  if (job.scene.reflection > 0) wanted.push({ name: 'Reflection', layers: { ...none, reflection: true } });
+  wanted.push({ name: 'Shadow', layers: { ...none, shadow: true } });
+  const share = 0.9 / (wanted.length + 1);
+  const made: { name: string; pixels: Raster }[] = [];
+  for (const [i, { name, layers }] of wanted.entries()) {
+    const pixels = await traced(job, job.scene, i * share, share, layers);
+    if (!pixels.ok) return pixels;
+    made.push({ name, pixels: pixels.value });
+  }
+  const merged = await traced(job, job.scene, wanted.length * share, share);
+  if (!merged.ok) return merged;
+  if (!isClear(job)) {
+    const nothing = { ...merged.value, data: new Uint8ClampedArray(merged.value.data.length) };
+    made.push({ name: 'Ground', pixels: await onGround(job, nothing) });
+  }
+  return ok(await press().openRaster(made, await onGround(job, merged.value)));
+}
+
+export const FILM_FRAMES = 48;
+const FRAME_MS = 70;
+
+/** The whole turned once round, over and over, as an animated WebP. */
+async function film(job: PictureJob): Promise<Result<Bytes>> {
+  const stills: Bytes[] = [];
+  const share = 0.95 / FILM_FRAMES;
+  for (let i = 0; i < FILM_FRAMES; i++) {
+    const { pose } = job.scene;
+    const turned = { ...job.scene, pose: { ...pose, turnRad: round(pose.turnRad + (i / FILM_FRAMES) * 2 * Math.PI) } };
+    const things = await traced(job, turned, i * share, share);
+    if (!things.ok) return things;
+    const still = await press().webp(await onGround(job, things.value));
+    if (!still) return fail('webp-missing');
+    stills.push(still);
+  }
+  const { widthPx, heightPx } = job.size;
+  return ok(await press().animation(stills, widthPx, heightPx, FRAME_MS));
+}
+
+/** The same turn within half a turn of straight on. */
+const round = (turnRad: number): number => Math.atan2(Math.sin(turnRad), Math.cos(turnRad));
