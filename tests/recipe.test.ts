@@ -5,7 +5,7 @@ import { compose, firstCover, needs } from '@yosomi/core/compose';
 import { contrast } from '@yosomi/core/colour';
 import type { WordsPart } from '@yosomi/core/cover';
 import { profileName } from '@yosomi/core/image-file';
-import { type Raster, raster, ssim } from '@yosomi/core/pixels';
+import { type Raster, largestDifference, raster, ssim } from '@yosomi/core/pixels';
 import type { Book, Project } from '@yosomi/core/project';
 import {
   coverAt,
@@ -15,6 +15,7 @@ import {
   ebookFile,
   looksLikeCover,
   noOthers,
+  onGround,
   sceneArt,
   subjectsOf,
   mockupKey,
@@ -214,6 +215,56 @@ describe('one source', () => {
         expect(Math.abs(edge - spine)).toBeLessThan(26);
       }
     }
+  });
+
+  it('stands in for a title or a picture of a scene that is gone, and draws what is there', async () => {
+    const { book } = project;
+    const gone: Book = {
+      ...book,
+      scene: {
+        ...book.scene,
+        things: [
+          { ...book.scene.things[0], art: { kind: 'title', id: 'gone-title' } },
+          { ...book.scene.things[0], art: { kind: 'picture', asset: 'gone' }, spine: 'gone' },
+        ],
+        ground: { kind: 'picture', asset: 'gone' },
+      },
+    };
+    const { scene } = gone;
+    const { art } = await sceneArt(gone, scene, noOthers, studio, 200);
+    const own = await coverRaster(book, 200, studio);
+    const fronts = [...art.values()].filter((r) => r.width === 200 && r.height === own.height);
+    expect(fronts).toHaveLength(2);
+    for (const front of fronts) expect(largestDifference(front, own)).toBe(0);
+    const nothing = raster(40, 40);
+    const shown = await onGround(nothing, gone, scene, studio);
+    expect([...shown.data.slice(0, 4)]).toEqual([0xc9, 0xca, 0xc8, 255]);
+    expect(await onGround(nothing, book, book.scene, studio)).toBe(nothing);
+  });
+
+  it('puts art of another ratio on a face whole, cut or anew, never stretched', async () => {
+    const { book } = project;
+    const at = async (fit: 'whole' | 'fill' | 'recompose') => {
+      const thing = { ...book.scene.things[0], object: { kind: 'phone' as const }, fit };
+      const scene = { ...book.scene, things: [thing] };
+      const { art } = await sceneArt(book, scene, noOthers, studio, 240);
+      return [...art.values()][0];
+    };
+    const own = await coverRaster(book, 240, studio);
+    const [whole, fill, anew] = [await at('whole'), await at('fill'), await at('recompose')];
+    const ratio = (73 - 7.2) / (150 - 8.4);
+    for (const r of [whole, fill, anew]) expect(r.width / r.height).toBeCloseTo(ratio, 2);
+    const row = (r: typeof own, y: number, x0: number, n: number) => [...r.data.slice((y * r.width + x0) * 4, (y * r.width + x0 + n) * 4)]; // prettier-ignore
+    // Whole: as wide as the cover, its rows in the middle; cut: the cover's own rows without its sides.
+    const above = Math.round((whole.height - own.height) / 2);
+    expect(whole.width).toBe(own.width);
+    const apart = (a: number[], b: number[]): number => a.reduce((sum, v, i) => sum + Math.abs(v - b[i]), 0) / a.length;
+    expect(apart(row(whole, above + 150, 20, 200), row(own, 150, 20, 200))).toBeLessThan(6);
+    expect(fill.height).toBe(own.height);
+    const cut = Math.round((own.width - fill.width) / 2);
+    expect(apart(row(fill, 150, 5, fill.width - 10), row(own, 150, cut + 5, fill.width - 10))).toBeLessThan(6);
+    const n = Math.min(anew.width, fill.width);
+    expect(apart(row(anew, 150, 0, n), row(fill, 150, 0, n))).toBeGreaterThan(1);
   });
 
   it('takes the promo\u2019s ground from the cover as it is now, until its colours are its own', async () => {

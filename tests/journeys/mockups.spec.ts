@@ -55,6 +55,21 @@ test('one object: exchanged without losing pose, light and art, and saved in eve
   await expect(page.getByRole('heading', { name: 'Tablet' })).toBeVisible();
   await again(page, () => page.getByRole('radio', { name: 'Anew', exact: true }).click());
   await expect(page.getByText('The cover is composed anew for the place.')).toBeVisible();
+  await test.step('a picture dropped here goes on it, and undo takes it off', async () => {
+    const data = await page.evaluateHandle(
+      (base64) => {
+        const transfer = new DataTransfer();
+        const bytes = Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
+        transfer.items.add(new File([bytes], 'poster.jpg', { type: 'image/jpeg' }));
+        return transfer;
+      },
+      Buffer.from(await fileOf(picturePixels(600, 900, 4), 'jpeg')).toString('base64'),
+    );
+    await again(page, () => page.locator('main').dispatchEvent('drop', { dataTransfer: data }));
+    await expect(page.getByText('a picture, as it is')).toBeVisible();
+    await again(page, () => page.getByRole('button', { name: 'Undo', exact: true }).click());
+    await expect(page.getByText('the cover, as it is now')).toBeVisible();
+  });
   await kept(page);
   await page.reload();
   await settled(page);

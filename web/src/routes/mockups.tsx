@@ -1,5 +1,6 @@
 import type { Scene } from '@yosomi/core/mockup';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
+import { usePictureInput } from '../features/front/use-picture-input';
 import { useSize } from '../features/front/use-size';
 import { ArrangementStrip } from '../features/mockups/arrangement-strip';
 import { ARRANGEMENT_NAMES, KIND_NAMES } from '../features/mockups/names';
@@ -9,7 +10,7 @@ import { ThingGroup, ThingList } from '../features/mockups/thing-group';
 import { useLiveMockup } from '../features/mockups/use-live-mockup';
 import { useOthers, useShelfMates } from '../features/mockups/use-others';
 import { useScene } from '../features/mockups/use-scene';
-import { useBook } from '../state/session';
+import { useBook, useSession } from '../state/session';
 import { arrowStep } from '../ui/arrow-keys';
 import { useCoverColours } from '../work/queries';
 import { thingAt, traceJob } from '../work/trace';
@@ -25,6 +26,7 @@ const STATES = {
 
 export function MockupsPage() {
   const book = useBook();
+  const edit = useSession((s) => s.edit);
   const { scene, set } = useScene();
   const others = useOthers(scene);
   const { mates, series } = useShelfMates(book);
@@ -82,10 +84,25 @@ export function MockupsPage() {
     if (d) turnBy(scene.pose, d[0], d[1], 'turn-keys');
   };
   const thing = scene.things[chosen];
+  /** A picture dropped anywhere here goes on the chosen thing. */
+  const dropped = usePictureInput(({ asset }) => {
+    void edit('Picture on it', (b) => {
+      b.assets[asset.id] = asset;
+      b.scene.things[chosen].art = { kind: 'picture', asset: asset.id };
+    });
+  });
   const what = scene.things.length === 1 ? KIND_NAMES[thing.object.kind].toLowerCase() : `${ARRANGEMENT_NAMES[scene.arrangement].toLowerCase()}, ${scene.things.length} things`;
 
   return (
-    <main className="flex min-h-0 flex-1">
+    <main
+      className="flex min-h-0 flex-1"
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => {
+        e.preventDefault();
+        const file = e.dataTransfer.files[0];
+        if (file) dropped.take(file);
+      }}
+    >
       <h1 className="sr-only">Mockups</h1>
       <ArrangementStrip series={series} ready={settled} />
       <section aria-label="Scene" className="flex min-w-0 flex-1 flex-col bg-[#dadbd8]">

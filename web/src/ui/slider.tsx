@@ -13,7 +13,7 @@ export function Slider(props: {
   const { label, value, least, most, step, onChange, onCommit, format = String } = props;
   return (
     <div className="flex items-center gap-3">
-      <span className="w-[5.25rem] shrink-0 leading-4 text-ink-2">{label}</span>
+      <span className="w-24 shrink-0 leading-4 text-ink-2">{label}</span>
       <Radix.Root
         value={[value]}
         min={least}

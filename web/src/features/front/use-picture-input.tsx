@@ -5,7 +5,7 @@ import { bytesOfFile, stemOf } from '../../platform/files';
 import type { TakenPicture } from '../../work/studio.worker';
 import { studio } from '../../work/workers';
 
-/** A hidden file input for one picture: checked, stripped and stored before it is handed on. */
+/** A hidden file input for one picture, and a way to hand in a dropped one: checked, stripped and stored before it is handed on. */
 export function usePictureInput(onTaken: (taken: TakenPicture) => void) {
   const ref = useRef<HTMLInputElement>(null);
   const take = async (file: File): Promise<void> => {
@@ -15,6 +15,7 @@ export function usePictureInput(onTaken: (taken: TakenPicture) => void) {
     if (!kept.ok) return sayFault(kept.fault);
     onTaken(taken.value);
   };
+  const taken = (file: File): void => void take(file).catch(() => sayFault({ code: 'work-failed', data: {} }));
   const input = (
     <input
       ref={ref}
@@ -25,9 +26,9 @@ export function usePictureInput(onTaken: (taken: TakenPicture) => void) {
       onChange={(e) => {
         const file = e.target.files?.[0];
         e.target.value = '';
-        if (file) void take(file).catch(() => sayFault({ code: 'work-failed', data: {} }));
+        if (file) taken(file);
       }}
     />
   );
-  return { input, open: () => ref.current?.click() };
+  return { input, open: () => ref.current?.click(), take: taken };
 }

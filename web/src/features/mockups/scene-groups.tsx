@@ -228,13 +228,15 @@ export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
       )}
       {ground.kind === 'gradient' &&
         (['top', 'foot'] as const).map((end) => (
-          <ColourField
-            key={end}
+          <div key={end} className="flex flex-col gap-1">
+            <span className="text-xs text-ink-2">{end === 'top' ? 'At the top' : 'At the foot'}</span>
+            <ColourField
             label={end === 'top' ? 'Colour at the top' : 'Colour at the foot'}
             value={ground[end]}
             swatches={shown}
             onChange={(colour, d) => set('Ground colour', (s) => void (s.ground.kind === 'gradient' && (s.ground[end] = colour)), d ? `ground-${end}` : null)}
           />
+          </div>
         ))}
       {ground.kind === 'picture' && (
         <Button className="self-start" onClick={picture.open}>

@@ -91,7 +91,12 @@ export function ThingGroup(props: {
       b.scene.things[index].art = { kind: 'picture', asset: asset.id };
     }),
   );
-  const missing = art.kind === 'title' && !others.has(art.id);
+  const missing =
+    art.kind === 'title' && !others.has(art.id)
+      ? 'That title is gone from the Shelf; this one stands in.'
+      : art.kind === 'picture' && !book.assets[art.asset]
+        ? 'That picture is gone; this title stands in.'
+        : null;
   const value = art.kind === 'this' ? SAME : art.kind === 'title' ? art.id : `picture/${art.asset}`;
   const bookMm = thicknessMm(title.brief.pageCount);
   const thick = 'thicknessMm' in object ? object : null;
@@ -133,7 +138,7 @@ export function ThingGroup(props: {
             }
           />
           <span className="text-xs text-ink-2">
-            {missing ? 'That title is gone from the Shelf; this one stands in.' : art.kind === 'picture' ? 'a picture, as it is' : 'the cover, as it is now'}
+            {missing ?? (art.kind === 'picture' ? 'a picture, as it is' : 'the cover, as it is now')}
           </span>
         </div>
         {art.kind === 'this' && (

@@ -10,6 +10,8 @@ export type LiveState = 'making' | 'preview' | 'final' | 'failed';
 
 /** A scene that rests this long is traced at full quality. */
 const REST_MS = 160;
+/** A change that is not seen after this long is said to be in the making. */
+const LATE_MS = 250;
 /** Most pixels of a preview: two cores keep up with a hand at this size. */
 const PREVIEW_PIXELS = 480 * 600;
 
@@ -52,6 +54,8 @@ export function useLiveMockup(
       }
       return ground.current.bitmap;
     };
+    // A scene whose art has to be made first takes longer: what is shown meanwhile is the one before.
+    const late = setTimeout(() => setState('making'), LATE_MS);
     void (async () => {
       try {
         const [quick, back] = await Promise.all([slot({ book, scene, others, ...size }), behind()]);
@@ -63,6 +67,7 @@ export function useLiveMockup(
           context.imageSmoothingQuality = 'high';
           context.drawImage(bitmap, 0, 0, size.widthPx, size.heightPx);
           bitmap.close();
+          clearTimeout(late);
           frames.current++;
           if (canvas.current) canvas.current.dataset.frames = String(frames.current);
           setState('preview');
@@ -82,10 +87,14 @@ export function useLiveMockup(
         await Promise.all(shown);
         if (done && !abort.signal.aborted) setState('final');
       } catch {
+        clearTimeout(late);
         if (!abort.signal.aborted) setState('failed');
       }
     })();
-    return () => abort.abort();
+    return () => {
+      clearTimeout(late);
+      abort.abort();
+    };
     // The key stands for the things' art, the scene and the size.
     // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [key, slot]);
