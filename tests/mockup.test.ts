@@ -590,6 +590,35 @@ describe('a rendered mockup', () => {
     }
   });
 
+  it('is lighter for a second light, which casts a shadow of its own', () => {
+    const second = { azimuthRad: 1.2, heightRad: 0.5, softness: 0.2, strength: 0.8 };
+    const two = make({ ...scene, second });
+    const luma = (r: Raster): number => {
+      let [sum, n] = [0, 0];
+      for (let i = 0; i < r.data.length; i += 4) if (r.data[i + 3] === 255) [sum, n] = [sum + r.data[i + 1], n + 1];
+      return sum / n;
+    };
+    expect(luma(two)).toBeGreaterThan(luma(picture) + 5);
+    const shadowOf = (s: Scene): Raster => make(s, 300, 300, { things: false, reflection: false, shadow: true });
+    const leftOf = (r: Raster): number => Array.from({ length: 300 * 60 }, (_, i) => at(r, i % 60, Math.floor(i / 60) + 200)[3] ?? 0).reduce((a, b) => a + b); // prettier-ignore
+    const only = { ...scene, light: { ...scene.light, strength: 0 } };
+    expect(leftOf(shadowOf({ ...only, second }))).toBeGreaterThan(leftOf(shadowOf(scene)));
+  });
+
+  it('shines as its surface does: gloss brighter at its brightest than satin, satin than matte', () => {
+    const black = textureOf(flatColour(16, 16, [8, 8, 8]));
+    const brightest = (surface: 'matte' | 'satin' | 'gloss'): number => {
+      const lit: Scene = { ...posed({ turnRad: 0.1 }, { azimuthRad: 0.1, heightRad: 0.4, softness: 0.3 }), things: [{ ...scene.things[0], surface }] }; // prettier-ignore
+      const r = render(stageFor(lit), new Map([...texturesFor(lit).keys()].map((key) => [key, black])), FINAL)!;
+      let most = 0;
+      for (let i = 0; i < r.data.length; i += 4) if (r.data[i + 3] === 255) most = Math.max(most, r.data[i]);
+      return most;
+    };
+    const [matte, satin, gloss] = (['matte', 'satin', 'gloss'] as const).map(brightest);
+    expect(satin).toBeGreaterThan(matte + 4);
+    expect(gloss).toBeGreaterThan(satin + 4);
+  });
+
   it('takes a scene of the first schema as the paperback that it was', () => {
     const old = {
       schema: 1,

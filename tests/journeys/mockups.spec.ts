@@ -50,6 +50,19 @@ test('one object: exchanged without losing pose, light and art, and saved in eve
     await turn.fill('-20');
     await turn.press('Enter');
   });
+  await test.step('a spine of one’s own, and back to the one made from the front', async () => {
+    const spine = page.getByRole('group', { name: 'Spine' });
+    await again(page, async () => {
+      const [chooser] = await Promise.all([
+        page.waitForEvent('filechooser'),
+        spine.getByRole('button', { name: 'Use a picture' }).click(),
+      ]);
+      await chooser.setFiles(put('red-spine.png', await fileOf(picturePixels(80, 900, 6), 'png')));
+    });
+    await expect(spine).toContainText('red-spine');
+    await again(page, () => spine.getByRole('button', { name: 'From the front' }).click());
+    await expect(spine).toContainText('made from the front');
+  });
   for (const object of ['Hardcover', 'Carton', 'Tablet']) await again(page, () => choose(page, 'What it is', object));
   await expect(turn).toHaveValue('-20');
   await expect(page.getByRole('heading', { name: 'Tablet' })).toBeVisible();

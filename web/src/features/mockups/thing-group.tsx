@@ -12,6 +12,7 @@ import { Menu } from '../../ui/menu';
 import { Segmented } from '../../ui/segmented';
 import { useCoverBitmap } from '../../work/queries';
 import { usePictureInput } from '../front/use-picture-input';
+import { SidePicture } from './side-picture';
 import { KIND_MENU, KIND_NAMES, SURFACE_NAMES } from './names';
 import { type SetThing, useScene } from './use-scene';
 
@@ -151,6 +152,12 @@ export function ThingGroup(props: {
         Put a picture on it
       </Button>
       {picture.input}
+      {hasSpine(object.kind) && (
+        <>
+          <SidePicture index={index} side="spine" />
+          <SidePicture index={index} side="back" />
+        </>
+      )}
       {thick && (
         <>
           <NumberField
@@ -210,6 +217,9 @@ export function ThingGroup(props: {
     </Group>
   );
 } // prettier-ignore
+
+const SPINED: ReadonlySet<Kind['kind']> = new Set(['paperback', 'hardcover', 'jacketed', 'booklet', 'magazine', 'binder', 'disc-case', 'carton']); // prettier-ignore
+const hasSpine = (kind: Kind['kind']): boolean => SPINED.has(kind);
 
 const FIT_NOTES = {
   whole: 'The whole cover is shown, on its edge colour.',

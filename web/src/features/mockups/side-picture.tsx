@@ -1,0 +1,43 @@
+import { useBook, useSession } from '../../state/session';
+import { Button } from '../../ui/button';
+import { usePictureInput } from '../front/use-picture-input';
+
+/** The spine or back of a thing: made from the front, or a picture of one's own, cut to fill its place. */
+export function SidePicture({ index, side }: { index: number; side: 'spine' | 'back' }) {
+  const book = useBook();
+  const edit = useSession((s) => s.edit);
+  const own = book.scene.things[index][side];
+  const what = side === 'spine' ? 'Spine' : 'Back';
+  const picture = usePictureInput(
+    ({ asset }) =>
+      void edit(`${what} from a picture`, (b) => {
+        b.assets[asset.id] = asset;
+        b.scene.things[index][side] = asset.id;
+      }),
+  );
+  return (
+    <div className="flex items-center justify-between gap-2" role="group" aria-label={what}>
+      <span className="min-w-0">
+        <b>{what}</b>
+        <span className="block truncate text-xs text-ink-2">
+          {own === null
+            ? 'made from the front'
+            : (book.assets[own]?.name ?? 'its picture is gone: made from the front')}
+        </span>
+      </span>
+      {picture.input}
+      {own === null ? (
+        <Button kind="link" onClick={picture.open}>
+          Use a picture
+        </Button>
+      ) : (
+        <Button
+          kind="link"
+          onClick={() => void edit(`${what} from the front`, (b) => void (b.scene.things[index][side] = null))}
+        >
+          From the front
+        </Button>
+      )}
+    </div>
+  );
+}
