@@ -251,7 +251,7 @@ test('from a picture and three lines of words to all files, and back again', asy
     expect(manifest).toMatchObject({
       format: 'yosomi',
       version: 1,
-      book: { schema: 2, brief: { title: 'The Weight of Two Lanterns' } },
+      book: { schema: 3, brief: { title: 'The Weight of Two Lanterns' } },
     });
     const asset = Object.entries(entries).find(([name]) => name.startsWith('assets/'))![1];
     expect((await sharp(asset).metadata()).exif).toBeUndefined();

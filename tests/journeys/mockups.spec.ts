@@ -59,7 +59,7 @@ test('one object: exchanged without losing pose, light and art, and saved in eve
       ]);
       await chooser.setFiles(put('red-spine.png', await fileOf(picturePixels(80, 900, 6), 'png')));
     });
-    await expect(spine).toContainText('red-spine');
+    await expect(spine).toContainText('red spine');
     await again(page, () => spine.getByRole('button', { name: 'From the front' }).click());
     await expect(spine).toContainText('made from the front');
   });

@@ -19,7 +19,7 @@ import {
 import { type Raster, flatten } from '../pixels';
 import { rectPath } from '../plane';
 import type { Book } from '../project';
-import { coverAt, coverRaster } from './cover';
+import { coverAt, coverKey, coverRaster } from './cover';
 import type { Studio } from './studio';
 
 /** Other titles by id, as far as a scene shows them and they are there. */
@@ -65,22 +65,25 @@ const artWidth = (things: number): number => (things === 1 ? 1600 : things <= 3 
 /** What a scene's tracers need: art as pixels by key, and looks that they draw themselves. */
 export type SceneArt = { readonly art: ReadonlyMap<string, Raster>; readonly drawn: ReadonlyMap<string, Look> };
 
-/** The art on every face of every thing, fronts at most `mostPx` wide; spines, backs and flaps are made from the fronts. */
+/**
+ * The art on every face of every thing, fronts at most `mostPx` wide; spines, backs and flaps are made from the fronts.
+ * `fronts` remembers covers for the next scene; whoever hands it in keeps it small.
+ */
 export async function sceneArt(
   book: Book,
   scene: Scene,
   others: Others,
   studio: Studio,
   mostPx?: number,
+  fronts: Map<string, Raster> = new Map(),
 ): Promise<SceneArt> {
   const models = setting(scene, subjectsOf(book, scene, others), COARSE);
   const { drawn, art: wanted } = looksOf(scene, models.map((model) => model.looks)); // prettier-ignore
   const art = new Map<string, Raster>();
-  const fronts = new Map<string, Raster>();
   for (const [key, want] of wanted) {
     const title = titleOn(book, want.art, others);
-    const name = JSON.stringify(want.art);
     const most = mostPx ?? artWidth(scene.things.length);
+    const name = `${coverKey(title)} ${most}`;
     const front = fronts.get(name) ?? (await coverRaster(title, Math.min(most, Math.max(title.cover.widthPx, 800)), studio)); // prettier-ignore
     fronts.set(name, front);
     const made = await faceArt(want, title, book, front, studio);

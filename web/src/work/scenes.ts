@@ -25,6 +25,10 @@ export async function sendArt(
   await Promise.all(tracers.map((t) => t.load(artKey(book, scene, others), art)));
 }
 
+/** Small covers, for the next thumbnails of the same titles. */
+const fronts = new Map<string, Raster>();
+const KEPT_FRONTS = 12;
+
 /** A small picture of a scene on its ground. */
 export async function sceneThumb(
   input: Book,
@@ -34,7 +38,11 @@ export async function sceneThumb(
   studio: Studio,
 ): Promise<Raster> {
   const { book, others } = withOthers(input, shown);
-  const textures = sceneTextures(await sceneArt(book, scene, others, studio, 300));
+  const textures = sceneTextures(await sceneArt(book, scene, others, studio, 300, fronts));
+  for (const oldest of fronts.keys()) {
+    if (fronts.size <= KEPT_FRONTS) break;
+    fronts.delete(oldest);
+  }
   const things = render(stageOf(book, scene, px, px, others, THUMB), textures, THUMB);
   if (!things) throw new Error('render was not cancelled');
   return onGround(things, book, scene, studio);
