@@ -10,6 +10,7 @@ import { ThingGroup, ThingList } from '../features/mockups/thing-group';
 import { useLiveMockup } from '../features/mockups/use-live-mockup';
 import { useOthers, useShelfMates } from '../features/mockups/use-others';
 import { useScene } from '../features/mockups/use-scene';
+import { sayFault } from '../messages/say';
 import { useBook, useSession } from '../state/session';
 import { arrowStep } from '../ui/arrow-keys';
 import { useCoverColours } from '../work/queries';
@@ -76,7 +77,7 @@ export function MockupsPage() {
     const [x, y] = [((e.clientX - box.left) / box.width) * size.widthPx, ((e.clientY - box.top) / box.height) * size.heightPx];
     void thingAt(traceJob(book, scene, others, size.widthPx, size.heightPx), x, y).then(
       (found) => found !== null && setAsked(found),
-      () => {},
+      () => sayFault({ code: 'work-failed', data: {} }),
     );
   };
   const keys = (e: KeyboardEvent): void => {

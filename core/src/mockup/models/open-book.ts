@@ -10,8 +10,7 @@ export function openBook(widthMm: number, heightMm: number, thicknessMm: number,
   const [w, h] = [widthMm, heightMm];
   const rise = Math.max(3, thicknessMm / 2);
   const draft = new Draft();
-  const cover = draft.box([-w - 3, 0, -h / 2 - 3], [w + 3, 1.6, h / 2 + 3], { front: 'rim', back: 'rim', left: 'rim', right: 'rim', top: 'inside', bottom: 'rim' });
-  void cover;
+  draft.box([-w - 3, 0, -h / 2 - 3], [w + 3, 1.6, h / 2 + 3], { front: 'rim', back: 'rim', left: 'rim', right: 'rim', top: 'inside', bottom: 'rim' });
   for (const side of [-1, 1] as const) {
     const top = (s: number): [number, number] => {
       // From the gutter: a quick round rise, then a long, slightly falling page.
