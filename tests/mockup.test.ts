@@ -37,6 +37,7 @@ import {
   spineThickness,
   stage,
   textureOf,
+  thingThickness,
   thingUnder,
   tonesOf,
 } from '@yosomi/core/mockup';
@@ -653,6 +654,18 @@ describe('a rendered mockup', () => {
     expect(at(cut, 3, 3)).toEqual([9, 8, 7, 255]);
     expect(at(cut, 23, 13)).toEqual([1, 2, 3, 40]);
     expect(cropped(raster(9, 9), 2).width).toBe(9);
+  });
+
+  it('is as thick as it says: a slipcase as the books in it, everything else by its own numbers', () => {
+    const boxed = arranged(defaultScene, 'boxed', ['second-title', 'third-title']);
+    const subjects = subjectsFor(boxed);
+    expect(thingThickness(boxed, subjects, 0)).toBeCloseTo(3 * 18.9, 9);
+    expect(thingThickness(boxed, subjects, 1)).toBeCloseTo(18.9, 9);
+    const [slipcase] = setting({ ...boxed, pose: { ...boxed.pose, turnRad: 0 } }, subjects, 12);
+    const { least, most } = boxOf([slipcase]);
+    expect(most[2] - least[2]).toBeCloseTo(3 * 18.9 + 2 * 2.4, 6);
+    const binder = withObject({ kind: 'binder', thicknessMm: null });
+    expect(thingThickness(binder, subjectsFor(binder), 0)).toBe(42);
   });
 
   it('serves another title with its own cover, without pictures that it lacks', () => {

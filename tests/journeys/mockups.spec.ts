@@ -186,6 +186,8 @@ test('a group: each thing has its own cover, chosen by a click; the series fills
   expect(violations.map((v) => v.id)).toEqual([]);
 
   await test.step('a change of the other title shows here', async () => {
+    const mark = (): Promise<string> => page.locator('canvas[data-state="final"]').evaluate((c) => (c as HTMLCanvasElement).toDataURL());
+    const before = await mark();
     await page.getByRole('link', { name: 'Back to the Shelf' }).click();
     await page.getByRole('link', { name: 'Open Weather for Two Voices' }).click();
     await step(page, 'Brief');
@@ -197,6 +199,8 @@ test('a group: each thing has its own cover, chosen by a click; the series fills
     await settled(page);
     await things.getByRole('button', { name: /^2 / }).click();
     await expect(cover).toContainText('Weather for Nine Voices');
+    await settled(page);
+    expect(await mark()).not.toBe(before);
   });
 }); // prettier-ignore
 

@@ -1,3 +1,4 @@
+import { type Raster, flatten, raster } from '../pixels';
 import { concat } from './bytes';
 import { SOS, isFrame, segment, segments } from './jpeg';
 import { type HuffmanTable, decodeTable, encodeTable, optimalTable, readTables, tablesPayload } from './jpeg-huffman';
@@ -28,6 +29,26 @@ export const jpegOptions = (quality: number, progressive: boolean) => ({
   auto_subsample: false,
   chroma_subsample: 1,
 });
+
+/**
+ * A picture as JPEG, 4:4:4, over white where it is transparent, its strips coded by `code`, at the same time where that
+ * can. Undressed: no density, no profile. Quality 1..100.
+ */
+export async function jpegByStrips(
+  source: Raster,
+  quality: number,
+  progressive: boolean,
+  code: (strip: Raster, options: ReturnType<typeof jpegOptions>, index: number) => Promise<Uint8Array>,
+): Promise<Uint8Array<ArrayBuffer>> {
+  const { data, width, height } = flatten(source, [255, 255, 255]);
+  const options = jpegOptions(quality, progressive);
+  let from = 0;
+  const strips = (progressive ? [height] : jpegStripRows(width, height)).map((rows, i) => {
+    const strip = raster(width, rows, data.slice(from, (from += rows * width * 4)));
+    return code(strip, options, i);
+  });
+  return joinJpegStrips(await Promise.all(strips));
+}
 
 type Strip = {
   readonly bytes: Uint8Array;

@@ -13,6 +13,7 @@ import { useScene } from '../features/mockups/use-scene';
 import { sayFault } from '../messages/say';
 import { useBook, useSession } from '../state/session';
 import { arrowStep } from '../ui/arrow-keys';
+import { Calm } from '../ui/calm';
 import { useCoverColours } from '../work/queries';
 import { thingAt, traceJob } from '../work/trace';
 
@@ -37,6 +38,7 @@ export function MockupsPage() {
   const canvas = useRef<HTMLCanvasElement>(null);
   const grip = useRef<Grip | null>(null);
   const dragged = useRef(false);
+  const [turning, setTurning] = useState(false);
   const space = useSize(room);
   const { data: colours } = useCoverColours(book);
 
@@ -66,12 +68,14 @@ export function MockupsPage() {
     if (!from) return;
     const [dx, dy] = [e.clientX - from.x, e.clientY - from.y];
     if (!dragged.current && Math.hypot(dx, dy) < 4) return;
+    if (!dragged.current) setTurning(true);
     dragged.current = true;
     turnBy(from.pose, dx / 180, dy / 300, from.key);
   };
   const drop = (e: PointerEvent<HTMLCanvasElement>): void => {
     const clicked = grip.current && !dragged.current;
     grip.current = null;
+    setTurning(false);
     if (!clicked || !size || scene.things.length < 2) return;
     const box = e.currentTarget.getBoundingClientRect();
     const [x, y] = [((e.clientX - box.left) / box.width) * size.widthPx, ((e.clientY - box.top) / box.height) * size.heightPx];
@@ -105,7 +109,9 @@ export function MockupsPage() {
       }}
     >
       <h1 className="sr-only">Mockups</h1>
-      <ArrangementStrip series={series} ready={settled} />
+      <Calm busy={turning}>
+        <ArrangementStrip series={series} ready={settled} />
+      </Calm>
       <section aria-label="Scene" className="flex min-w-0 flex-1 flex-col bg-[#dadbd8]">
         <div ref={room} className="relative min-h-0 flex-1">
           <canvas
@@ -124,7 +130,10 @@ export function MockupsPage() {
             }}
             onPointerMove={drag}
             onPointerUp={drop}
-            onPointerCancel={() => (grip.current = null)}
+            onPointerCancel={() => {
+              grip.current = null;
+              setTurning(false);
+            }}
             className="absolute top-1/2 left-1/2 -translate-x-1/2 -translate-y-1/2 cursor-grab touch-none active:cursor-grabbing"
             style={{ width, height }}
           />
@@ -137,6 +146,7 @@ export function MockupsPage() {
           <span className="ml-auto">{scene.things.length > 1 ? 'Drag to turn, click a thing to choose it' : 'Drag to turn it'}</span>
         </footer>
       </section>
+      <Calm busy={turning}>
       <aside aria-label="Inspector" className="flex w-[288px] shrink-0 flex-col overflow-auto border-l border-line">
         <h2 className="px-4 pt-4 text-base font-semibold">{KIND_NAMES[thing.object.kind]}</h2>
         <ThingList chosen={chosen} onChoose={setAsked} />
@@ -146,6 +156,7 @@ export function MockupsPage() {
         <GroundGroup swatches={colours ?? []} />
         <SaveMockup others={others} />
       </aside>
+      </Calm>
     </main>
   );
 } // prettier-ignore

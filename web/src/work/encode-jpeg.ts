@@ -1,5 +1,5 @@
-import { joinJpegStrips, jpegOptions, jpegStripRows } from '@yosomi/core/image-file';
-import { type Raster, flatten } from '@yosomi/core/pixels';
+import { jpegByStrips } from '@yosomi/core/image-file';
+import type { Raster } from '@yosomi/core/pixels';
 import { type Remote, transfer, wrap } from 'comlink';
 import type { JpegApi } from './jpeg.worker';
 
@@ -13,20 +13,8 @@ function coder(index: number): Remote<JpegApi> {
   ));
 }
 
-/** MozJPEG at a quality 1..100, 4:4:4, over white where the picture is transparent; strips of it at the same time. */
-export async function encodeJpeg(
-  source: Raster,
-  quality: number,
-  progressive: boolean,
-): Promise<Uint8Array<ArrayBuffer>> {
-  const { data, width, height } = flatten(source, [255, 255, 255]);
-  const rows = progressive ? [height] : jpegStripRows(width, height);
-  const options = jpegOptions(quality, progressive);
-  let from = 0;
-  const strips = rows.map((height, i) => {
-    const strip = data.slice(from, from + height * width * 4);
-    from += height * width * 4;
-    return coder(i).code(transfer(strip, [strip.buffer]), width, height, options);
-  });
-  return joinJpegStrips(await Promise.all(strips));
-}
+/** MozJPEG, strips of a picture at the same time. */
+export const encodeJpeg = (source: Raster, quality: number, progressive: boolean): Promise<Uint8Array<ArrayBuffer>> =>
+  jpegByStrips(source, quality, progressive, ({ data, width, height }, options, i) =>
+    coder(i).code(transfer(data, [data.buffer]), width, height, options),
+  );

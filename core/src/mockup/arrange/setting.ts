@@ -6,17 +6,23 @@ import { lawOf, liftOf } from './laws';
 /** What a thing's art is of: the pixels of its front, its pages, and how thick they are, mm. */
 export type ThingSubject = Subject & { readonly bookMm: number };
 
-/** A slipcase holds what is in the scene with it. */
+/** How thick a thing of a scene is, mm: a slipcase holds what is in the scene with it. */
+export function thingThickness(scene: Scene, subjects: readonly ThingSubject[], i: number): number {
+  const { object } = scene.things[i];
+  const own = (j: number): number => sizeOf(scene.things[j].object, subjects[j], subjects[j].bookMm).thicknessMm;
+  if (object.kind !== 'slipcase' || object.thicknessMm !== null || scene.things.length < 2) return own(i);
+  return Math.min(
+    600,
+    scene.things.reduce((sum, _, j) => (j === i ? sum : sum + own(j)), 0),
+  );
+}
+
 function modelOf(scene: Scene, subjects: readonly ThingSubject[], i: number, strips: number | undefined): Model {
   const { object } = scene.things[i];
   const subject = subjects[i];
-  if (object.kind !== 'slipcase' || object.thicknessMm !== null) return makeModel(object, subject, subject.bookMm, strips);
-  const inside = scene.things.flatMap((thing, j) =>
-    j === i ? [] : [sizeOf(thing.object, subjects[j], subjects[j].bookMm).thicknessMm],
-  );
-  const through = inside.length > 0 ? inside.reduce((sum, mm) => sum + mm, 0) : subject.bookMm;
-  return makeModel({ kind: 'slipcase', thicknessMm: Math.min(600, through) }, subject, subject.bookMm, strips);
-} // prettier-ignore
+  const thicknessMm = thingThickness(scene, subjects, i);
+  return makeModel(object.kind === 'slipcase' ? { ...object, thicknessMm } : object, subject, subject.bookMm, strips);
+}
 
 /** Every thing of a scene where it stands, about the upright axis through the origin, the whole turned by the pose. */
 export function setting(scene: Scene, subjects: readonly ThingSubject[], strips?: number): Model[] {

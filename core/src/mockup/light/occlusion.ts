@@ -1,7 +1,7 @@
 import type { AreaLight } from './area-light';
 import type { Occluder } from './occluder';
 
-/** Pieces of the light that are still seen are polygons of at most so many corners; more than so many are not kept apart. */
+/** Pieces of the light that are still seen are polygons of at most so many corners; pieces beyond so many count as hidden. */
 const CORNERS = 40;
 const PIECES = 400;
 

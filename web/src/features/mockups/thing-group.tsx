@@ -1,6 +1,13 @@
-import { type Kind, MOST_THINGS, SURFACES, type Thing, objectOf, plainThing } from '@yosomi/core/mockup';
-import { thicknessMm } from '@yosomi/core/book';
-import { type Others, titleOn } from '@yosomi/core/recipe';
+import {
+  type Kind,
+  MOST_THINGS,
+  SURFACES,
+  type Thing,
+  objectOf,
+  plainThing,
+  thingThickness,
+} from '@yosomi/core/mockup';
+import { type Others, subjectsOf, titleOn } from '@yosomi/core/recipe';
 import { Plus, X } from 'lucide-react';
 import { Link } from 'react-router';
 import { useBook, useSession } from '../../state/session';
@@ -79,7 +86,7 @@ export function ThingGroup(props: {
 }) {
   const { index, thing, others, mates } = props;
   const book = useBook();
-  const { set } = useScene();
+  const { scene, set } = useScene();
   const edit = useSession((s) => s.edit);
   const { object, art } = thing;
   const setThing: SetThing = (label, change, merge = null) =>
@@ -99,7 +106,7 @@ export function ThingGroup(props: {
         ? 'That picture is gone; this title stands in.'
         : null;
   const value = art.kind === 'this' ? SAME : art.kind === 'title' ? art.id : `picture/${art.asset}`;
-  const bookMm = thicknessMm(title.brief.pageCount);
+  const thicknessMm = thingThickness(scene, subjectsOf(book, scene, others), index);
   const thick = 'thicknessMm' in object ? object : null;
   const onScreen = ['ereader', 'tablet', 'phone', 'laptop', 'disc'].includes(object.kind);
   return (
@@ -163,7 +170,7 @@ export function ThingGroup(props: {
           <NumberField
             label="Thickness"
             unit="mm"
-            value={thick.thicknessMm ?? bookMm}
+            value={thicknessMm}
             least={1}
             most={120}
             step={0.5}
