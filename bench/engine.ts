@@ -1,4 +1,3 @@
-import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -7,60 +6,13 @@ import { writePng } from '@yosomi/core/image-file';
 import { coverRaster, noOthers, sceneArt, sceneTextures, settledCover, stageOf, storeImage } from '@yosomi/core/recipe';
 import { findProfile } from '@yosomi/core/stores';
 import { NodeStudio, demoProjects } from '@yosomi/node-kit';
+import { STEEP, cpu, ewa, magick } from './general-tools';
 import { type Row, median } from './rows';
-
-/** CPU milliseconds (user and system) of a piece of work in this process. */
-function cpu(run: () => void): number {
-  const from = process.cpuUsage();
-  run();
-  const used = process.cpuUsage(from);
-  return (used.user + used.system) / 1000;
-}
 
 async function wall(run: () => Promise<unknown>): Promise<number> {
   const from = performance.now();
   await run();
   return performance.now() - from;
-}
-
-/** The general tool this is held against, or null where it is not installed. */
-function magick(): string | null {
-  for (const name of ['magick', 'convert']) {
-    const found = spawnSync(name, ['-version'], { encoding: 'utf8' });
-    if (found.status === 0 && /ImageMagick/.test(found.stdout)) return name;
-  }
-  return null;
-}
-
-/** CPU milliseconds of ImageMagick's EWA perspective filter on the cover: one steep view into 2400 x 3000, one thread. */
-function ewa(tool: string, picture: string): number {
-  const points = '0,0 520,340  1600,0 1850,210  1600,2560 1790,2790  0,2560 610,2520';
-  const script = `import resource,subprocess,sys
-subprocess.run(sys.argv[1:],check=True)
-u=resource.getrusage(resource.RUSAGE_CHILDREN)
-print((u.ru_utime+u.ru_stime)*1000)`;
-  const done = spawnSync(
-    'python3',
-    [
-      '-c',
-      script,
-      tool,
-      picture,
-      '-alpha',
-      'set',
-      '-virtual-pixel',
-      'transparent',
-      '-define',
-      'distort:viewport=2400x3000+0+0',
-      '-distort',
-      'Perspective',
-      points,
-      'NULL:',
-    ],
-    { encoding: 'utf8', env: { ...process.env, MAGICK_THREAD_LIMIT: '1', OMP_NUM_THREADS: '1' } },
-  );
-  if (done.status !== 0) throw new Error(done.stderr);
-  return Number(done.stdout);
 }
 
 /** Figures of the engine in Node, one thread. */
@@ -97,7 +49,7 @@ export async function engineRows(rounds: number): Promise<Row[]> {
     const tools: number[] = [];
     // Interleaved: the machine is shared, so only ratios within one round mean something.
     for (let i = 0; i < rounds; i++) {
-      if (tool) tools.push(ewa(tool, picture));
+      if (tool) tools.push(ewa(tool, picture, STEEP, false));
       finals.push(cpu(() => void render(final, textures, FINAL)));
       previews.push(cpu(() => void render(preview, textures, PREVIEW)));
     }

@@ -21,6 +21,7 @@ const CORE: Readonly<Record<string, number>> = {
   ink: 3,
   darkroom: 3,
   texture: 3,
+  warp: 3,
   cover: 4,
   compose: 5,
   glance: 6,

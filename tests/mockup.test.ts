@@ -10,9 +10,7 @@ import {
   PREVIEW,
   Scene,
   type Stage,
-  type Textures,
   type ThingSubject,
-  addSample,
   adopted,
   areaLight,
   arranged,
@@ -36,12 +34,12 @@ import {
   sizeOf,
   spineThickness,
   stage,
-  textureOf,
   thingThickness,
   thingUnder,
   tonesOf,
 } from '@yosomi/core/mockup';
 import { sceneTextures } from '@yosomi/core/recipe';
+import { type Textures, texturesOf } from '@yosomi/core/warp';
 import { LINEAR_OF, type Raster, cropped, raster, ssim, toEncoded } from '@yosomi/core/pixels';
 import { homography, project } from '@yosomi/core/plane';
 import { type Vec3, cross, dot, sub } from '@yosomi/core/space';
@@ -67,6 +65,8 @@ const texturesFor = (scene: Scene): Textures => {
   const { art, drawn } = looksOf(scene, looksFor(scene));
   return sceneTextures({ drawn, art: new Map([...art].map(([key, want]) => [key, SIDES[want.side]])) });
 };
+const allOf = (scene: Scene, art: Raster): Textures =>
+  texturesOf([...texturesFor(scene).byName.keys()].map((name) => [name, { art, foil: null }]));
 const stageFor = (scene: Scene, w = 300, h = 300, quality = FINAL): Stage =>
   stage(scene, subjectsFor(scene), w, h, quality);
 const make = (scene: Scene, w = 300, h = 300, layers = ALL_LAYERS): Raster =>
@@ -332,27 +332,6 @@ describe('shadow and ambient occlusion', () => {
   });
 });
 
-describe('textures', () => {
-  it('give a flat colour back whatever the footprint', () => {
-    const texture = textureOf(flatColour(200, 300, [120, 60, 200]));
-    const sum = new Float32Array(4);
-    for (const d of [0.0001, 0.004, 0.03, 0.3]) {
-      sum.fill(0);
-      addSample(texture, 0.4, 0.6, d, 0, 0, d * 2, 8, 1, sum, 0);
-      expect(sum[0]).toBeCloseTo(LINEAR_OF[120], -1);
-      expect(sum[1]).toBeCloseTo(LINEAR_OF[60], -1);
-    }
-  });
-
-  it('average a fine checkerboard to half the light, not to the middle code', () => {
-    const board = raster(256, 256);
-    for (let i = 0; i < 65536; i++) board.data.set((i + (i >> 8)) & 1 ? [255, 255, 255, 255] : [0, 0, 0, 255], i * 4);
-    const sum = new Float32Array(4);
-    addSample(textureOf(board), 0.5, 0.5, 0.05, 0, 0, 0.05, 8, 1, sum, 0);
-    expect(255 * toEncoded(sum[0] / 65535)).toBeCloseTo(188, -1);
-  });
-});
-
 describe('a rendered mockup', () => {
   const scene = defaultScene;
   const st = stageFor(scene);
@@ -544,8 +523,8 @@ describe('a rendered mockup', () => {
 
   it('has no fringe: all of one colour, it is no lighter and no darker where it is partly clear', () => {
     const bare = posed({}, { shadow: 0, contact: 0 });
-    const grey = textureOf(flatColour(16, 16, [128, 128, 128]));
-    const one = render(stageFor(bare), new Map([...texturesFor(bare).keys()].map((key) => [key, grey])), FINAL)!;
+    const grey = allOf(bare, flatColour(16, 16, [128, 128, 128]));
+    const one = render(stageFor(bare), grey, FINAL)!;
     const values = (from: number, to: number): number[] =>
       Array.from({ length: 300 * 300 }, (_, i) => i * 4)
         .filter((i) => one.data[i + 3] >= from && one.data[i + 3] <= to)
@@ -578,13 +557,17 @@ describe('a rendered mockup', () => {
   it('is darker for less exposure, redder for warmth, and flat grey is left where it is by contrast', () => {
     const plain = tonesOf({ exposure: 0, contrast: 0 }, 0);
     const grey = LINEAR_OF[128] >> 3;
-    expect(plain[0][grey]).toBeCloseTo(128, 0);
-    expect(tonesOf({ exposure: -1, contrast: 0 }, 0)[0][grey]).toBeCloseTo(255 * toEncoded(LINEAR_OF[128] / 131072), 0);
+    expect(plain.exact[0][grey]).toBeCloseTo(128, 0);
+    expect(tonesOf({ exposure: -1, contrast: 0 }, 0).exact[0][grey]).toBeCloseTo(
+      255 * toEncoded(LINEAR_OF[128] / 131072),
+      0,
+    );
     const warm = tonesOf({ exposure: 0, contrast: 0 }, 0.8);
-    expect(warm[0][grey]).toBeGreaterThan(plain[0][grey]);
-    expect(warm[2][grey]).toBeLessThan(plain[2][grey]);
+    expect(warm.exact[0][grey]).toBeGreaterThan(plain.exact[0][grey]);
+    expect(warm.exact[2][grey]).toBeLessThan(plain.exact[2][grey]);
     for (const contrast of [-1, -0.4, 0.5, 1]) {
-      const [curve] = tonesOf({ exposure: 0, contrast }, 0);
+      const { exact: [curve], bytes } = tonesOf({ exposure: 0, contrast }, 0); // prettier-ignore
+      expect(bytes[grey]).toBe(Math.round(curve[grey]));
       expect(curve[grey]).toBeCloseTo(128, 0);
       for (let i = 1; i < curve.length; i++) expect(curve[i]).toBeGreaterThanOrEqual(curve[i - 1]);
       expect(curve[8191]).toBeCloseTo(255, 0);
@@ -607,10 +590,9 @@ describe('a rendered mockup', () => {
   });
 
   it('shines as its surface does: gloss brighter at its brightest than satin, satin than matte', () => {
-    const black = textureOf(flatColour(16, 16, [8, 8, 8]));
     const brightest = (surface: 'matte' | 'satin' | 'gloss'): number => {
       const lit: Scene = { ...posed({ turnRad: 0.1 }, { azimuthRad: 0.1, heightRad: 0.4, softness: 0.3 }), things: [{ ...scene.things[0], surface }] }; // prettier-ignore
-      const r = render(stageFor(lit), new Map([...texturesFor(lit).keys()].map((key) => [key, black])), FINAL)!;
+      const r = render(stageFor(lit), allOf(lit, flatColour(16, 16, [8, 8, 8])), FINAL)!;
       let most = 0;
       for (let i = 0; i < r.data.length; i += 4) if (r.data[i + 3] === 255) most = Math.max(most, r.data[i]);
       return most;

@@ -6,3 +6,4 @@ declare class TextDecoder {
   constructor(label?: string, options?: { fatal?: boolean });
   decode(bytes?: Uint8Array): string;
 }
+declare function atob(text: string): string;

@@ -5,8 +5,6 @@ import {
   COARSE,
   type Look,
   type Scene,
-  type Texture,
-  type Textures,
   type ThingArt,
   type ThingSubject,
   type WantedArt,
@@ -14,11 +12,11 @@ import {
   looksOf,
   onLinen,
   setting,
-  textureOf,
 } from '../mockup';
 import { type Raster, flatten } from '../pixels';
 import { rectPath } from '../plane';
 import type { Book } from '../project';
+import { type Print, type Textures, texturesOf } from '../warp';
 import { coverAt, coverKey, coverRaster } from './cover';
 import type { Studio } from './studio';
 
@@ -155,11 +153,11 @@ function placed(art: Raster, ratio: number, fit: 'fill' | 'whole', studio: Studi
 
 /** Textures of a scene's art. */
 export function sceneTextures({ art, drawn }: SceneArt): Textures {
-  const textures = new Map<string, Texture>();
-  for (const [key, pixels] of art) textures.set(key, textureOf(pixels));
+  const prints = new Map<string, Print>();
+  for (const [key, pixels] of art) prints.set(key, { art: pixels, foil: null });
   for (const [key, look] of drawn) {
     const pixels = drawnLook(look);
-    if (pixels) textures.set(key, textureOf(pixels));
+    if (pixels) prints.set(key, { art: pixels, foil: null });
   }
-  return textures;
+  return texturesOf(prints);
 }

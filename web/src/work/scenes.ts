@@ -6,7 +6,7 @@ import type { Remote } from 'comlink';
 import type { TracerApi } from './tracer.worker';
 
 /** A thumbnail: few samples are enough, edges still smooth. */
-const THUMB: Quality = { ...PREVIEW, coverage: 4, taps: 4, shadowStep: 4 };
+const THUMB: Quality = { ...PREVIEW, coverage: 4, filter: { kind: 'linear', taps: 4 }, shadowStep: 4 };
 
 function withOthers(input: Book, shown: readonly Book[]): { book: Book; others: Others } {
   return { book: Book.parse(input), others: new Map(shown.map((one) => [one.id, Book.parse(one)])) };

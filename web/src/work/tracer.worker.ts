@@ -5,12 +5,12 @@ import {
   type Quality,
   type Scene,
   type Stage,
-  type Textures,
   type ThingSubject,
   renderBand,
   stage,
   thingUnder,
 } from '@yosomi/core/mockup';
+import type { Textures } from '@yosomi/core/warp';
 import { type SceneArt, sceneTextures } from '@yosomi/core/recipe';
 import { expose, transfer } from 'comlink';
 

@@ -1,8 +1,8 @@
 import { COARSE, SMOOTH } from '../models';
 import type { Facet } from './facet';
-import { type ShadowGrid, shadowGrid } from './ground';
+import { type Filter, type Shader, type Sums, type Surface, type Textures, shaderOf } from '../../warp';
+import { type ShadowGrid, shadowAt, shadowGrid } from './ground';
 import type { Painted, Stage } from './stage';
-import { type Texture, addSample } from './texture';
 import type { Tones } from './tones';
 
 export type Quality = {
@@ -10,19 +10,15 @@ export type Quality = {
   readonly shadowStep: number;
   /** Whether the shadow is computed for each pixel where it is steep. */
   readonly refined: boolean;
-  /** Most texture taps along each side of a pixel's footprint. */
-  readonly taps: number;
+  readonly filter: Filter;
   /** Coverage samples along each side of an edge pixel. */
   readonly coverage: number;
   /** Strips of rounded faces, and cells of a face's light where things shade each other. */
   readonly strips: number;
   readonly cells: number;
 };
-export const PREVIEW: Quality = { shadowStep: 8, refined: false, taps: 1, coverage: 3, strips: COARSE, cells: 10 };
-export const FINAL: Quality = { shadowStep: 4, refined: true, taps: 8, coverage: 8, strips: SMOOTH, cells: 64 };
-
-/** Textures by the keys of looks. */
-export type Textures = ReadonlyMap<string, Texture>;
+export const PREVIEW: Quality = { shadowStep: 8, refined: false, filter: { kind: 'linear', taps: 1 }, coverage: 3, strips: COARSE, cells: 10 }; // prettier-ignore
+export const FINAL: Quality = { shadowStep: 4, refined: true, filter: { kind: 'cubic', taps: 8 }, coverage: 8, strips: SMOOTH, cells: 64 }; // prettier-ignore
 
 /** What is drawn of a scene. */
 export type Layers = { readonly things: boolean; readonly reflection: boolean; readonly shadow: boolean };
@@ -34,18 +30,15 @@ const REACH = 0.7072;
 /** Linear light of a face whose art is missing: unprinted paper. */
 const PAPER: readonly [number, number, number] = [52_000, 52_000, 52_000];
 
-/** A facet with what it is textured with, looked up once a band. */
-type Lit = Omit<Painted, 'texture' | 'colour'> & { readonly texture: Texture | null; readonly colour: readonly [number, number, number] }; // prettier-ignore
+/** A facet and its number among the shader's surfaces. */
+type Placed = { readonly facet: Facet; readonly surface: number };
 
-/**
- * Buffers of one band: linear premultiplied RGB (0..65535) and coverage of a tile for the things and for their mirror,
- * and for an edge pixel each candidate's hits and the sums of their places.
- */
-type Scratch = { sum: Float32Array; mirror: Float32Array; hits: Int32Array; sx: Float64Array; sy: Float64Array };
+/** Room for an edge pixel: the candidates that touch it, each one's hits and the sums of their places. */
+type Scratch = { readonly near: Int32Array; readonly hits: Int32Array; readonly sx: Float64Array; readonly sy: Float64Array }; // prettier-ignore
 
 /**
  * Renders output rows y0..y1 as straight-alpha sRGB bytes on nothing. Pure: bands can be made anywhere in any order and
- * put together without a seam.
+ * put together without a seam. Textures are named by the keys of looks.
  */
 export function renderBand(
   stage: Stage,
@@ -54,6 +47,7 @@ export function renderBand(
   y1: number,
   quality: Quality,
   layers: Layers = ALL_LAYERS,
+  shader: Shader = shaderOf(textures),
 ): Uint8ClampedArray<ArrayBuffer> {
   const { width, shadowBox } = stage;
   const out = new Uint8ClampedArray(width * (y1 - y0) * 4);
@@ -61,46 +55,54 @@ export function renderBand(
     stage.ground,
     stage.camera,
     width,
-    shadowBox,
     y0,
     y1,
     quality.shadowStep,
     quality.refined,
     stage.scratch,
   );
-  const of = (painted: readonly Painted[]): Lit[] =>
-    painted.map((one) => ({
-      ...one,
-      texture: one.texture === null ? null : (textures.get(one.texture) ?? null),
-      colour: one.colour ?? PAPER,
-    }));
-  const things = of(stage.facets);
-  const mirror = layers.reflection ? of(stage.mirror) : [];
+  const mirrored = layers.reflection ? stage.mirror : [];
+  shader.place([...stage.facets, ...mirrored].map((one) => surfaceOf(one, textures)), quality.filter); // prettier-ignore
+  const things = stage.facets.map(({ facet }, i): Placed => ({ facet, surface: i }));
+  const mirror = mirrored.map(({ facet }, i): Placed => ({ facet, surface: things.length + i }));
+  // Sums of a tile for the things, and for their mirror.
+  const both = shader.sums(2 * TILE * TILE);
+  const [sum, behind] = [both.subarray(0, TILE * TILE * 4), both.subarray(TILE * TILE * 4)];
   const most = Math.max(things.length, mirror.length);
-  const scratch: Scratch = {
-    sum: new Float32Array(TILE * TILE * 4),
-    mirror: new Float32Array(TILE * TILE * 4),
-    hits: new Int32Array(most),
-    sx: new Float64Array(most),
-    sy: new Float64Array(most),
-  };
+  const scratch: Scratch = { near: new Int32Array(most), hits: new Int32Array(most), sx: new Float64Array(most), sy: new Float64Array(most) }; // prettier-ignore
+  const lit = layers.shadow && (stage.ground.cast > 0 || stage.ground.contact > 0);
   for (let ty = y0; ty < y1; ty += TILE) {
     for (let tx = 0; tx < width; tx += TILE) {
       const x1 = Math.min(width, tx + TILE);
       const yEnd = Math.min(y1, ty + TILE);
-      const meets = ({ facet }: Lit): boolean => !outside(facet.edges, facet.box, tx, ty, x1, yEnd);
-      const shaded = tx < shadowBox[2] && x1 > shadowBox[0] && ty < shadowBox[3] && yEnd > shadowBox[1];
-      const seen = things.filter(meets);
-      const reflected = mirror.filter(meets);
+      const shaded = lit && tx < shadowBox[2] && x1 > shadowBox[0] && ty < shadowBox[3] && yEnd > shadowBox[1];
+      const seen = layers.things ? meeting(things, tx, ty, x1, yEnd) : [];
+      const reflected = meeting(mirror, tx, ty, x1, yEnd);
       if (seen.length === 0 && reflected.length === 0 && !shaded) continue;
-      scratch.sum.fill(0);
-      scratch.mirror.fill(0);
-      if (seen.length > 0) traceTile(seen, stage.disjoint, tx, ty, x1, yEnd, quality, scratch, scratch.sum);
-      if (reflected.length > 0) traceTile(reflected, false, tx, ty, x1, yEnd, quality, scratch, scratch.mirror);
-      developTile(stage, grid, layers, tx, ty, x1, yEnd, y0, scratch, out);
+      both.fill(0);
+      if (seen.length > 0) traceTile(seen, stage.disjoint, tx, ty, x1, yEnd, quality.coverage, shader, scratch, sum);
+      if (reflected.length > 0)
+        traceTile(reflected, false, tx, ty, x1, yEnd, quality.coverage, shader, scratch, behind);
+      developTile(stage, shaded ? grid : null, tx, ty, x1, yEnd, y0, shader, sum, behind, out);
     }
   }
   return out;
+}
+
+function surfaceOf({ facet, texture, colour, profile }: Painted, textures: Textures): Surface {
+  const { a, b, g, u0, du, light } = facet;
+  const found = texture === null ? null : (textures.byName.get(texture) ?? null);
+  return { a, b, g, u0, du, light, profile, texture: found, colour: colour ?? PAPER };
+}
+
+/** Those that are not wholly outside a tile. */
+function meeting(list: readonly Placed[], x0: number, y0: number, x1: number, y1: number): Placed[] {
+  const some: Placed[] = [];
+  for (let i = 0; i < list.length; i++) {
+    const { edges, box } = list[i].facet;
+    if (!outside(edges, box, x0, y0, x1, y1)) some.push(list[i]);
+  }
+  return some;
 }
 
 /** The thing that is seen at a point of the picture; null where there is none. */
@@ -147,43 +149,41 @@ function within(edges: Float64Array, x0: number, y0: number, x1: number, y1: num
 const nearness = ({ g }: Facet, x: number, y: number): number => g[0] * x + g[1] * y + g[2];
 
 /**
- * Fills a tile. A pixel well inside one facet is shaded at its centre; one that an edge crosses is sampled on a
- * grid, and each facet is shaded once, at the mean of its samples. Seams between strips of one face are no edges:
- * there the strip under the centre has the whole pixel.
+ * Fills a tile. Pixels well inside one facet are shaded at their centres, in runs; one that an edge crosses is sampled on
+ * a grid, and each facet is shaded once, at the mean of its samples. Seams between strips of one face are no edges: there
+ * the strip under the centre has the whole pixel.
  */
 function traceTile(
-  candidates: readonly Lit[],
+  candidates: readonly Placed[],
   disjoint: boolean,
   x0: number,
   y0: number,
   x1: number,
   y1: number,
-  quality: Quality,
+  coverage: number,
+  shader: Shader,
   scratch: Scratch,
-  sum: Float32Array,
+  sum: Sums,
 ): void {
-  const { hits, sx, sy } = scratch;
-  const { coverage, taps } = quality;
   const n = candidates.length;
   const full = candidates.map(({ facet }) => within(facet.edges, x0, y0, x1, y1));
   const alone = n === 1 && full[0] && within(candidates[0].facet.seams, x0, y0, x1, y1);
-  let last = -1;
   for (let y = y0; y < y1; y++) {
+    const row = (y - y0) * TILE * 4;
+    const cy = y + 0.5;
+    if (alone) {
+      shader.shade(candidates[0].surface, x0 + 0.5, cy, x1 - x0, 1, sum, row);
+      continue;
+    }
+    // The facet that the pixels from `from` on belong to.
+    let run = -1;
+    let from = x0;
     for (let x = x0; x < x1; x++) {
-      const at = ((y - y0) * TILE + x - x0) * 4;
       const cx = x + 0.5;
-      const cy = y + 0.5;
-      if (alone) {
-        shade(candidates[0], cx, cy, 1, taps, sum, at);
-        continue;
-      }
-      if (disjoint && last >= 0) {
+      if (disjoint && run >= 0) {
         // Neighbours mostly lie in the same facet.
-        const { facet } = candidates[last];
-        if (inside(facet.seams, cx, cy) >= 0 && (full[last] || inside(facet.edges, cx, cy) >= REACH)) {
-          shade(candidates[last], cx, cy, 1, taps, sum, at);
-          continue;
-        }
+        const { facet } = candidates[run];
+        if (inside(facet.seams, cx, cy) >= 0 && (full[run] || inside(facet.edges, cx, cy) >= REACH)) continue;
       }
       let mixed = false;
       let nearest = -1;
@@ -197,83 +197,57 @@ function traceTile(
         else if (seam >= 0 && (nearest < 0 || nearness(facet, cx, cy) > nearness(candidates[nearest].facet, cx, cy)))
           nearest = k;
       }
-      if (!mixed) {
-        last = nearest;
-        if (nearest >= 0) shade(candidates[nearest], cx, cy, 1, taps, sum, at);
-        continue;
+      const now = mixed ? -1 : nearest;
+      if (now !== run) {
+        if (run >= 0) shader.shade(candidates[run].surface, from + 0.5, cy, x - from, 1, sum, row + (from - x0) * 4);
+        run = now;
+        from = x;
       }
-      for (let k = 0; k < n; k++) hits[k] = sx[k] = sy[k] = 0;
-      for (let j = 0; j < coverage; j++) {
-        for (let i = 0; i < coverage; i++) {
-          const px = x + (i + 0.5) / coverage;
-          const py = y + (j + 0.5) / coverage;
-          let best = -1;
-          for (let k = 0; k < n; k++) {
-            const { facet } = candidates[k];
-            if (inside(facet.seams, px, py) < 0 || inside(facet.edges, px, py) < 0) continue;
-            if (best < 0 || nearness(facet, px, py) > nearness(candidates[best].facet, px, py)) best = k;
-          }
-          if (best < 0) continue;
-          hits[best]++;
-          sx[best] += px;
-          sy[best] += py;
-        }
-      }
-      for (let k = 0; k < n; k++) {
-        if (hits[k] === 0) continue;
-        shade(candidates[k], sx[k] / hits[k], sy[k] / hits[k], hits[k] / (coverage * coverage), taps, sum, at);
-      }
+      if (mixed) tracePixel(candidates, x, y, coverage, shader, scratch, sum, row + (x - x0) * 4);
     }
+    if (run >= 0) shader.shade(candidates[run].surface, from + 0.5, cy, x1 - from, 1, sum, row + (from - x0) * 4);
   }
 }
 
-/** Adds a facet's lit colour at a point of the picture, times its share of the pixel. */
-function shade(
-  { facet, texture, colour, profile }: Lit,
+/** A pixel that edges cross. */
+function tracePixel(
+  candidates: readonly Placed[],
   x: number,
   y: number,
-  whole: number,
-  taps: number,
-  sum: Float32Array,
+  coverage: number,
+  shader: Shader,
+  { near, hits, sx, sy }: Scratch,
+  sum: Sums,
   at: number,
 ): void {
-  const { a, b, g, u0, du, light, columns, rows, fade } = facet;
-  const k = 1 / (g[0] * x + g[1] * y + g[2]);
-  const s = (a[0] * x + a[1] * y + a[2]) * k;
-  const t = (b[0] * x + b[1] * y + b[2]) * k;
-  const u = u0 + s * du;
-
-  const ls = (s < 0 ? 0 : s > 0.99999 ? 0.99999 : s) * columns;
-  const lt = (t < 0 ? 0 : t > 0.99999 ? 0.99999 : t) * rows;
-  const i = ls | 0;
-  const j = lt | 0;
-  const fi = ls - i;
-  const fj = lt - j;
-  const p = (j * (columns + 1) + i) * 2;
-  const q = p + (columns + 1) * 2;
-  const w11 = fi * fj;
-  const w10 = fi - w11;
-  const w01 = fj - w11;
-  const w00 = 1 - fi - w01;
-  let diffuse = w00 * light[p] + w10 * light[p + 2] + w01 * light[q] + w11 * light[q + 2];
-  const sheen = w00 * light[p + 1] + w10 * light[p + 3] + w01 * light[q + 1] + w11 * light[q + 3];
-  if (profile) {
-    const place = (u * profile.length) | 0;
-    diffuse *= profile[place < 0 ? 0 : place >= profile.length ? profile.length - 1 : place];
+  let n = 0;
+  for (let k = 0; k < candidates.length; k++) {
+    const { seams, edges } = candidates[k].facet;
+    if (inside(seams, x + 0.5, y + 0.5) <= -REACH || inside(edges, x + 0.5, y + 0.5) <= -REACH) continue;
+    hits[n] = sx[n] = sy[n] = 0;
+    near[n++] = k;
   }
-  const share = fade
-    ? whole * (w00 * fade[p >> 1] + w10 * fade[(p >> 1) + 1] + w01 * fade[q >> 1] + w11 * fade[(q >> 1) + 1])
-    : whole;
-  const lit = diffuse * share;
-  if (texture) {
-    const ux = (a[0] - s * g[0]) * k * du;
-    const uy = (a[1] - s * g[1]) * k * du;
-    const vx = (b[0] - t * g[0]) * k;
-    const vy = (b[1] - t * g[1]) * k;
-    addSample(texture, u, t, ux, vx, uy, vy, taps, lit, sum, at);
-  } else for (let c = 0; c < 3; c++) sum[at + c] += colour[c] * lit;
-  if (sheen > 0) for (let c = 0; c < 3; c++) sum[at + c] += sheen * share;
-  sum[at + 3] += share;
+  for (let j = 0; j < coverage; j++) {
+    for (let i = 0; i < coverage; i++) {
+      const px = x + (i + 0.5) / coverage;
+      const py = y + (j + 0.5) / coverage;
+      let best = -1;
+      for (let k = 0; k < n; k++) {
+        const { facet } = candidates[near[k]];
+        if (inside(facet.seams, px, py) < 0 || inside(facet.edges, px, py) < 0) continue;
+        if (best < 0 || nearness(facet, px, py) > nearness(candidates[near[best]].facet, px, py)) best = k;
+      }
+      if (best < 0) continue;
+      hits[best]++;
+      sx[best] += px;
+      sy[best] += py;
+    }
+  }
+  const whole = coverage * coverage;
+  for (let k = 0; k < n; k++) {
+    if (hits[k] === 0) continue;
+    shader.shade(candidates[near[k]].surface, sx[k] / hits[k], sy[k] / hits[k], 1, hits[k] / whole, sum, at);
+  }
 }
 
 /** Less than half a step of 8 bits, fixed by the pixel's place: smooth shadows do not band. */
@@ -282,51 +256,42 @@ function dither(x: number, y: number): number {
   return (((h ^ (h >>> 13)) & 1023) / 1023 - 0.5) / 255;
 }
 
+/** Turns a tile's sums into bytes: the things over their mirror over their shadow. */
 function developTile(
-  stage: Stage,
-  grid: ShadowGrid,
-  layers: Layers,
+  { width, tones, shadowBox }: Stage,
+  grid: ShadowGrid | null,
   x0: number,
   y0: number,
   x1: number,
   y1: number,
   top: number,
-  { sum, mirror }: Scratch,
+  shader: Shader,
+  sum: Sums,
+  mirror: Sums,
   out: Uint8ClampedArray,
 ): void {
-  const { shadowBox, width, tones } = stage;
-  const { alpha: dark, columns, step, patches, fine } = grid;
   for (let y = y0; y < y1; y++) {
-    const gy = (y + 0.5) / step - grid.firstRow;
-    const row = (gy | 0) * columns;
-    const fy = gy - (gy | 0);
-    const shadowRow = layers.shadow && y >= shadowBox[1] && y < shadowBox[3];
+    const shadowRow = grid && y >= shadowBox[1] && y < shadowBox[3];
     let at = (y - y0) * TILE * 4;
     let o = ((y - top) * width + x0) * 4;
     for (let x = x0; x < x1; x++, at += 4, o += 4) {
-      const cover = !layers.things ? 0 : sum[at + 3] > 0.9999 ? 1 : sum[at + 3];
-      if (cover === 1) {
-        encode(tones, sum, at, 1, 1, out, o);
-        out[o + 3] = 255;
-        continue;
+      let whole = 0;
+      while (x + whole < x1 && sum[at + whole * 4 + 3] > 0.9999) whole++;
+      if (whole > 0) {
+        shader.encode(sum, at, whole, tones.bytes, out, o);
+        at += whole * 4;
+        o += whole * 4;
+        x += whole;
+        if (x === x1) break;
       }
+      const cover = sum[at + 3];
       let shade = 0;
       if (shadowRow && x >= shadowBox[0] && x < shadowBox[2]) {
-        const gx = (x + 0.5) / step;
-        const i = gx | 0;
-        const fx = gx - i;
-        const p = row + i;
-        const q = p + columns;
-        const patch = patches[p];
-        if (patch > 0) shade = fine[(patch - 1) * step * step + ((fy * step) | 0) * step + ((fx * step) | 0)];
-        else {
-          const above = dark[p] + (dark[p + 1] - dark[p]) * fx;
-          shade = above + (dark[q] + (dark[q + 1] - dark[q]) * fx - above) * fy;
-        }
+        shade = shadowAt(grid, x, y);
         if (shade > 0) shade = Math.max(0, shade + dither(x, y));
       }
-      // The things over their mirror over their shadow. The shadow is black, so only its alpha counts; the colours of the
-      // others are weighted by their shares of what is seen here: straight alpha.
+      // The shadow is black, so only its alpha counts; the colours of the others are weighted by their shares of what is
+      // seen here: straight alpha.
       const mirrored = mirror[at + 3];
       const below = mirrored + (1 - mirrored) * shade;
       const alpha = cover + (1 - cover) * below;
@@ -346,8 +311,8 @@ function developTile(
 
 /** Writes linear light times `gain`, encoded, times `share`. */
 function encode(
-  tones: Tones,
-  sum: Float32Array,
+  { exact }: Tones,
+  sum: Sums,
   at: number,
   gain: number,
   share: number,
@@ -356,6 +321,6 @@ function encode(
 ): void {
   for (let c = 0; c < 3; c++) {
     const linear = sum[at + c] * gain;
-    out[o + c] = tones[c][linear >= 65535 ? 8191 : linear >> 3] * share;
+    out[o + c] = exact[c][linear >= 65535 ? 8191 : linear >> 3] * share;
   }
 }

@@ -1,32 +1,18 @@
 import { type Camera, type Vec3, add, along, cross, dot, projectPoint, sub, times, unit } from '../../space';
 import { type Finish, type Lamp, type Occluder, type Scratch, occlusionAt, shadePoint } from '../light';
+import { type LightGrid, type Linear, NODE, type Surface } from '../../warp';
 import type { FaceName, Panel } from '../models';
 
-/** A function of the pixel position that is linear: value = x * a + y * b + c. */
-export type Linear = readonly [a: number, b: number, c: number];
-
 /**
- * A panel as the camera sees it. The place within its parallelogram is (a/g, b/g) with a, b, g linear over the
- * image; g is larger the nearer the point. `edges` are inward half-planes (a, b, c) of its outline in pixels, unit
+ * A panel as the camera sees it, still without what is printed on it; g is larger the nearer the point. `edges` are inward half-planes (a, b, c) of its outline in pixels, unit
  * normals; `seams` those across which the same face goes on.
  */
-export type Facet = {
+export type Facet = Pick<Surface, 'a' | 'b' | 'g' | 'u0' | 'du' | 'light'> & {
   readonly thing: number;
   readonly face: FaceName;
-  readonly a: Linear;
-  readonly b: Linear;
-  readonly g: Linear;
   readonly edges: Float64Array;
   readonly seams: Float64Array;
   readonly box: readonly [x0: number, y0: number, x1: number, y1: number];
-  readonly u0: number;
-  readonly du: number;
-  /** Light at the corners of a grid of columns x rows cells: pairs of diffuse and sheen, row by row. */
-  readonly columns: number;
-  readonly rows: number;
-  readonly light: Float32Array;
-  /** Opacity at the same corners, where it is not whole: a mirrored face fades. */
-  readonly fade: Float32Array | null;
 };
 
 /** What all facets of a stage are made with. */
@@ -71,13 +57,11 @@ function above(panel: Panel, body: number, occluders: readonly Occluder[]): Occl
   });
 }
 
-type Lit = { readonly columns: number; readonly rows: number; readonly light: Float32Array };
-
 /** Light at the corners of a grid over a panel; `shaded` tells whether other bodies take some of it. */
-function lightGrid(panel: Panel, others: readonly Occluder[], finish: Finish, maker: FacetMaker, columns: number, rows: number): Lit & { shaded: boolean } {
+function lightGrid(panel: Panel, others: readonly Occluder[], finish: Finish, maker: FacetMaker, columns: number, rows: number): LightGrid & { shaded: boolean } {
   const { lamps, scratch, camera, fill, heightMm, exposure } = maker;
   const { origin, across, down, normals } = panel;
-  const light = new Float32Array((columns + 1) * (rows + 1) * 2);
+  const nodes = new Float32Array((columns + 1) * (rows + 1) * NODE);
   const out = new Float64Array(2);
   const hidden = lamps.map(() => 0);
   const flat = outwards(panel);
@@ -99,19 +83,21 @@ function lightGrid(panel: Panel, others: readonly Occluder[], finish: Finish, ma
         closed = out[1];
         if (closed > 0.012) shaded = true;
       }
-      const { diffuse, sheen } = shadePoint(p, n, camera.eye, lamps, hidden, closed, finish, { fill, heightMm });
-      const at = (j * (columns + 1) + i) * 2;
-      light[at] = diffuse * exposure;
-      light[at + 1] = sheen * 65535;
+      const { diffuse, sheen, foil } = shadePoint(p, n, camera.eye, lamps, hidden, closed, finish, { fill, heightMm });
+      const at = (j * (columns + 1) + i) * NODE;
+      nodes[at] = diffuse * exposure;
+      nodes[at + 1] = sheen * 65535;
+      nodes[at + 2] = foil * exposure;
+      nodes[at + 3] = 1;
     }
   }
-  return { columns, rows, light, shaded };
+  return { columns, rows, nodes, shaded };
 } // prettier-ignore
 
 const STEP_MM = 17;
 const cellsFor = (mm: number, most: number): number => Math.max(1, Math.min(most, Math.ceil(mm / STEP_MM)));
 
-function lightOf(panel: Panel, body: number, finish: Finish, maker: FacetMaker): Lit {
+function lightOf(panel: Panel, body: number, finish: Finish, maker: FacetMaker): LightGrid {
   const others = above(panel, body, maker.occluders);
   const [w, h] = [Math.hypot(...panel.across), Math.hypot(...panel.down)];
   const first = lightGrid(panel, others, finish, maker, cellsFor(w, 8), cellsFor(h, 12));
@@ -171,7 +157,7 @@ export function facetOf(
     if (l < 1e-6) return;
     (seamEdges.includes(i) ? seams : edges).push(-dy / l, dx / l, (dy * p[0] - dx * p[1]) / l);
   });
-  const { columns, rows, light } = lightOf(lit, body, finish, maker);
+  const light = lightOf(lit, body, finish, maker);
   return {
     thing,
     face: panel.face,
@@ -188,25 +174,22 @@ export function facetOf(
     ],
     u0: panel.u0,
     du: panel.u1 - panel.u0,
-    columns,
-    rows,
-    light,
-    fade: mirror ? fadeGrid(lit, columns, rows, mirror) : null,
+    light: mirror ? faded(light, lit, mirror) : light,
   };
 }
 
-function fadeGrid(
+/** Light that fades with the height over the ground, as a mirrored face does. */
+function faded(
+  { columns, rows, nodes }: LightGrid,
   panel: Panel,
-  columns: number,
-  rows: number,
   { strength, fadeMm }: { readonly strength: number; readonly fadeMm: number },
-): Float32Array {
-  const fade = new Float32Array((columns + 1) * (rows + 1));
+): LightGrid {
+  const own = Float32Array.from(nodes);
   for (let j = 0; j <= rows; j++) {
     for (let i = 0; i <= columns; i++) {
       const y = panel.origin[1] + (panel.across[1] * i) / columns + (panel.down[1] * j) / rows;
-      fade[j * (columns + 1) + i] = strength * Math.max(0, 1 - y / fadeMm) ** 2;
+      own[(j * (columns + 1) + i) * NODE + 3] = strength * Math.max(0, 1 - y / fadeMm) ** 2;
     }
   }
-  return fade;
+  return { columns, rows, nodes: own };
 }

@@ -41,7 +41,9 @@ export function groundOf(
 function away({ circles, reachMm }: Ground, x: number, z: number): number {
   let least = Infinity;
   for (let i = 0; i < circles.length; i += 3) {
-    const d = Math.hypot(x - circles[i], z - circles[i + 1]) - circles[i + 2];
+    const dx = x - circles[i];
+    const dz = z - circles[i + 1];
+    const d = Math.sqrt(dx * dx + dz * dz) - circles[i + 2];
     if (d < least) least = d;
   }
   return Math.max(0, least) / reachMm;
@@ -54,17 +56,21 @@ const NEAR_MM = 0.8;
 const HOVER_MM = 0.02;
 
 /** Moves a ground point out of the bodies that it lies in; false where it lies in several and cannot. */
-function outOf(occluders: readonly Occluder[], p: Float64Array): boolean {
+function outOf({ occluders, circles }: Ground, p: Float64Array): boolean {
   for (let round = 0; round < 4; round++) {
     let moved = false;
-    for (const { planes, centre, radius } of occluders) {
-      if (Math.hypot(p[0] - centre[0], p[1] - centre[2]) > radius + NEAR_MM) continue;
+    for (let o = 0; o < occluders.length; o++) {
+      const { planes } = occluders[o];
+      const x = p[0] - circles[o * 3];
+      const z = p[1] - circles[o * 3 + 1];
+      const near = circles[o * 3 + 2] + NEAR_MM;
+      if (x * x + z * z > near * near) continue;
       // Inside, or nearer than it should be: the plane it is least behind is the nearest way out.
       let most = -Infinity;
       let best = -1;
       let below = false;
       for (let i = 0; i < planes.length; i += 4) {
-        const flat = Math.hypot(planes[i], planes[i + 2]);
+        const flat = Math.sqrt(planes[i] ** 2 + planes[i + 2] ** 2);
         const d = planes[i] * p[0] + planes[i + 2] * p[1] - planes[i + 3];
         if (flat < 0.35) {
           if (d > HOVER_MM) below = true;
@@ -102,7 +108,7 @@ export function darkness(
   if (far >= 1) return 0;
   point[0] = x;
   point[1] = z;
-  const free = outOf(occluders, point);
+  const free = outOf(ground, point);
   let hidden = free ? 0 : 1;
   let form = free ? 0 : 1;
   if (free) {
@@ -120,26 +126,35 @@ export function darkness(
   return 1 - (1 - dark) * (1 - close);
 }
 
-/** Shadow alpha on a coarse grid over some rows of the picture; between its points it is read bilinearly. */
+/**
+ * Shadow alpha on a coarse grid over some rows of the picture, each cell made when it is first looked at: under the
+ * things none is. Where the shadow is steep, each pixel of a cell has its own value; elsewhere it is bilinear.
+ */
 export type ShadowGrid = {
   readonly step: number;
   readonly columns: number;
   readonly firstRow: number;
+  /** At the cells' corners; below 0 where it has not been computed. */
   readonly alpha: Float32Array;
-  /** For each cell 1 + the number of its patch in `fine`, or 0: where the shadow is steep, each pixel has its own value. */
-  readonly patches: Int32Array;
-  readonly fine: Float32Array;
+  /** For each cell 0 before it is made, below 0 for a smooth one, else the number of its patch. */
+  readonly cells: Int32Array;
+  readonly patches: Float32Array[];
+  readonly refined: boolean;
+  readonly ground: Ground;
+  readonly camera: Camera;
+  readonly scratch: Scratch;
+  readonly out: Float64Array;
+  readonly point: Float64Array;
 };
 
 /** Corners of a cell that differ by more than this are too far apart to be joined by a straight line. */
 const STEEP = 0.045;
 
-/** Computes the grid rows that output rows y0..y1 of a picture need, every `step` pixels, within a pixel box. */
+/** The grid that output rows y0..y1 of a picture need, with a corner every `step` pixels. */
 export function shadowGrid(
   ground: Ground,
   camera: Camera,
   width: number,
-  box: readonly [x0: number, y0: number, x1: number, y1: number],
   y0: number,
   y1: number,
   step: number,
@@ -149,39 +164,66 @@ export function shadowGrid(
   const columns = Math.ceil(width / step) + 2;
   const firstRow = Math.floor(y0 / step);
   const rows = Math.floor(y1 / step) + 2 - firstRow;
-  const alpha = new Float32Array(columns * rows);
-  const patches = new Int32Array(columns * rows);
-  if (ground.cast <= 0 && ground.contact <= 0)
-    return { step, columns, firstRow, alpha, patches, fine: new Float32Array(0) };
-  const out = new Float64Array(2);
-  const point = new Float64Array(2);
-  const at = (x: number, y: number): number => {
-    const ray = rayThrough(camera, x, y);
-    if (ray[1] > -1e-6) return 0;
-    const t = -camera.eye[1] / ray[1];
-    return darkness(ground, camera.eye[0] + ray[0] * t, camera.eye[2] + ray[2] * t, scratch, out, point);
+  return {
+    step,
+    columns,
+    firstRow,
+    alpha: new Float32Array(columns * rows).fill(-1),
+    cells: new Int32Array(columns * rows),
+    patches: [],
+    refined,
+    ground,
+    camera,
+    scratch,
+    out: new Float64Array(2),
+    point: new Float64Array(2),
   };
-  for (let j = 0; j < rows; j++) {
-    const y = (firstRow + j) * step;
-    if (y < box[1] - step || y > box[3] + step) continue;
-    const i0 = Math.max(0, Math.floor(box[0] / step) - 1);
-    const i1 = Math.min(columns, Math.ceil(box[2] / step) + 2);
-    for (let i = i0; i < i1; i++) {
-      alpha[j * columns + i] = at(i * step, y);
-    }
-  }
-  const fine: number[] = [];
-  for (let j = 0; j < (refined ? rows - 1 : 0); j++) {
-    for (let i = 0; i < columns - 1; i++) {
-      const p = j * columns + i;
-      const [a, b, c, d] = [alpha[p], alpha[p + 1], alpha[p + columns], alpha[p + columns + 1]];
-      if (Math.max(a, b, c, d) - Math.min(a, b, c, d) < STEEP) continue;
-      patches[p] = fine.length / (step * step) + 1;
-      for (let v = 0; v < step; v++)
-        for (let u = 0; u < step; u++) fine.push(at(i * step + u + 0.5, (firstRow + j) * step + v + 0.5));
-    }
-  }
-  return { step, columns, firstRow, alpha, patches, fine: Float32Array.from(fine) };
+}
+
+/** The darkness of the ground that is seen at a pixel position. */
+function seen({ ground, camera, scratch, out, point }: ShadowGrid, x: number, y: number): number {
+  const ray = rayThrough(camera, x, y);
+  if (ray[1] > -1e-6) return 0;
+  const t = -camera.eye[1] / ray[1];
+  return darkness(ground, camera.eye[0] + ray[0] * t, camera.eye[2] + ray[2] * t, scratch, out, point);
+}
+
+function corner(grid: ShadowGrid, p: number): number {
+  const { alpha, columns, firstRow, step } = grid;
+  if (alpha[p] < 0) alpha[p] = seen(grid, (p % columns) * step, (firstRow + Math.floor(p / columns)) * step);
+  return alpha[p];
+}
+
+/** Makes a cell; answers as `cells` does. */
+function opened(grid: ShadowGrid, p: number): number {
+  const { columns, firstRow, step, cells, patches, refined } = grid;
+  const a = corner(grid, p);
+  const b = corner(grid, p + 1);
+  const c = corner(grid, p + columns);
+  const d = corner(grid, p + columns + 1);
+  if (!refined || Math.max(a, b, c, d) - Math.min(a, b, c, d) < STEEP) return (cells[p] = -1);
+  const [x, y] = [(p % columns) * step, (firstRow + Math.floor(p / columns)) * step];
+  const patch = new Float32Array(step * step);
+  for (let v = 0, o = 0; v < step; v++)
+    for (let u = 0; u < step; u++, o++) patch[o] = seen(grid, x + u + 0.5, y + v + 0.5);
+  return (cells[p] = patches.push(patch));
+}
+
+/** Shadow alpha at the middle of a pixel. */
+export function shadowAt(grid: ShadowGrid, x: number, y: number): number {
+  const { alpha, columns, step, cells } = grid;
+  const gx = (x + 0.5) / step;
+  const gy = (y + 0.5) / step - grid.firstRow;
+  const i = gx | 0;
+  const j = gy | 0;
+  const p = j * columns + i;
+  const patch = cells[p] || opened(grid, p);
+  const fx = gx - i;
+  const fy = gy - j;
+  if (patch > 0) return grid.patches[patch - 1][((fy * step) | 0) * step + ((fx * step) | 0)];
+  const q = p + columns;
+  const above = alpha[p] + (alpha[p + 1] - alpha[p]) * fx;
+  return above + (alpha[q] + (alpha[q + 1] - alpha[q]) * fx - above) * fy;
 }
 
 /** Shadow below this alpha does not show in 8 bits and needs no room. */

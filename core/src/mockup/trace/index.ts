@@ -1,4 +1,3 @@
-export * from './texture';
 export * from './facet';
 export * from './stage';
 export * from './band';

@@ -1,6 +1,7 @@
 import { type Cancelled, type Progress, neverCancelled } from '../../jobs';
 import { type Raster, raster } from '../../pixels';
-import { ALL_LAYERS, type Layers, type Quality, type Textures, renderBand } from './band';
+import { ALL_LAYERS, type Layers, type Quality, renderBand } from './band';
+import type { Textures } from '../../warp';
 import type { Stage } from './stage';
 
 /** Rows of one unit of work: short enough that a cancel is noticed at once. */

@@ -64,7 +64,8 @@ export function useLiveMockup(
           const bitmap = await createImageBitmap(new ImageData(quick.data, quick.width, quick.height));
           context.clearRect(0, 0, size.widthPx, size.heightPx);
           if (back) context.drawImage(back, 0, 0);
-          context.imageSmoothingQuality = 'high';
+          // A better filter costs more than the tracing; the final picture follows at once when the hand rests.
+          context.imageSmoothingQuality = 'low';
           context.drawImage(bitmap, 0, 0, size.widthPx, size.heightPx);
           bitmap.close();
           clearTimeout(late);

@@ -1,0 +1,114 @@
+import { KERNEL } from './kernel-bytes';
+import { CUBIC, plainShader } from './plain';
+import type { Filter, Shader, Sums, Surface } from './surface';
+import { PAGE, type Textures } from './textures';
+import { type Module, wasm } from './wasm';
+
+type Exports = {
+  shade(s: number, x: number, y: number, count: number, whole: number, to: number, wx: number, wy: number): void;
+  encode(from: number, count: number, to: number, tones: number): void;
+};
+
+let compiled: Module | null | undefined;
+
+/** The kernel, compiled once; null where the platform has no SIMD. */
+function kernel(): Module | null {
+  if (compiled === undefined) {
+    const bytes = Uint8Array.from(atob(KERNEL), (c) => c.charCodeAt(0));
+    compiled = wasm.validate(bytes) ? new wasm.Module(bytes) : null;
+  }
+  return compiled;
+}
+
+const shaders = new WeakMap<Textures, Shader>();
+
+/** The shader of some textures, one for each: by the kernel, or by plain code where that cannot run. */
+export function shaderOf(textures: Textures): Shader {
+  const known = shaders.get(textures);
+  if (known) return known;
+  const module = kernel();
+  const made = module ? kernelShader(module, textures) : plainShader(textures);
+  shaders.set(textures, made);
+  return made;
+}
+
+/** Bytes of one surface's record; see `shade` in the kernel for its fields. */
+const RECORD = 144;
+/** Pixels that are encoded at once. */
+const LINE = 1024;
+const aligned = (at: number): number => (at + 15) & ~15;
+
+function kernelShader(module: Module, { memory, used }: Textures): Shader {
+  const { shade, encode } = new wasm.Instance(module, { env: { memory } }).exports as Exports;
+  const start = aligned(used);
+  const [wx, wy] = [start, start + 2048];
+  const tonesAt = wy + 4096;
+  const lineAt = tonesAt + 3 * 8192;
+  const heap = lineAt + LINE * 4;
+  let free = heap;
+  let records = 0;
+  let toned: Uint8Array | null = null;
+  let line = new Uint8Array(0);
+
+  /** Takes bytes at the end of what is used; the memory grows, and views of it must be made again. */
+  function take(bytes: number): number {
+    const at = free;
+    free = aligned(free + bytes);
+    const missing = free - memory.buffer.byteLength;
+    if (missing > 0) memory.grow(Math.ceil(missing / PAGE));
+    return at;
+  }
+
+  take(0);
+  new Int16Array(memory.buffer, wx, 1024).set(CUBIC.map((w) => Math.round(w * 16384)));
+  new Float32Array(memory.buffer, wy, 1024).set(CUBIC);
+
+  function place(surfaces: readonly Surface[], { kind, taps }: Filter): void {
+    free = heap;
+    records = take(surfaces.length * RECORD);
+    const copied = new Map<ArrayLike<number>, number>();
+    const copy = (values: Float32Array): number => {
+      const known = copied.get(values);
+      if (known !== undefined) return known;
+      const at = take(values.byteLength);
+      new Float32Array(memory.buffer, at, values.length).set(values);
+      copied.set(values, at);
+      return at;
+    };
+    const levelsOf = (texture: NonNullable<Surface['texture']>): number => {
+      const at = take(texture.length * 16);
+      new Int32Array(memory.buffer, at, texture.length * 4).set(texture.flatMap((l) => [l.at, l.width, l.height, 0]));
+      return at;
+    };
+    surfaces.forEach(({ a, b, g, u0, du, light, profile, texture, colour }, i) => {
+      const { columns, rows, nodes } = light;
+      const parts = [copy(nodes), columns, rows, profile ? copy(profile) : 0, profile?.length ?? 0, texture ? levelsOf(texture) : 0, texture?.length ?? 0, taps, kind === 'cubic' ? 1 : 0]; // prettier-ignore
+      const at = records + i * RECORD;
+      new Float64Array(memory.buffer, at, 11).set([...a, ...b, ...g, u0, du]);
+      new Int32Array(memory.buffer, at + 88, parts.length).set(parts);
+      new Float32Array(memory.buffer, at + 128, 4).set([...colour, 0]);
+    });
+  }
+
+  return {
+    sums(pixels) {
+      const at = take(pixels * 16);
+      return new Float32Array(memory.buffer, at, pixels * 4).fill(0);
+    },
+    place,
+    shade: (surface: number, x: number, y: number, count: number, whole: number, sums: Sums, at: number) =>
+      shade(records + surface * RECORD, x, y, count, whole, sums.byteOffset + at * 4, wx, wy),
+    encode(sums, at, count, tones, out, o) {
+      if (toned !== tones) {
+        new Uint8Array(memory.buffer, tonesAt, tones.length).set(tones);
+        toned = tones;
+      }
+      if (line.buffer !== memory.buffer) line = new Uint8Array(memory.buffer, lineAt, LINE * 4);
+      for (let n = 0; n < count; n += LINE) {
+        const some = Math.min(LINE, count - n);
+        encode(sums.byteOffset + (at + n * 4) * 4, some, lineAt, tonesAt);
+        out.set(line.subarray(0, some * 4), o + n * 4);
+      }
+    },
+  };
+}

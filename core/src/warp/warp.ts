@@ -1,0 +1,109 @@
+import { ENCODED_OF, type Raster, raster } from '../pixels';
+import { type Point, homography } from '../plane';
+import type { Filter, Linear, Shader, Surface } from './surface';
+import type { Texture, Textures } from './textures';
+
+const TILE = 32;
+const PLAIN: Surface['light'] = { columns: 1, rows: 1, nodes: Float32Array.from({ length: 16 }, (_, i) => ((i & 3) === 1 ? 0 : 1)) }; // prettier-ignore
+/** A pixel whose centre is farther than this from every edge is wholly in or wholly out. */
+const REACH = 0.7072;
+
+/** sRGB codes for red, green and blue of linear light, as a shader wants them. */
+export const plainTones: Uint8Array = Uint8Array.from({ length: 3 * 8192 }, (_, i) => ENCODED_OF[i & 8191]);
+
+/** The surface of a texture whose corners (top left, top right, foot right, foot left) come to lie at `quad`, px; null where three are in a line. */
+export function surfaceOn(texture: Texture, quad: readonly Point[]): Surface | null {
+  const square = [{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 1, y: 1 }, { x: 0, y: 1 }]; // prettier-ignore
+  const h = homography(quad, square);
+  if (!h) return null;
+  const row = (i: number): Linear => [h[i], h[i + 1], h[i + 2]];
+  return { a: row(0), b: row(3), g: row(6), u0: 0, du: 1, light: PLAIN, profile: null, texture, colour: [0, 0, 0] };
+}
+
+/** Half-planes (a, b, c) of a convex outline, unit normals inwards. */
+function edgesOf(quad: readonly Point[]): number[][] {
+  const doubled = quad.reduce((sum, p, i) => {
+    const q = quad[(i + 1) % quad.length];
+    return sum + p.x * q.y - p.y * q.x;
+  }, 0);
+  return quad.map((p, i) => {
+    const q = quad[(i + 1) % quad.length];
+    const [dx, dy] = doubled < 0 ? [p.x - q.x, p.y - q.y] : [q.x - p.x, q.y - p.y];
+    const l = Math.hypot(dx, dy);
+    return [-dy / l, dx / l, (dy * p.x - dx * p.y) / l];
+  });
+}
+
+/**
+ * A texture under perspective: straight-alpha sRGB of width x height pixels, its corners at a convex `quad`, edges
+ * antialiased; null where three corners are in a line.
+ */
+export function warped(
+  textures: Textures,
+  name: string,
+  quad: readonly Point[],
+  width: number,
+  height: number,
+  filter: Filter,
+  shader: Shader,
+): Raster | null {
+  const texture = textures.byName.get(name);
+  const surface = texture && surfaceOn(texture, quad);
+  if (!surface) return null;
+  shader.place([surface], filter);
+  const sums = shader.sums(TILE * TILE);
+  const out = raster(width, height);
+  const edges = edgesOf(quad);
+  for (let ty = 0; ty < height; ty += TILE) {
+    for (let tx = 0; tx < width; tx += TILE) {
+      const [x1, y1] = [Math.min(width, tx + TILE), Math.min(height, ty + TILE)];
+      sums.fill(0);
+      for (let y = ty; y < y1; y++) {
+        const { from, to, inner, outer } = across(edges, y + 0.5, tx, x1);
+        if (from >= to) continue;
+        const at = (y - ty) * TILE * 4;
+        shader.shade(0, from + 0.5, y + 0.5, to - from, 1, sums, at);
+        shader.encode(sums, at, to - from, plainTones, out.data, (y * width + from) * 4);
+        for (let x = from; x < to; x++) {
+          if (x === inner && outer > inner) x = outer;
+          if (x < to) out.data[(y * width + x) * 4 + 3] = 255 * coverOf(edges, x + 0.5, y + 0.5) + 0.5;
+        }
+      }
+    }
+  }
+  return out;
+}
+
+type Span = { from: number; to: number; inner: number; outer: number };
+
+/** The pixels from..to of a row between x0 and x1 that the outline touches, and those inner..outer well inside it. */
+function across(edges: readonly (readonly number[])[], y: number, x0: number, x1: number): Span {
+  const span = { from: x0, to: x1, inner: x0, outer: x1 };
+  for (let e = 0; e < edges.length; e++) {
+    const a = edges[e][0];
+    const d = edges[e][1] * y + edges[e][2];
+    if (Math.abs(a) < 1e-9) {
+      if (d < -REACH) span.to = x0;
+      if (d < REACH) span.outer = x0;
+      continue;
+    }
+    const near = (-REACH - d) / a - 0.5;
+    const far = (REACH - d) / a - 0.5;
+    if (a > 0) {
+      span.from = Math.max(span.from, Math.ceil(near));
+      span.inner = Math.max(span.inner, Math.ceil(far));
+    } else {
+      span.to = Math.min(span.to, Math.floor(near) + 1);
+      span.outer = Math.min(span.outer, Math.floor(far) + 1);
+    }
+  }
+  span.outer = Math.min(span.outer, span.to);
+  return span;
+}
+
+/** Share of a pixel that lies within all half-planes, taken along the nearest edge's normal. */
+function coverOf(edges: readonly (readonly number[])[], x: number, y: number): number {
+  let least = 1;
+  for (let e = 0; e < edges.length; e++) least = Math.min(least, edges[e][0] * x + edges[e][1] * y + edges[e][2] + 0.5);
+  return Math.max(0, least);
+}
