@@ -63,7 +63,11 @@ const subjectsFor = (scene: Scene): ThingSubject[] => scene.things.map(() => sub
 const looksFor = (scene: Scene) => setting(scene, subjectsFor(scene), 12).map((model) => model.looks);
 const texturesFor = (scene: Scene): Textures => {
   const { art, drawn } = looksOf(scene, looksFor(scene));
-  return sceneTextures({ drawn, art: new Map([...art].map(([key, want]) => [key, SIDES[want.side]])) });
+  return sceneTextures({
+    drawn,
+    foil: new Map(),
+    art: new Map([...art].map(([key, want]) => [key, SIDES[want.side]])),
+  });
 };
 const allOf = (scene: Scene, art: Raster): Textures =>
   texturesOf([...texturesFor(scene).byName.keys()].map((name) => [name, { art, foil: null }]));
@@ -388,7 +392,7 @@ describe('a rendered mockup', () => {
     const made = stageFor(plain, px, px);
     const { art: wanted } = looksOf(plain, looksFor(plain));
     const covers = new Map([...wanted].map(([key, want]) => [key, want.side === 'front' ? art : SIDES[want.side]]));
-    const shown = render(made, sceneTextures({ art: covers, drawn: new Map() }), FINAL)!;
+    const shown = render(made, sceneTextures({ art: covers, foil: new Map(), drawn: new Map() }), FINAL)!;
     const corners = made.faces[0].front!.map(([x, y]) => ({ x, y }));
     const back = homography(corners, [{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 1, y: 1 }, { x: 0, y: 1 }])!; // prettier-ignore
     const [warped, seen] = [raster(px, px), raster(px, px)];

@@ -8,6 +8,8 @@ export const Brief = z.object({
   seriesName: z.string().max(120),
   seriesNumber: z.number().int().min(1).max(999).nullable(),
   strapline: z.string().max(200),
+  /** The text that tells what the book is about: on the back, and in the description of ebook files. */
+  blurb: z.string().max(4000),
   website: z.string().max(120),
   pageCount: z.number().int().min(1).max(3000).nullable(),
   /** Ids of store profiles. */
@@ -25,6 +27,7 @@ export const emptyBrief: Brief = {
   seriesName: '',
   seriesNumber: null,
   strapline: '',
+  blurb: '',
   website: '',
   pageCount: null,
   stores: ['longreach'],
@@ -33,7 +36,17 @@ export const emptyBrief: Brief = {
 };
 
 /** Brief fields that can stand on a cover. */
-export const WORD_FIELDS = ['title', 'subtitle', 'author', 'series', 'strapline', 'website'] as const;
+export const WORD_FIELDS = [
+  'title',
+  'subtitle',
+  'author',
+  'series',
+  'number',
+  'strapline',
+  'blurb',
+  'website',
+  'publisher',
+] as const;
 export type WordField = (typeof WORD_FIELDS)[number];
 
 const NUMBERS = ['One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten', 'Eleven', 'Twelve'];
@@ -47,7 +60,9 @@ export function seriesLine(brief: Brief): string {
 
 /** What the cover says for a field of the brief. */
 export function wordsOf(brief: Brief, field: WordField): string {
-  return field === 'series' ? seriesLine(brief) : brief[field];
+  if (field === 'series') return seriesLine(brief);
+  if (field === 'number') return brief.seriesNumber === null ? '' : String(brief.seriesNumber);
+  return brief[field];
 }
 
 /** Millimetres of one page of uncoated book paper of about 80 g/m2 with bulk 1.6: half of the 0.126 mm leaf. */

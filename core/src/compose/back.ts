@@ -7,7 +7,15 @@ import { type Shaper, layOut, plainManner } from '../text';
 import { edgePaint } from './edge';
 import { spineNeeds } from './spine';
 
-/** The back from the front: the spine's colours run on over it, with the strapline and the website. */
+/** Share of the back's width and height for its text, and the size of its letters as a share of the width, so that it fits. */
+export const BLURB = { x: 0.16, y: 0.27, width: 0.68, height: 0.56 } as const;
+export function blurbSize(text: string, { widthPx: w, heightPx: h }: { widthPx: number; heightPx: number }): number {
+  // A letter is about 0.45 em wide and a line 1.4 em high.
+  const fits = Math.sqrt((BLURB.width * BLURB.height * h) / w / (0.45 * 1.4 * Math.max(1, text.length)));
+  return Math.min(0.036, 0.9 * fits);
+}
+
+/** The back from the front: the spine's colours run on over it, with the strapline, the text and the website. */
 export function composeBack(
   doc: Doc,
   brief: Brief,
@@ -18,7 +26,14 @@ export function composeBack(
   const { widthPx: w, heightPx: h } = size;
   const items: InkItem[] = [fill(rectPath({ x: 0, y: 0, width: w, height: h }), edgePaint(edge, h))];
   const [, titleCut, bylineCut] = spineNeeds(doc);
-  const say = (text: string, cut: string, y: number, height: number, most: number): void => {
+  const say = (
+    text: string,
+    cut: string,
+    y: number,
+    height: number,
+    most: number,
+    sizePx: number | null = null,
+  ): void => {
     const ground = edge[Math.round((y + height / 2) * (edge.length - 1))];
     const block = layOut(
       shaper,
@@ -26,11 +41,11 @@ export function composeBack(
         text,
         cut,
         manner: { ...plainManner, tracking: 0 },
-        leading: 1.2,
+        leading: sizePx === null ? 1.2 : 1.4,
         upper: false,
-        align: 'centre',
-        alignY: 'middle',
-        sizePx: null,
+        align: sizePx === null ? 'centre' : 'left',
+        alignY: sizePx === null ? 'middle' : 'top',
+        sizePx,
         maxPx: most * w,
         minor: null,
         setting: 'across',
@@ -43,7 +58,9 @@ export function composeBack(
       fill(joinPaths(block.words.map((word) => word.path)), flat(mostLegible(ground, ['#faf7ee', '#16181b']))),
     );
   };
-  if (brief.strapline.trim()) say(brief.strapline, titleCut, 0.2, 0.2, 0.075);
+  const text = brief.blurb.trim();
+  if (brief.strapline.trim()) say(brief.strapline, titleCut, text ? 0.09 : 0.2, text ? 0.13 : 0.2, 0.075);
+  if (text) say(text, bylineCut, BLURB.y, BLURB.height, 0.04, blurbSize(text, size) * w);
   if (brief.website.trim()) say(brief.website, bylineCut, 0.9, 0.03, 0.03);
   return { widthPx: w, heightPx: h, items };
 }

@@ -10,6 +10,7 @@ export * from './place';
 export * from './quiet';
 export * from './scrim';
 export { curveLine, curvePath } from './shape-ink';
+export * from './side-docs';
 export * from './spine';
 export * from './types';
 export * from './words-ink';

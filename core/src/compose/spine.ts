@@ -8,7 +8,26 @@ import { edgePaint } from './edge';
 
 export const SPINE_CUT = 'cormorant-garamond/700';
 
-type Voice = { cut: string; colour: Hex; upper: boolean; tracking: number };
+/** Shares of a spine's height: where title, author, publisher's mark and number stand; null for what there is none of. */
+export function spinePlan(brief: Brief, head = 0.045) {
+  const number = brief.seriesNumber !== null;
+  const mark = initialsOf(brief.publisher);
+  const foot = 0.045 + (number ? 0.055 : 0) + (mark ? 0.05 : 0);
+  const author = brief.author.trim() !== '';
+  const split = author ? 0.6 - (mark ? 0.03 : 0) : 1 - foot;
+  return {
+    title: [head, split - 0.02] as const,
+    author: author ? ([split + 0.02, 1 - foot] as const) : null,
+    mark: mark ? { initials: mark, at: number ? 0.888 : 0.935 } : null,
+    number: number ? 0.94 : null,
+  };
+}
+
+/** A publisher's mark where there is no picture of one: up to three initials. */
+export const initialsOf = (publisher: string): string =>
+  publisher.trim().split(/\s+/).map((word) => [...word][0] ?? '').join('').slice(0, 3).toUpperCase(); // prettier-ignore
+
+type Voice = { cut: string; colour: Hex; upper: boolean; tracking: number; foil: boolean };
 
 const wordsPart = (doc: Doc, role: WordsPart['role']): WordsPart | undefined =>
   Object.values(doc.parts).find(
@@ -21,18 +40,24 @@ export function spineNeeds(doc: Doc): string[] {
 }
 
 /** Mean of a list of colours. */
-function meanOf(colours: readonly Hex[]): Hex {
+export function meanOf(colours: readonly Hex[]): Hex {
   const sum = [0, 0, 0];
   for (const hex of colours) rgbOf(hex).forEach((v, c) => (sum[c] += v));
   return hexOf([sum[0] / colours.length, sum[1] / colours.length, sum[2] / colours.length]);
 }
 
 /** The front's own voice for a role, its colour kept only where it reads on the spine at 4.5:1. */
-function voice(doc: Doc, role: 'title' | 'byline', ground: Hex): Voice {
+export function voice(doc: Doc, role: 'title' | 'byline', ground: Hex): Voice {
   const part = wordsPart(doc, role);
   const own = part?.colour;
   const colour = own && contrast(own, ground) >= 4.5 ? own : mostLegible(ground, ['#faf7ee', '#16181b']);
-  return { cut: part?.cut ?? SPINE_CUT, colour, upper: part?.upper ?? false, tracking: part?.tracking ?? 0.02 };
+  return {
+    cut: part?.cut ?? SPINE_CUT,
+    colour,
+    upper: part?.upper ?? false,
+    tracking: part?.tracking ?? 0.02,
+    foil: part?.foil ?? false,
+  };
 }
 
 /**
@@ -52,9 +77,7 @@ export function composeSpine(
   const items: InkItem[] = [fill(rectPath({ x: 0, y: 0, width: w, height: h }), edgePaint(edge, h))];
   const at = (from: number, to: number): Hex =>
     meanOf(edge.slice(Math.floor(from * (edge.length - 1)), Math.ceil(to * (edge.length - 1)) + 1));
-  const foot = brief.seriesNumber !== null ? 0.1 : 0.045;
-  const author = brief.author.trim();
-  const split = author ? 0.6 : 1 - foot;
+  const plan = spinePlan(brief, head);
   // Thin spines carry smaller words; thick ones do not shout.
   const across = Math.min(w * 0.58, h * 0.05);
   const down = (text: string, from: number, to: number, v: Voice, share: number, align: 'left' | 'right'): void => {
@@ -81,14 +104,14 @@ export function composeSpine(
     const turn = after(translate(w / 2, 0), rotate(Math.PI / 2));
     items.push(fill(joinPaths(block.words.map((word) => word.path)), flat(v.colour), { transform: turn }));
   };
-  if (brief.title.trim()) down(brief.title, head, split - 0.02, voice(doc, 'title', at(head, split)), 1, 'left');
-  if (author) down(author, split + 0.02, 1 - foot, voice(doc, 'byline', at(split, 1 - foot)), 0.54, 'right');
-  if (brief.seriesNumber !== null) {
-    const v = voice(doc, 'byline', at(0.93, 1));
+  if (brief.title.trim()) down(brief.title, ...plan.title, voice(doc, 'title', at(...plan.title)), 1, 'left');
+  if (plan.author) down(brief.author.trim(), ...plan.author, voice(doc, 'byline', at(...plan.author)), 0.54, 'right');
+  const upright = (text: string, top: number, most: number): void => {
+    const v = voice(doc, 'byline', at(top, Math.min(1, top + 0.04)));
     const block = layOut(
       shaper,
       {
-        text: String(brief.seriesNumber),
+        text,
         cut: v.cut,
         manner: { ...plainManner, tracking: 0 },
         leading: 1,
@@ -102,9 +125,11 @@ export function composeSpine(
         justified: false,
         accents: [],
       },
-      { x: w * 0.15, y: h * 0.94, width: w * 0.7, height: Math.min(h * 0.03, w * 0.7) },
+      { x: w * 0.15, y: h * top, width: w * 0.7, height: Math.min(h * most, w * 0.7) },
     );
     items.push(fill(joinPaths(block.words.map((word) => word.path)), flat(v.colour)));
-  }
+  };
+  if (plan.mark) upright(plan.mark.initials, plan.mark.at, 0.02);
+  if (plan.number !== null) upright(String(brief.seriesNumber), plan.number, 0.03);
   return { widthPx: w, heightPx: h, items };
 }

@@ -43,6 +43,8 @@ const moss: Brief = {
   subtitle: 'Forty small landscapes for shade, stone and rain',
   author: 'Ottoline Frew',
   strapline: 'Start with one stone and a wet week',
+  blurb:
+    'A north window, a leaking gutter, a pot that nothing grows in: moss likes all three. Forty landscapes small enough for a tray, each with the stones, the slope and the patience it needs. For everyone who has been told that their balcony is too dark.',
   pageCount: 208,
 };
 
@@ -53,6 +55,8 @@ const poems: Brief = {
   subtitle: 'Poems',
   author: 'Ilse Brannagh',
   strapline: 'One says rain, the other answers',
+  blurb:
+    'Twelve conversations between a lighthouse keeper and the weather. Neither is in a hurry. Both have seen ships.',
   pageCount: 96,
 };
 
@@ -70,6 +74,8 @@ export function demoBooks(): DemoBook[] {
         number: 1,
         title: 'A Debt of Foxfire',
         strapline: 'Every light is owed to someone',
+        blurb:
+          'In Saltmere every lamp is lent, and the lamplighter keeps the book. When a light goes missing from the marsh, Wren Ashdown is sent to collect a debt that was made before she was born.',
         pageCount: 384,
         light: '#fbf6df',
         deep: '#d9e8a0',
@@ -87,6 +93,8 @@ export function demoBooks(): DemoBook[] {
         number: 2,
         title: 'The Ledger of Small Hours',
         strapline: 'Every night keeps its own books',
+        blurb:
+          'The hours between two and four belong to nobody, so somebody has begun to sell them. Wren follows one lit window through a city that has forgotten how to sleep.',
         pageCount: 412,
         light: '#fff3df',
         deep: '#f6cf97',
@@ -104,6 +112,8 @@ export function demoBooks(): DemoBook[] {
         number: 3,
         title: 'Interest Paid in Snow',
         strapline: 'Every winter sends its bill',
+        blurb:
+          'The snow came early and it came with an invoice. In the last of the accounts Wren climbs to the house where all debts are written, with nothing left to pay but her name.',
         pageCount: 436,
         light: '#ffffff',
         deep: '#f1f5ff',

@@ -26,6 +26,7 @@ export type Volume = {
   readonly number: number;
   readonly title: string;
   readonly strapline: string;
+  readonly blurb: string;
   readonly pageCount: number;
   /** Light and dark end of the title's letters, the second colour, and the dark of band and edges. */
   readonly light: string;
@@ -50,6 +51,7 @@ export const lamplighterBrief = (house: Partial<Brief>, volume: Volume): Brief =
   seriesName: 'The Lamplighter Accounts',
   seriesNumber: volume.number,
   strapline: volume.strapline,
+  blurb: volume.blurb,
   pageCount: volume.pageCount,
 });
 

@@ -95,7 +95,7 @@ ${brief.seriesNumber === null ? '' : `    <meta refines="#series" property="grou
     <dc:identifier id="book-id">${xml(identifier)}</dc:identifier>
     <dc:title>${xml(title)}</dc:title>
     <dc:language>${lang}</dc:language>
-${author ? `    <dc:creator>${xml(author)}</dc:creator>\n` : ''}${brief.publisher.trim() ? `    <dc:publisher>${xml(brief.publisher.trim())}</dc:publisher>\n` : ''}${series || ''}    <meta property="dcterms:modified">${modified}</meta>
+${author ? `    <dc:creator>${xml(author)}</dc:creator>\n` : ''}${brief.publisher.trim() ? `    <dc:publisher>${xml(brief.publisher.trim())}</dc:publisher>\n` : ''}${brief.blurb.trim() ? `    <dc:description>${xml(brief.blurb.trim())}</dc:description>\n` : ''}${series || ''}    <meta property="dcterms:modified">${modified}</meta>
     <meta property="schema:accessMode">textual</meta>
     <meta property="schema:accessMode">visual</meta>
     <meta property="schema:accessModeSufficient">textual</meta>

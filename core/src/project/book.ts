@@ -54,8 +54,18 @@ export const Sibling = z.object({
 });
 export type Sibling = z.infer<typeof Sibling>;
 
+/** Spine or back as a composition of its own, at the front's height. */
+export const Side = z.object({
+  doc: Doc,
+  /** True while its ground is the colours of the front's edge and turns with them. */
+  follows: z.boolean(),
+});
+export type Side = z.infer<typeof Side>;
+export const SIDES = ['spine', 'back'] as const;
+export type SideName = (typeof SIDES)[number];
+
 export const MOST_VERSIONS = 60;
-export const BOOK_SCHEMA = 3;
+export const BOOK_SCHEMA = 4;
 
 /** Everything known of one title. The flat cover is the source; mockup, promo and files hold only how they are made from it. */
 export const Book = z.object({
@@ -71,6 +81,8 @@ export const Book = z.object({
   faces: z.record(z.string(), OwnFace),
   versions: z.array(Version).max(MOST_VERSIONS),
   siblings: z.record(z.string(), Sibling),
+  /** Sides that a person has edited; null is made from the front. */
+  sides: z.object({ spine: Side.nullable(), back: Side.nullable() }),
   /** Stable identifier for ebook files, a urn. */
   identifier: z.string().regex(/^urn:[\w:.-]{4,80}$/),
   createdAt: z.iso.datetime(),
@@ -91,6 +103,7 @@ export function newBook(id: string, identifier: string, now: string, cover: Doc,
     faces: {},
     versions: [],
     siblings: {},
+    sides: { spine: null, back: null },
     identifier,
     createdAt: now,
     updatedAt: now,
@@ -108,9 +121,10 @@ export function picturesOf(parts: readonly Part[]): string[] {
   return [...new Set(ids)];
 }
 
-/** Ids of the pictures that the cover, its kept versions, the scene and the promo show. */
+/** Ids of the pictures that the cover, its sides and kept versions, the scene and the promo show. */
 export function assetsInUse(book: Book): string[] {
-  const docs = [book.cover, book.promo, ...book.versions.map((v) => v.cover)];
+  const sides = SIDES.flatMap((side) => book.sides[side]?.doc ?? []);
+  const docs = [book.cover, book.promo, ...sides, ...book.versions.map((v) => v.cover)];
   return [...new Set([...picturesOf(docs.flatMap((doc) => Object.values(doc.parts))), ...assetsOf(book.scene)])];
 }
 

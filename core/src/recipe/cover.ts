@@ -10,8 +10,15 @@ import { MEASURE_PX, type Settled, settle } from './settle';
 import { siblingDoc, siblingFor } from './sibling';
 import type { Studio } from './studio';
 
-/** The words of the brief that a composition can show. */
-const shown = (brief: Brief) => ({
+/** The words of the brief that a composition shows; those that few show only where one does. */
+const shown = (brief: Brief, doc: Doc) => ({
+  ...Object.fromEntries(
+    (['blurb', 'publisher'] as const)
+      .filter((field) =>
+        Object.values(doc.parts).some((p) => p.kind === 'words' && p.says.kind === 'brief' && p.says.field === field),
+      ) // prettier-ignore
+      .map((field) => [field, brief[field]]),
+  ),
   title: brief.title,
   subtitle: brief.subtitle,
   author: brief.author,
@@ -29,7 +36,7 @@ const knownKeys = new WeakMap<Doc, { brief: Brief; key: string }>();
 export function coverKey(book: Book): string {
   const known = knownKeys.get(book.cover);
   if (known?.brief === book.brief) return known.key;
-  const key = keyOf({ cover: book.cover, brief: shown(book.brief), painter: 2 });
+  const key = keyOf({ cover: book.cover, brief: shown(book.brief, book.cover), painter: 2 });
   knownKeys.set(book.cover, { brief: book.brief, key });
   return key;
 }

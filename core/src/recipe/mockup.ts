@@ -14,7 +14,20 @@ export const artKey = (book: Book, scene: Scene = book.scene, others: Others = n
   keyOf(
     scene.things.map(({ object, art, fit, surface, spine, back }) => {
       const title = titleOn(book, art, others);
-      return { object, art, fit, surface, spine, back, cover: coverKey(title), pages: title.brief.pageCount };
+      const { pageCount, blurb, publisher } = title.brief;
+      return {
+        object,
+        art,
+        fit,
+        surface,
+        spine,
+        back,
+        cover: coverKey(title),
+        sides: title.sides,
+        pageCount,
+        blurb,
+        publisher,
+      };
     }),
   );
 

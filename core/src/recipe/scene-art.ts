@@ -1,5 +1,15 @@
 import { emptyBrief, thicknessMm } from '../book';
-import { composeBack, composeSpine, cropShare, edgeColours, edgePaint, finishedCover, spineNeeds } from '../compose';
+import {
+  composeBack,
+  composeSpine,
+  cropShare,
+  edgeColours,
+  edgePaint,
+  finishedCover,
+  spineDoc,
+  spineNeeds,
+} from '../compose';
+import type { Doc } from '../cover';
 import { fill, image } from '../ink';
 import {
   COARSE,
@@ -18,6 +28,8 @@ import { rectPath } from '../plane';
 import type { Book } from '../project';
 import { type Print, type Textures, texturesOf } from '../warp';
 import { coverAt, coverKey, coverRaster } from './cover';
+import { foilRaster, hasFoil } from './foil';
+import { asSide, shownSide } from './sides';
 import type { Studio } from './studio';
 
 /** Other titles by id, as far as a scene shows them and they are there. */
@@ -61,7 +73,12 @@ export const subjectsOf = (book: Book, scene: Scene, others: Others): ThingSubje
 const artWidth = (things: number): number => (things === 1 ? 1600 : things <= 3 ? 1200 : 900);
 
 /** What a scene's tracers need: art as pixels by key, and looks that they draw themselves. */
-export type SceneArt = { readonly art: ReadonlyMap<string, Raster>; readonly drawn: ReadonlyMap<string, Look> };
+export type SceneArt = {
+  readonly art: ReadonlyMap<string, Raster>;
+  /** Where art is foil, white on black, for those keys that have some. */
+  readonly foil: ReadonlyMap<string, Raster>;
+  readonly drawn: ReadonlyMap<string, Look>;
+};
 
 /**
  * The art on every face of every thing, fronts at most `mostPx` wide; spines, backs and flaps are made from the fronts.
@@ -78,6 +95,7 @@ export async function sceneArt(
   const models = setting(scene, subjectsOf(book, scene, others), COARSE);
   const { drawn, art: wanted } = looksOf(scene, models.map((model) => model.looks)); // prettier-ignore
   const art = new Map<string, Raster>();
+  const foil = new Map<string, Raster>();
   for (const [key, want] of wanted) {
     const title = titleOn(book, want.art, others);
     const most = mostPx ?? artWidth(scene.things.length);
@@ -86,8 +104,31 @@ export async function sceneArt(
     fronts.set(name, front);
     const made = await faceArt(want, title, book, front, studio);
     art.set(key, want.surface === 'linen' ? onLinen(made) : made);
+    const stamped = await faceFoil(want, title, front, studio);
+    if (stamped?.width === made.width && stamped.height === made.height) foil.set(key, stamped);
   }
-  return { art, drawn };
+  return { art, foil, drawn };
+}
+
+/** A side as a composition: as a person has edited it; where the front has foil, as it is made from the front. */
+function sideDocOf({ side, ratio }: WantedArt, title: Book, front: Raster): Doc | null {
+  if (side !== 'spine' && side !== 'back') return null;
+  const heightPx = side === 'spine' ? front.height : Math.ceil(front.height / 2);
+  const size = { widthPx: Math.max(16, Math.round(heightPx * ratio)), heightPx };
+  const edge = edgeColours(front, 'left');
+  const edited = title.sides[side];
+  if (edited) return shownSide(edited, edge, size);
+  return side === 'spine' && hasFoil(title.cover) ? spineDoc(title.cover, title.brief, edge, size) : null;
+}
+
+/** Where a face is foil, as large as its art; null where it is nowhere. */
+async function faceFoil(want: WantedArt, title: Book, front: Raster, studio: Studio): Promise<Raster | null> {
+  if (want.own) return null;
+  const doc = sideDocOf(want, title, front);
+  if (doc) return foilRaster(asSide(title, doc), doc.widthPx, studio);
+  if (want.side !== 'front') return null;
+  const stamped = await foilRaster(title, front.width, studio);
+  return stamped && frontAt(want, title, stamped, foilRaster, studio);
 }
 
 async function faceArt(want: WantedArt, title: Book, book: Book, front: Raster, studio: Studio): Promise<Raster> {
@@ -96,7 +137,9 @@ async function faceArt(want: WantedArt, title: Book, book: Book, front: Raster, 
     const own = await coverRaster(asTitle(book, want.own), Math.min(1600, book.assets[want.own].widthPx), studio);
     return placed(own, ratio, 'fill', studio);
   }
-  if (side === 'front') return frontAt(want, title, front, studio);
+  if (side === 'front') return (await frontAt(want, title, front, coverRaster, studio)) ?? front;
+  const doc = sideDocOf(want, title, front);
+  if (doc) return flatten(await coverRaster(asSide(title, doc), doc.widthPx, studio), [255, 255, 255]);
   await studio.loadFonts(spineNeeds(title.cover));
   const { shaper } = studio;
   const heightPx = side === 'spine' ? front.height : Math.ceil(front.height / 2);
@@ -122,15 +165,22 @@ async function faceArt(want: WantedArt, title: Book, book: Book, front: Raster, 
 
 const SAME = 0.006;
 
-/** The front in a place of another ratio: composed anew where that is wished and possible, else whole or cut; never stretched. */
-async function frontAt(want: WantedArt, title: Book, front: Raster, studio: Studio): Promise<Raster> {
+/** The front in a place of another ratio: composed anew where that is wished and possible, else whole or cut; never stretched. `paint` is what the front was painted by. */
+async function frontAt(
+  want: WantedArt,
+  title: Book,
+  front: Raster,
+  paint: (title: Book, widthPx: number, studio: Studio) => Promise<Raster | null>,
+  studio: Studio,
+): Promise<Raster | null> {
   const own = front.width / front.height;
   if (Math.abs(want.ratio / own - 1) < SAME) return flatten(front, [255, 255, 255]);
   if (want.fit === 'recompose' && !title.cover.finished) {
     const area = front.width * front.height;
     const widthPx = Math.round(Math.sqrt(area * want.ratio));
     const size = { widthPx, heightPx: Math.round(widthPx / want.ratio) };
-    return flatten(await coverRaster(coverAt(title, size, '#ffffff'), widthPx, studio), [255, 255, 255]);
+    const anew = await paint(coverAt(title, size, '#ffffff'), widthPx, studio);
+    return anew && flatten(anew, [255, 255, 255]);
   }
   return placed(front, want.ratio, want.fit === 'fill' ? 'fill' : 'whole', studio);
 }
@@ -152,9 +202,12 @@ function placed(art: Raster, ratio: number, fit: 'fill' | 'whole', studio: Studi
 }
 
 /** Textures of a scene's art. */
-export function sceneTextures({ art, drawn }: SceneArt): Textures {
+export function sceneTextures({ art, foil, drawn }: SceneArt): Textures {
   const prints = new Map<string, Print>();
-  for (const [key, pixels] of art) prints.set(key, { art: pixels, foil: null });
+  for (const [key, pixels] of art) {
+    const stamped = foil.get(key);
+    prints.set(key, { art: pixels, foil: stamped ? Uint8Array.from({ length: stamped.width * stamped.height }, (_, i) => stamped.data[i * 4]) : null }); // prettier-ignore
+  }
   for (const [key, look] of drawn) {
     const pixels = drawnLook(look);
     if (pixels) prints.set(key, { art: pixels, foil: null });

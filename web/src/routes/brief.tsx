@@ -8,7 +8,8 @@ import { Bitmap } from '../ui/bitmap';
 import { TextField } from '../ui/field';
 import { useCoverBitmap } from '../work/queries';
 
-type TextName = 'title' | 'subtitle' | 'author' | 'seriesName' | 'strapline' | 'website' | 'publisher' | 'language';
+type TextName =
+  'title' | 'subtitle' | 'author' | 'seriesName' | 'strapline' | 'blurb' | 'website' | 'publisher' | 'language';
 
 export function BriefPage() {
   const book = useBook();
@@ -78,6 +79,12 @@ export function BriefPage() {
           aria-label="Facts"
         >
           <h2 className="col-span-2 text-base font-semibold">What else is known</h2>
+          <div className="col-span-2">
+            {text('blurb', 'Text of the back', 4000, {
+              hint: 'What the book is about. It stands on the back and in ebook files.',
+              lines: 4,
+            })}
+          </div>
           {number('pageCount', 'Pages', 3000, `Makes the book ${thicknessMm(brief.pageCount).toFixed(1)} mm thick.`)}
           {text('website', 'Website', 120)}
           {text('publisher', 'Publisher', 120)}

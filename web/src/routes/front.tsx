@@ -2,8 +2,9 @@ import { type Edit } from '@yosomi/core/base';
 import { framesNow } from '@yosomi/core/compose';
 import { type Doc, addPart, equalMargins, moveParts, newCurve, nodesFrom } from '@yosomi/core/cover';
 import type { Point } from '@yosomi/core/plane';
-import { coverKey, onSibling, siblingDoc } from '@yosomi/core/recipe';
+import { asSide, coverKey, onSibling, onSide, shownSide, siblingDoc } from '@yosomi/core/recipe';
 import { useQuery } from '@tanstack/react-query';
+import { useSearchParams } from 'react-router';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { AddPart } from '../features/front/add-part';
 import { ColoursGroup } from '../features/front/colours-group';
@@ -21,12 +22,13 @@ import { GlanceStrip } from '../features/glance/glance-strip';
 import { sayFault } from '../messages/say';
 import { freshId } from '../platform/ids';
 import type { Action } from '../state/actions';
+import { SIDES } from '@yosomi/core/project';
 import { onCover, useBook, useSession } from '../state/session';
 import { Button } from '../ui/button';
 import { Calm, useCalm } from '../ui/calm';
 import { Group } from '../ui/group';
 import { PickContext } from '../ui/pick-context';
-import { useCoverColours } from '../work/queries';
+import { useCoverColours, useFrontEdge } from '../work/queries';
 import { useCoverView } from '../work/use-cover-view';
 import { useRested } from '../ui/use-rested';
 import { studio } from '../work/workers';
@@ -40,7 +42,9 @@ export function FrontPage() {
   const [width, setWidth] = useState(400);
   const [dragging, setDragging] = useState(false);
   const [ground, setGround] = useState(0);
-  const [size, setSize] = useState<string | null>(null);
+  const [params, setParams] = useSearchParams();
+  const size = params.get('show');
+  const setSize = useCallback((id: string | null) => setParams(id ? { show: id } : {}, { replace: true }), [setParams]);
   const [drawing, setDrawing] = useState(false);
   const [guides, setGuides] = useState(true);
   const [showQuiet, setShowQuiet] = useState(false);
@@ -48,15 +52,18 @@ export function FrontPage() {
   const [dialog, setDialog] = useState<'history' | 'versions' | 'house' | null>(null);
 
   const sibling = size ? stored.siblings[size] : undefined;
-  // The title as this screen shows it: at the sibling's ratio where one is open.
-  const book = useMemo(
-    () => (sibling ? { ...stored, cover: siblingDoc(stored.cover, sibling) } : stored),
-    [stored, sibling],
-  );
-  const on = useMemo(
-    () => (size && sibling ? (change: Edit<Doc>) => onSibling(size, change) : onCover),
-    [size, sibling],
-  );
+  const sideName = SIDES.find((name) => name === size && stored.sides[name]);
+  const side = sideName ? stored.sides[sideName] : null;
+  const { data: edge } = useFrontEdge(stored, side !== null);
+  // The title as this screen shows it: at the sibling's ratio, or one of its sides, where one is open.
+  const book = useMemo(() => {
+    if (side) return asSide(stored, edge ? shownSide(side, edge) : side.doc);
+    return sibling ? { ...stored, cover: siblingDoc(stored.cover, sibling) } : stored;
+  }, [stored, sibling, side, edge]);
+  const on = useMemo(() => {
+    if (sideName) return (change: Edit<Doc>) => onSide(sideName, change);
+    return size && sibling ? (change: Edit<Doc>) => onSibling(size, change) : onCover;
+  }, [size, sibling, sideName]);
   const { view, doc: viewed, failed, fresh } = useCoverView(book, width, dragging);
   const { data: colours } = useCoverColours(book);
   const calm = useCalm(book, dragging);
@@ -150,7 +157,7 @@ export function FrontPage() {
             on={on}
             bitmap={view?.bitmap ?? null}
             frames={frames}
-            label={`Cover of ${title}`}
+            label={`${sideName ? { spine: 'Spine', back: 'Back' }[sideName] : 'Cover'} of ${title}`}
             onWidth={setWidth}
             onDragging={setDragging}
             ground={ground}
@@ -162,7 +169,7 @@ export function FrontPage() {
             picking={picking?.take ?? null}
             footer={
               <>
-                <SizeSwitch book={stored} sibling={sibling ? size : null} onSibling={setSize} />
+                <SizeSwitch book={stored} shown={sibling || side ? size : null} onShow={setSize} />
                 <span className="truncate text-xs" role="status">
                   {failed
                     ? 'The cover could not be painted. Undo the last step.'
@@ -178,7 +185,9 @@ export function FrontPage() {
             }
           />
           <Calm busy={dragging}>
-            <GlanceStrip book={book} view={view} ground={ground === 0 ? '#ffffff' : GROUNDS[ground].colour} />
+            {!side && (
+              <GlanceStrip book={book} view={view} ground={ground === 0 ? '#ffffff' : GROUNDS[ground].colour} />
+            )}
             <Inspector
               doc={book.cover}
               on={on}
@@ -190,15 +199,25 @@ export function FrontPage() {
               empty={
                 <>
                   <h2 className="px-4 pt-4 text-base font-semibold">
-                    {book.cover.finished ? 'A finished cover' : sibling ? sibling.name : 'The cover'}
+                    {sideName
+                      ? { spine: 'The spine', back: 'The back' }[sideName]
+                      : book.cover.finished
+                        ? 'A finished cover'
+                        : sibling
+                          ? sibling.name
+                          : 'The cover'}
                   </h2>
                   <Group title="What to do">
                     <p>
                       {book.cover.finished
                         ? 'This file is the front as it is. Unlock the picture in the parts list to replace it.'
-                        : sibling
-                          ? 'It follows the front. Move things here and they move only here; words and colours change in both.'
-                          : 'Choose a part on the cover or in the list. Double-click words to type on the cover.'}
+                        : side
+                          ? side.follows
+                            ? 'Its ground goes on with the front’s edge until you paint it. The words follow the Brief. It is on every object in 3D.'
+                            : 'The words follow the Brief. It is on every object in 3D.'
+                          : sibling
+                            ? 'It follows the front. Move things here and they move only here; words and colours change in both.'
+                            : 'Choose a part on the cover or in the list. Double-click words to type on the cover.'}
                     </p>
                     <div className="flex flex-wrap gap-1.5">
                       <Button onClick={() => setDialog('versions')}>Versions</Button>

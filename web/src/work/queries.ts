@@ -29,6 +29,19 @@ export function useCoverColours(now: Book) {
   });
 }
 
+/** Colours down the front's left edge, while a side is shown that goes on with them. */
+export function useFrontEdge(now: Book, wanted: boolean) {
+  const book = useRested(now);
+  return useQuery({
+    queryKey: ['edge', coverKey(book)],
+    queryFn: () => studio.frontEdge(book),
+    enabled: wanted,
+    staleTime: Infinity,
+    gcTime: KEEP_MS,
+    placeholderData: keepPreviousData,
+  });
+}
+
 /** What a face can do beyond its plain letters: small capitals, other letter shapes. */
 export const useFaceOffers = (cut: string) =>
   useQuery({ queryKey: ['offers', cut], queryFn: () => studio.offers(cut), staleTime: Infinity });

@@ -22,6 +22,7 @@ import {
   coverRaster,
   drawingRaster,
   ebookFile,
+  frontEdge,
   gather,
   groundInk,
   jpegFile,
@@ -199,6 +200,8 @@ const api = {
     const small = await coverRaster(Book.parse(input), 160, studio);
     return palette(small, 7).map((swatch) => swatch.hex);
   },
+
+  frontEdge: (input: Book): Promise<Hex[]> => frontEdge(Book.parse(input), studio),
 
   /** How busy the picture is behind the words, cell by cell. */
   async quietMap(input: Book): Promise<Busyness> {

@@ -35,6 +35,8 @@ export const common = {
   /** Shown only where the part right below it is. */
   maskBelow: z.boolean(),
   link: LinkTarget.nullable(),
+  /** Stamped in foil where the cover is seen in 3D. Older documents do not say it. */
+  foil: z.boolean().default(false),
 };
 
 export const commonDefaults = {
@@ -46,6 +48,7 @@ export const commonDefaults = {
   group: null,
   maskBelow: false,
   link: null,
+  foil: false,
 } as const;
 
 /** A soft copy behind a part. Lengths are fractions of the cover's width. */

@@ -3,7 +3,9 @@ import { AssetId, HexColour, unit } from './common';
 
 export const GradientStop = z.object({ at: unit, colour: HexColour });
 export type GradientStop = z.infer<typeof GradientStop>;
-const stops = z.array(GradientStop).min(2).max(5);
+/** Most colours of a gradient: what follows an edge has many, what a person makes has few. */
+export const MOST_STOPS = 40;
+const stops = z.array(GradientStop).min(2).max(MOST_STOPS);
 const Focus = z.object({ x: unit, y: unit });
 
 export const MOTIFS = ['stripes', 'dots', 'checks', 'waves', 'diamonds', 'leaves'] as const;

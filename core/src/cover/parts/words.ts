@@ -13,6 +13,8 @@ export const WORD_ROLES = [
   'strapline',
   'endorsement',
   'website',
+  'blurb',
+  'publisher',
   'headline',
   'call',
   'free',

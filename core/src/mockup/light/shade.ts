@@ -80,6 +80,6 @@ export function shadePoint(
  * flat cover shows a sheen that moves as it is turned.
  */
 function studioRoom([x, y, z]: Vec3): number {
-  const along = 7 * (0.8 * x + 0.6 * y) + 2 * z;
+  const along = 11 * (0.8 * x + 0.6 * y) + 2 * z;
   return 0.72 + 0.34 * Math.sin(along) + 0.14 * Math.sin(2.3 * along + 1);
 }

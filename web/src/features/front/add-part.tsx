@@ -1,3 +1,4 @@
+import type { WordField } from '@yosomi/core/book';
 import type { Fault } from '@yosomi/core/base';
 import {
   type Doc,
@@ -42,13 +43,15 @@ const SHAPES: readonly { label: string; form: Form; area: Area; role?: 'band' | 
 ]; // prettier-ignore
 
 /** Words with the field of the Brief they show; null where they are written here. */
-const WORDS: readonly { role: WordRole; field: 'title' | 'subtitle' | 'author' | 'series' | 'strapline' | 'website' | null; y: number }[] = [
+const WORDS: readonly { role: WordRole; field: WordField | null; y: number }[] = [
   { role: 'title', field: 'title', y: 0.12 },
   { role: 'subtitle', field: 'subtitle', y: 0.4 },
   { role: 'byline', field: 'author', y: 0.9 },
   { role: 'series', field: 'series', y: 0.05 },
   { role: 'strapline', field: 'strapline', y: 0.84 },
   { role: 'website', field: 'website', y: 0.95 },
+  { role: 'blurb', field: 'blurb', y: 0.5 },
+  { role: 'publisher', field: 'publisher', y: 0.92 },
 ]; // prettier-ignore
 
 /** The blend an overlay mixes best with. */

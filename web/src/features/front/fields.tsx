@@ -89,7 +89,7 @@ export function FillField(props: {
   });
   const change = (kind: string): void => {
     const base = mainColour(value);
-    const stops = 'stops' in value ? value.stops : evenStops([base, swatches.find((s) => s !== base) ?? '#101112']);
+    const stops = 'stops' in value ? few(value.stops) : evenStops([base, swatches.find((s) => s !== base) ?? '#101112']);
     if (kind === 'flat') onChange({ kind, colour: base });
     else if (kind === 'linear') onChange({ kind, angleRad: Math.PI / 2, stops });
     else if (kind === 'radial') onChange({ kind, centre: { x: 0.5, y: 0.5 }, reach: 1, stops });
@@ -155,8 +155,17 @@ export function FillField(props: {
   );
 } // prettier-ignore
 
+/** Colours of a gradient that a person makes by hand. */
+const FEW_STOPS = 5;
+
+/** Three colours of a gradient that has many. */
+const few = (stops: readonly GradientStop[]): GradientStop[] =>
+  stops.length <= FEW_STOPS ? [...stops] : [stops[0], stops[stops.length >> 1], stops[stops.length - 1]];
+
 function StopsField(props: { stops: readonly GradientStop[]; swatches: readonly string[]; onChange: Put<GradientStop[]> }) {
   const { stops, swatches, onChange } = props;
+  if (stops.length > FEW_STOPS)
+    return <p className="text-xs text-ink-2">It goes on with the {stops.length} colours of the front’s edge. Choose another kind to paint it yourself.</p>;
   const put = (i: number, next: Partial<GradientStop>, merge: string | false): void =>
     onChange(stops.map((s, k) => (k === i ? { ...s, ...next } : s)), merge);
   const css = [...stops].sort((a, b) => a.at - b.at).map((s) => `${s.colour} ${s.at * 100}%`).join(', ');
@@ -176,7 +185,7 @@ function StopsField(props: { stops: readonly GradientStop[]; swatches: readonly 
           </div>
         </div>
       ))}
-      {stops.length < 5 && (
+      {stops.length < FEW_STOPS && (
         <Button kind="link" className="self-start" onClick={() => onChange([...stops, { at: 1, colour: stops[stops.length - 1].colour }].map((s, i, all) => ({ ...s, at: i / (all.length - 1) })))}>
           Add a colour
         </Button>

@@ -33,6 +33,7 @@ export function MixGroup({ part, on, children }: { part: Part; on: On; children?
           checked={part.maskBelow}
           onChange={(maskBelow) => set('Mask', { maskBelow })}
         />
+        <Check label="Foil in 3D" checked={part.foil} onChange={(foil) => set('Foil', { foil })} />
         <LinkField part={part} set={set} />
         {children}
       </Group>

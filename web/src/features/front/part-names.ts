@@ -12,6 +12,8 @@ export const ROLES: Record<WordRole, string> = {
   strapline: 'Strapline',
   endorsement: 'Endorsement',
   website: 'Website',
+  blurb: 'Text of the back',
+  publisher: 'Publisher',
   headline: 'Headline',
   call: 'Call to action',
   free: 'Words',

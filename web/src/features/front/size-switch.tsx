@@ -1,14 +1,19 @@
 import { adaptDoc, type Doc } from '@yosomi/core/cover';
-import type { Book } from '@yosomi/core/project';
+import { type Book, SIDES, type SideName } from '@yosomi/core/project';
 import { PROFILES } from '@yosomi/core/stores';
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
 import { freshId } from '../../platform/ids';
 import { useSession } from '../../state/session';
+import { useOpenSide } from './use-open-side';
 
-/** The cover's size and its siblings: shows another one, makes a square one, or changes the size of the cover itself. */
-export function SizeSwitch(props: { book: Book; sibling: string | null; onSibling(id: string | null): void }) {
-  const { book, sibling, onSibling } = props;
+const SIDE_NAMES: Record<SideName, string> = { spine: 'Spine', back: 'Back' };
+
+/** What is on the table: the cover, a sibling of another size, spine or back. Makes those, and changes the size of the cover itself. */
+export function SizeSwitch(props: { book: Book; shown: string | null; onShow(id: string | null): void }) {
+  const { book, shown, onShow: onSibling } = props;
+  const sibling = shown !== null && book.siblings[shown] ? shown : null;
+  const side = SIDES.find((name) => name === shown);
   const edit = useSession((s) => s.edit);
   const item =
     'cursor-pointer rounded-sm px-3 py-1.5 outline-none data-[highlighted]:bg-blue-wash data-[disabled]:text-ink-3';
@@ -24,11 +29,12 @@ export function SizeSwitch(props: { book: Book; sibling: string | null; onSiblin
     });
     if (made) onSibling(id);
   };
+  const openSide = useOpenSide();
   const square = Object.entries(book.siblings).find(([, s]) => s.widthPx === s.heightPx);
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="flex items-center gap-1 rounded-sm px-1.5 py-0.5 text-xs hover:bg-ink/10">
-        {now ? now.name : 'Front'}
+        {side ? SIDE_NAMES[side] : now ? now.name : 'Front'}
         <ChevronDown size={13} aria-hidden />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
@@ -42,6 +48,26 @@ export function SizeSwitch(props: { book: Book; sibling: string | null; onSiblin
               {s.name}, {s.widthPx} x {s.heightPx}
             </DropdownMenu.Item>
           ))}
+          {SIDES.map((name) => (
+            <DropdownMenu.Item
+              key={name}
+              className={item}
+              onSelect={() => void openSide(name).then((there) => there && onSibling(name))}
+            >
+              {SIDE_NAMES[name]}, {book.sides[name] ? 'edited' : 'made from the front'}
+            </DropdownMenu.Item>
+          ))}
+          {side && (
+            <DropdownMenu.Item
+              className={item}
+              onSelect={() => {
+                onSibling(null);
+                edit(`${SIDE_NAMES[side]} from the front again`, (draft) => void (draft.sides[side] = null));
+              }}
+            >
+              Make the {side} from the front again
+            </DropdownMenu.Item>
+          )}
           {!square && !book.cover.finished && (
             <DropdownMenu.Item className={item} onSelect={addSquare}>
               Make a square one for audiobooks
@@ -60,7 +86,7 @@ export function SizeSwitch(props: { book: Book; sibling: string | null; onSiblin
               Remove this sibling
             </DropdownMenu.Item>
           )}
-          {!book.cover.finished && !sibling && (
+          {!book.cover.finished && !sibling && !side && (
             <>
               <DropdownMenu.Label className="px-3 pt-2 pb-0.5 text-xs font-semibold text-ink-2">
                 Set the front to the size of
