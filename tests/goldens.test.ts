@@ -15,7 +15,16 @@ import {
 import { writePng } from '@yosomi/core/image-file';
 import { type Raster, raster, shrink, ssim } from '@yosomi/core/pixels';
 import type { Project } from '@yosomi/core/project';
-import { coverRaster, noOthers, onGround, promoRaster, sceneArt, sceneTextures, stageOf } from '@yosomi/core/recipe';
+import {
+  coverRaster,
+  noOthers,
+  onGround,
+  promoRaster,
+  sceneArt,
+  sceneTextures,
+  stageOf,
+  subjectsOf,
+} from '@yosomi/core/recipe';
 import { NodeStudio, demoProjects } from '@yosomi/node-kit';
 import { pixelsOf } from './fixtures/pictures';
 
@@ -78,7 +87,13 @@ describe('goldens', () => {
     for (const [i, scene] of scenes.entries()) {
       const textures = sceneTextures(await sceneArt(book, scene, others, studio, 300));
       const things = render(stageOf(book, scene, px, px, others), textures, FINAL)!;
-      const lit = await onGround(things, book, { ...scene, ground: { kind: 'colour', colour: '#d6d7d4' } }, studio);
+      const lit = await onGround(
+        things,
+        book,
+        { ...scene, ground: { kind: 'colour', colour: '#d6d7d4' } },
+        subjectsOf(book, scene, others),
+        studio,
+      );
       for (let y = 0; y < px; y++) {
         const to = ((Math.floor(i / columns) * px + y) * out.width + (i % columns) * px) * 4;
         out.data.set(lit.data.subarray(y * px * 4, (y + 1) * px * 4), to);

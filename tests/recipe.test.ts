@@ -237,9 +237,9 @@ describe('one source', () => {
     expect(fronts).toHaveLength(2);
     for (const front of fronts) expect(largestDifference(front, own)).toBe(0);
     const nothing = raster(40, 40);
-    const shown = await onGround(nothing, gone, scene, studio);
+    const shown = await onGround(nothing, gone, scene, subjectsOf(gone, scene, noOthers), studio);
     expect([...shown.data.slice(0, 4)]).toEqual([0xc9, 0xca, 0xc8, 255]);
-    expect(await onGround(nothing, book, book.scene, studio)).toBe(nothing);
+    expect(await onGround(nothing, book, book.scene, subjectsOf(book, book.scene, noOthers), studio)).toBe(nothing);
   });
 
   it('puts art of another ratio on a face whole, cut or anew, never stretched', async () => {

@@ -13,6 +13,7 @@ import {
   onGround,
   sceneArt,
   sceneTextures,
+  subjectsOf,
   stageOf,
   storeImage,
   verdictOf,
@@ -137,7 +138,7 @@ const mockup: Command = {
     const textures = sceneTextures(await sceneArt(book, stood, noOthers, studio));
     const things = render(stage, textures, FINAL);
     if (!things) throw new Error('render was not cancelled');
-    const picture = await onGround(things, book, stood, studio);
+    const picture = await onGround(things, book, stood, subjectsOf(book, stood, noOthers), studio);
     const made: [string, Uint8Array | string][] = [[out.value, writePng(picture, 72)]];
     const report = args.flags.get('report');
     const [faces] = stage.faces;

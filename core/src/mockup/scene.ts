@@ -43,7 +43,9 @@ export const MOST_THINGS = 12;
 /** Longest side of a mockup, px. */
 export const MOST_PX = 6000;
 
-export const Light = z.object({
+export const TABLES = ['wood', 'stone', 'cloth', 'plain'] as const;
+
+const Light = z.object({
   /** Where it comes from, seen from above: 0 from the camera, negative from the left. */
   azimuthRad: z.number().min(-3.15).max(3.15),
   heightRad: z.number().min(0.15).max(1.5),
@@ -83,7 +85,11 @@ export const Scene = z.object({
     z.object({ kind: z.literal('colour'), colour: HexColour }),
     z.object({ kind: z.literal('gradient'), top: HexColour, foot: HexColour }),
     z.object({ kind: z.literal('picture'), asset: z.string().max(40) }),
+    /** A table that the things stand on, seen as they are, before a wall. */
+    z.object({ kind: z.literal('table'), material: z.enum(TABLES), colour: HexColour, wall: HexColour }),
   ]),
+  /** How far what is nearer or farther than the focus is blurred, and where the focus is: 0 at the nearest point, 1 at the farthest. */
+  focus: z.object({ blur: share, at: share }).default({ blur: 0, at: 0.25 }),
   /** Pixels of the finished picture. */
   frame: z.object({ widthPx: z.number().int().min(64).max(MOST_PX), heightPx: z.number().int().min(64).max(MOST_PX) }),
   /** Mirror of the things in what they stand on. */
@@ -117,6 +123,7 @@ export const defaultScene: Scene = {
   light: { azimuthRad: -0.42, heightRad: 0.86, softness: 0.55, strength: 1, shadow: 0.75, contact: 0.75, warmth: 0, fill: 1 },
   second: null,
   ground: { kind: 'clear' },
+  focus: { blur: 0, at: 0.25 },
   frame: { widthPx: 2000, heightPx: 2000 },
   reflection: 0,
   look: { exposure: 0, contrast: 0 },

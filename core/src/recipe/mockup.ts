@@ -1,7 +1,7 @@
 import { keyOf } from '../base';
 import { composeSpine, cropShare, edgeColours, edgePaint, spineNeeds } from '../compose';
 import { type Images, type Ink, type InkItem, fill, flat, image } from '../ink';
-import { FINAL, type Quality, type Scene, type Stage, stage } from '../mockup';
+import { FINAL, PREVIEW, type Quality, type Scene, type Stage, type ThingSubject, stage, tableRaster } from '../mockup';
 import type { Raster } from '../pixels';
 import { rectPath } from '../plane';
 import type { Book } from '../project';
@@ -46,9 +46,15 @@ export const stageOf = (
 ): Stage => stage(scene, subjectsOf(book, scene, others), widthPx, heightPx, quality);
 
 /** A picture of the things on the ground of their scene; on a clear ground it is left as it is. */
-export async function onGround(things: Raster, book: Book, scene: Scene, studio: Studio): Promise<Raster> {
+export async function onGround(
+  things: Raster,
+  book: Book,
+  scene: Scene,
+  subjects: readonly ThingSubject[],
+  studio: Studio,
+): Promise<Raster> {
   const { width, height } = things;
-  const ground = await groundInk(book, scene, { widthPx: width, heightPx: height }, studio);
+  const ground = await groundInk(book, scene, subjects, { widthPx: width, heightPx: height }, studio);
   if (!ground) return things;
   const whole = { x: 0, y: 0, width, height };
   const items = [...ground.ink.items, image('things', { x: 0, y: 0, width: 1, height: 1 }, whole)];
@@ -60,6 +66,7 @@ export async function onGround(things: Raster, book: Book, scene: Scene, studio:
 export async function groundInk(
   book: Book,
   scene: Scene,
+  subjects: readonly ThingSubject[],
   { widthPx, heightPx }: Size,
   studio: Studio,
 ): Promise<{ ink: Ink; images: Images } | null> {
@@ -73,6 +80,13 @@ export async function groundInk(
       return made(fill(rectPath(whole), flat(ground.colour)));
     case 'gradient':
       return made(fill(rectPath(whole), edgePaint([ground.top, ground.foot], heightPx)));
+    case 'table': {
+      const table = tableRaster(ground, stage(scene, subjects, widthPx, heightPx, PREVIEW));
+      return made(
+        image('ground', { x: 0, y: 0, width: 1, height: 1 }, whole),
+        new Map([['ground', studio.imageOf(table)]]),
+      );
+    }
     case 'picture': {
       const found = book.assets[ground.asset] ? await studio.picture(ground.asset) : null;
       if (!found) return made(fill(rectPath(whole), flat('#c9cac8')));

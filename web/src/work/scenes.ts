@@ -1,7 +1,16 @@
 import { PREVIEW, type Quality, type Scene, render } from '@yosomi/core/mockup';
 import type { Raster } from '@yosomi/core/pixels';
 import { Book } from '@yosomi/core/project';
-import { type Others, type Studio, artKey, onGround, sceneArt, sceneTextures, stageOf } from '@yosomi/core/recipe';
+import {
+  type Others,
+  type Studio,
+  artKey,
+  onGround,
+  sceneArt,
+  sceneTextures,
+  stageOf,
+  subjectsOf,
+} from '@yosomi/core/recipe';
 import type { Remote } from 'comlink';
 import type { TracerApi } from './tracer.worker';
 
@@ -45,5 +54,5 @@ export async function sceneThumb(
   }
   const things = render(stageOf(book, scene, px, px, others, THUMB), textures, THUMB);
   if (!things) throw new Error('render was not cancelled');
-  return onGround(things, book, scene, studio);
+  return onGround(things, book, scene, subjectsOf(book, scene, others), studio);
 }

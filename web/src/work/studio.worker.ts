@@ -37,7 +37,7 @@ import {
   startFromPicture,
   storeImage,
 } from '@yosomi/core/recipe';
-import type { Scene } from '@yosomi/core/mockup';
+import type { Scene, ThingSubject } from '@yosomi/core/mockup';
 import { findProfile } from '@yosomi/core/stores';
 import { type Remote, expose, transfer, wrap } from 'comlink';
 import { BrowserStudio, decodeUpright } from './browser-studio';
@@ -333,12 +333,18 @@ const api = {
   },
 
   /** Traced things on the ground of their scene. */
-  onGround: (things: Raster, input: Book, scene: Scene): Promise<Raster> =>
-    onGround(things, Book.parse(input), scene, studio),
+  onGround: (things: Raster, input: Book, scene: Scene, subjects: readonly ThingSubject[]): Promise<Raster> =>
+    onGround(things, Book.parse(input), scene, subjects, studio),
 
   /** The ground of a scene alone; null where it is clear. */
-  async groundBitmap(input: Book, scene: Scene, widthPx: number, heightPx: number): Promise<ImageBitmap | null> {
-    const ground = await groundInk(Book.parse(input), scene, { widthPx, heightPx }, studio);
+  async groundBitmap(
+    input: Book,
+    scene: Scene,
+    subjects: readonly ThingSubject[],
+    widthPx: number,
+    heightPx: number,
+  ): Promise<ImageBitmap | null> {
+    const ground = await groundInk(Book.parse(input), scene, subjects, { widthPx, heightPx }, studio);
     if (!ground) return null;
     const bitmap = await bitmapOf(studio.paint(ground.ink, widthPx, ground.images));
     return transfer(bitmap, [bitmap]);

@@ -26,10 +26,10 @@ export type TraceJob = {
 let art: { key: string; textures: Textures } | null = null;
 let staged: { key: string; stage: Stage } | null = null;
 
-function stageFor(job: TraceJob, { strips, cells }: Quality): Stage {
-  const key = keyOf({ job, strips });
+function stageFor(job: TraceJob, { strips, cells, lens }: Quality): Stage {
+  const key = keyOf({ job, strips, lens });
   if (staged?.key !== key) {
-    staged = { key, stage: stage(job.scene, job.subjects, job.widthPx, job.heightPx, { strips, cells }) };
+    staged = { key, stage: stage(job.scene, job.subjects, job.widthPx, job.heightPx, { strips, cells, lens }) };
   }
   return staged.stage;
 }

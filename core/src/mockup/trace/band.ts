@@ -1,5 +1,6 @@
 import { COARSE, SMOOTH } from '../models';
 import type { Facet } from './facet';
+import type { Homography } from '../../plane';
 import { type Filter, type Shader, type Sums, type Surface, type Textures, shaderOf } from '../../warp';
 import { type ShadowGrid, shadowAt, shadowGrid } from './ground';
 import type { Painted, Stage } from './stage';
@@ -16,9 +17,11 @@ export type Quality = {
   /** Strips of rounded faces, and cells of a face's light where things shade each other. */
   readonly strips: number;
   readonly cells: number;
+  /** Most views through a lens with depth of field. */
+  readonly lens: number;
 };
-export const PREVIEW: Quality = { shadowStep: 8, refined: false, filter: { kind: 'linear', taps: 1 }, coverage: 3, strips: COARSE, cells: 10 }; // prettier-ignore
-export const FINAL: Quality = { shadowStep: 4, refined: true, filter: { kind: 'cubic', taps: 8 }, coverage: 8, strips: SMOOTH, cells: 64 }; // prettier-ignore
+export const PREVIEW: Quality = { shadowStep: 8, refined: false, filter: { kind: 'linear', taps: 1 }, coverage: 3, strips: COARSE, cells: 10, lens: 7 }; // prettier-ignore
+export const FINAL: Quality = { shadowStep: 4, refined: true, filter: { kind: 'cubic', taps: 8 }, coverage: 8, strips: SMOOTH, cells: 64, lens: 64 }; // prettier-ignore
 
 /** What is drawn of a scene. */
 export type Layers = { readonly things: boolean; readonly reflection: boolean; readonly shadow: boolean };
@@ -51,6 +54,16 @@ export function renderBand(
 ): Uint8ClampedArray<ArrayBuffer> {
   const { width, shadowBox } = stage;
   const out = new Uint8ClampedArray(width * (y1 - y0) * 4);
+  const shown = stage.views.length;
+  // The mean of many views needs less of each.
+  const coverage = shown > 1 ? Math.min(3, quality.coverage) : quality.coverage;
+  const surfaces: Surface[] = [];
+  const place = (painted: readonly Painted[]): Placed[] =>
+    painted.map((one) => ({ facet: one.facet, surface: surfaces.push(surfaceOf(one, textures)) - 1 }));
+  const views = stage.views.map(({ facets, mirror }) => ({
+    things: place(layers.things ? facets : []),
+    mirror: place(layers.reflection ? mirror : []),
+  }));
   const grid = shadowGrid(
     stage.ground,
     stage.camera,
@@ -61,14 +74,12 @@ export function renderBand(
     quality.refined,
     stage.scratch,
   );
-  const mirrored = layers.reflection ? stage.mirror : [];
-  shader.place([...stage.facets, ...mirrored].map((one) => surfaceOf(one, textures)), quality.filter); // prettier-ignore
-  const things = stage.facets.map(({ facet }, i): Placed => ({ facet, surface: i }));
-  const mirror = mirrored.map(({ facet }, i): Placed => ({ facet, surface: things.length + i }));
+  const maps = stage.views.flatMap(({ toMain }) => (toMain ? [toMain] : []));
+  shader.place(surfaces, shown > 1 ? { ...quality.filter, kind: 'linear' } : quality.filter);
   // Sums of a tile for the things, and for their mirror.
   const both = shader.sums(2 * TILE * TILE);
   const [sum, behind] = [both.subarray(0, TILE * TILE * 4), both.subarray(TILE * TILE * 4)];
-  const most = Math.max(things.length, mirror.length);
+  const most = Math.max(...views.map(({ things, mirror }) => Math.max(things.length, mirror.length)));
   const scratch: Scratch = { near: new Int32Array(most), hits: new Int32Array(most), sx: new Float64Array(most), sy: new Float64Array(most) }; // prettier-ignore
   const lit = layers.shadow && (stage.ground.cast > 0 || stage.ground.contact > 0);
   for (let ty = y0; ty < y1; ty += TILE) {
@@ -76,14 +87,18 @@ export function renderBand(
       const x1 = Math.min(width, tx + TILE);
       const yEnd = Math.min(y1, ty + TILE);
       const shaded = lit && tx < shadowBox[2] && x1 > shadowBox[0] && ty < shadowBox[3] && yEnd > shadowBox[1];
-      const seen = layers.things ? meeting(things, tx, ty, x1, yEnd) : [];
-      const reflected = meeting(mirror, tx, ty, x1, yEnd);
-      if (seen.length === 0 && reflected.length === 0 && !shaded) continue;
       both.fill(0);
-      if (seen.length > 0) traceTile(seen, stage.disjoint, tx, ty, x1, yEnd, quality.coverage, shader, scratch, sum);
-      if (reflected.length > 0)
-        traceTile(reflected, false, tx, ty, x1, yEnd, quality.coverage, shader, scratch, behind);
-      developTile(stage, shaded ? grid : null, tx, ty, x1, yEnd, y0, shader, sum, behind, out);
+      let some = shaded;
+      for (const { things, mirror } of views) {
+        const seen = meeting(things, tx, ty, x1, yEnd);
+        const reflected = meeting(mirror, tx, ty, x1, yEnd);
+        const share = 1 / shown;
+        if (seen.length > 0) traceTile(seen, stage.disjoint, tx, ty, x1, yEnd, coverage, share, shader, scratch, sum);
+        if (reflected.length > 0)
+          traceTile(reflected, false, tx, ty, x1, yEnd, coverage, share, shader, scratch, behind);
+        some ||= seen.length > 0 || reflected.length > 0;
+      }
+      if (some) developTile(stage, shaded ? grid : null, maps, tx, ty, x1, yEnd, y0, shader, sum, behind, out);
     }
   }
   return out;
@@ -149,7 +164,7 @@ function within(edges: Float64Array, x0: number, y0: number, x1: number, y1: num
 const nearness = ({ g }: Facet, x: number, y: number): number => g[0] * x + g[1] * y + g[2];
 
 /**
- * Fills a tile. Pixels well inside one facet are shaded at their centres, in runs; one that an edge crosses is sampled on
+ * Adds a view of a tile, times `share`. Pixels well inside one facet are shaded at their centres, in runs; one that an edge crosses is sampled on
  * a grid, and each facet is shaded once, at the mean of its samples. Seams between strips of one face are no edges: there
  * the strip under the centre has the whole pixel.
  */
@@ -161,6 +176,7 @@ function traceTile(
   x1: number,
   y1: number,
   coverage: number,
+  share: number,
   shader: Shader,
   scratch: Scratch,
   sum: Sums,
@@ -172,7 +188,7 @@ function traceTile(
     const row = (y - y0) * TILE * 4;
     const cy = y + 0.5;
     if (alone) {
-      shader.shade(candidates[0].surface, x0 + 0.5, cy, x1 - x0, 1, sum, row);
+      shader.shade(candidates[0].surface, x0 + 0.5, cy, x1 - x0, share, sum, row);
       continue;
     }
     // The facet that the pixels from `from` on belong to.
@@ -199,13 +215,14 @@ function traceTile(
       }
       const now = mixed ? -1 : nearest;
       if (now !== run) {
-        if (run >= 0) shader.shade(candidates[run].surface, from + 0.5, cy, x - from, 1, sum, row + (from - x0) * 4);
+        if (run >= 0)
+          shader.shade(candidates[run].surface, from + 0.5, cy, x - from, share, sum, row + (from - x0) * 4);
         run = now;
         from = x;
       }
-      if (mixed) tracePixel(candidates, x, y, coverage, shader, scratch, sum, row + (x - x0) * 4);
+      if (mixed) tracePixel(candidates, x, y, coverage, share, shader, scratch, sum, row + (x - x0) * 4);
     }
-    if (run >= 0) shader.shade(candidates[run].surface, from + 0.5, cy, x1 - from, 1, sum, row + (from - x0) * 4);
+    if (run >= 0) shader.shade(candidates[run].surface, from + 0.5, cy, x1 - from, share, sum, row + (from - x0) * 4);
   }
 }
 
@@ -215,6 +232,7 @@ function tracePixel(
   x: number,
   y: number,
   coverage: number,
+  share: number,
   shader: Shader,
   { near, hits, sx, sy }: Scratch,
   sum: Sums,
@@ -246,12 +264,23 @@ function tracePixel(
   const whole = coverage * coverage;
   for (let k = 0; k < n; k++) {
     if (hits[k] === 0) continue;
-    shader.shade(candidates[near[k]].surface, sx[k] / hits[k], sy[k] / hits[k], 1, hits[k] / whole, sum, at);
+    shader.shade(candidates[near[k]].surface, sx[k] / hits[k], sy[k] / hits[k], 1, (share * hits[k]) / whole, sum, at);
   }
 }
 
+/** The mean of the shadow that the views of a lens see at a pixel, read where the stage's own view sees it. */
+function shadowThrough(grid: ShadowGrid, maps: readonly Homography[], x: number, y: number): number {
+  let sum = 0;
+  for (let m = 0; m < maps.length; m++) {
+    const h = maps[m];
+    const k = 1 / (h[6] * (x + 0.5) + h[7] * (y + 0.5) + h[8]);
+    sum += shadowAt(grid, (h[0] * (x + 0.5) + h[1] * (y + 0.5) + h[2]) * k - 0.5, (h[3] * (x + 0.5) + h[4] * (y + 0.5) + h[5]) * k - 0.5); // prettier-ignore
+  }
+  return sum / maps.length;
+}
+
 /** Less than half a step of 8 bits, fixed by the pixel's place: smooth shadows do not band. */
-function dither(x: number, y: number): number {
+export function dither(x: number, y: number): number {
   const h = Math.imul(x * 374761393 + y * 668265263, 1274126177) >>> 0;
   return (((h ^ (h >>> 13)) & 1023) / 1023 - 0.5) / 255;
 }
@@ -260,6 +289,7 @@ function dither(x: number, y: number): number {
 function developTile(
   { width, tones, shadowBox }: Stage,
   grid: ShadowGrid | null,
+  maps: readonly Homography[],
   x0: number,
   y0: number,
   x1: number,
@@ -271,7 +301,7 @@ function developTile(
   out: Uint8ClampedArray,
 ): void {
   for (let y = y0; y < y1; y++) {
-    const shadowRow = grid && y >= shadowBox[1] && y < shadowBox[3];
+    const shadowRow = grid !== null && y >= shadowBox[1] && y < shadowBox[3];
     let at = (y - y0) * TILE * 4;
     let o = ((y - top) * width + x0) * 4;
     for (let x = x0; x < x1; x++, at += 4, o += 4) {
@@ -287,7 +317,7 @@ function developTile(
       const cover = sum[at + 3];
       let shade = 0;
       if (shadowRow && x >= shadowBox[0] && x < shadowBox[2]) {
-        shade = shadowAt(grid, x, y);
+        shade = maps.length === 0 ? shadowAt(grid, x, y) : shadowThrough(grid, maps, x, y);
         if (shade > 0) shade = Math.max(0, shade + dither(x, y));
       }
       // The shadow is black, so only its alpha counts; the colours of the others are weighted by their shares of what is

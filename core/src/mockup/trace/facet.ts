@@ -26,6 +26,8 @@ export type FacetMaker = {
   readonly exposure: number;
   /** Cells of a face's light where others stand in its light. */
   readonly cells: number;
+  /** Light that was found for a panel, for the next view of it. */
+  readonly known: Map<Panel, LightGrid>;
 };
 
 export const outwards = ({ across, down }: Panel): Vec3 => unit(cross(down, across));
@@ -157,7 +159,8 @@ export function facetOf(
     if (l < 1e-6) return;
     (seamEdges.includes(i) ? seams : edges).push(-dy / l, dx / l, (dy * p[0] - dx * p[1]) / l);
   });
-  const light = lightOf(lit, body, finish, maker);
+  const light = maker.known.get(lit) ?? lightOf(lit, body, finish, maker);
+  maker.known.set(lit, light);
   return {
     thing,
     face: panel.face,

@@ -133,6 +133,7 @@ export function darkness(
 export type ShadowGrid = {
   readonly step: number;
   readonly columns: number;
+  readonly rows: number;
   readonly firstRow: number;
   /** At the cells' corners; below 0 where it has not been computed. */
   readonly alpha: Float32Array;
@@ -150,6 +151,9 @@ export type ShadowGrid = {
 /** Corners of a cell that differ by more than this are too far apart to be joined by a straight line. */
 const STEEP = 0.045;
 
+/** Rows over and under a band that a lens may look at, px. */
+const BEYOND = 64;
+
 /** The grid that output rows y0..y1 of a picture need, with a corner every `step` pixels. */
 export function shadowGrid(
   ground: Ground,
@@ -162,9 +166,10 @@ export function shadowGrid(
   scratch: Scratch,
 ): ShadowGrid {
   const columns = Math.ceil(width / step) + 2;
-  const firstRow = Math.floor(y0 / step);
-  const rows = Math.floor(y1 / step) + 2 - firstRow;
+  const firstRow = Math.floor((y0 - BEYOND) / step);
+  const rows = Math.floor((y1 + BEYOND) / step) + 2 - firstRow;
   return {
+    rows,
     step,
     columns,
     firstRow,
@@ -209,11 +214,11 @@ function opened(grid: ShadowGrid, p: number): number {
   return (cells[p] = patches.push(patch));
 }
 
-/** Shadow alpha at the middle of a pixel. */
+/** Shadow alpha at the middle of a pixel; past the grid's edge that of its edge. */
 export function shadowAt(grid: ShadowGrid, x: number, y: number): number {
-  const { alpha, columns, step, cells } = grid;
-  const gx = (x + 0.5) / step;
-  const gy = (y + 0.5) / step - grid.firstRow;
+  const { alpha, columns, rows, step, cells } = grid;
+  const gx = Math.min(columns - 1.001, Math.max(0, (x + 0.5) / step));
+  const gy = Math.min(rows - 1.001, Math.max(0, (y + 0.5) / step - grid.firstRow));
   const i = gx | 0;
   const j = gy | 0;
   const p = j * columns + i;

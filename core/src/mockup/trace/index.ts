@@ -5,3 +5,4 @@ export * from './render';
 export * from './ground';
 export * from './tones';
 export * from './looks';
+export * from './table';

@@ -1,5 +1,6 @@
 import { rgbOf } from '../../colour';
 import { LINEAR_OF } from '../../pixels';
+import { type Homography, type Point, homography } from '../../plane';
 import { type Camera, type Vec3, along, cross, lookAt, projectPoint, times } from '../../space';
 import { type ThingSubject, roundOf, setting } from '../arrange';
 import { type Lamp, type Scratch, areaLight, finishOf, occluder, scratchFor, shadePoint } from '../light';
@@ -20,14 +21,28 @@ export type Painted = {
   readonly profile: Float32Array | null;
 };
 
-/** A scene made ready for one picture size. */
-export type Stage = {
-  readonly width: number;
-  readonly height: number;
+/** The scene from one point of the lens. */
+export type View = {
   readonly camera: Camera;
   readonly facets: readonly Painted[];
   /** The things as they are mirrored in the ground; none where it does not reflect. */
   readonly mirror: readonly Painted[];
+  /** From its pixels to those of the stage's own view in which the same ground is seen; null where that is itself. */
+  readonly toMain: Homography | null;
+};
+
+export type Lens = { readonly radiusMm: number; readonly sharpMm: number };
+
+/** A scene made ready for one picture size. */
+export type Stage = View & {
+  readonly width: number;
+  readonly height: number;
+  /** Radius of the lens and distance of its focus, mm; null where all is sharp. */
+  readonly lens: Lens | null;
+  /** Of all that stands there, mm: what distances are measured by. */
+  readonly size: number;
+  /** What the picture is the mean of: the stage's own view, or with depth of field views from all over the lens. */
+  readonly views: readonly View[];
   /** True where no facet hides another, as with one convex object: the first one found is the one that is seen. */
   readonly disjoint: boolean;
   readonly ground: Ground;
@@ -47,13 +62,13 @@ const linearOf = (colour: string): [number, number, number] => {
   return [LINEAR_OF[r], LINEAR_OF[g], LINEAR_OF[b]];
 };
 
-/** Prepares a scene for a picture of width x height pixels. `strips` and `cells` are how smooth round faces and shadows on things are. */
+/** Prepares a scene for a picture of width x height pixels. `strips` and `cells` are how smooth round faces and shadows on things are, `lens` the most views for depth of field. */
 export function stage(
   scene: Scene,
   subjects: readonly ThingSubject[],
   width: number,
   height: number,
-  smooth: { readonly strips: number; readonly cells: number },
+  smooth: { readonly strips: number; readonly cells: number; readonly lens: number },
 ): Stage {
   const { pose, light: look } = scene;
   const models = setting(scene, subjects, smooth.strips);
@@ -96,7 +111,35 @@ export function stage(
     heightMm: size,
     exposure: exposureOf(models[0], eye, scene),
     cells: smooth.cells,
+    known: new Map(),
   };
+  const main = viewOf(models, scene, maker);
+  const { lens, eyes } = lensOf(scene.focus, camera, models, size, smooth.lens);
+  const square = [[-1, -1], [1, -1], [1, 1], [-1, 1]].map(([x, z]): Vec3 => [x * radiusMm, 0, z * radiusMm]); // prettier-ignore
+  const onPicture = (from: Camera): Point[] => square.map((p) => projectPoint(from, p)).map(([x, y]) => ({ x, y }));
+  return {
+    ...main,
+    width,
+    height,
+    size,
+    lens,
+    views:
+      eyes.length === 0
+        ? [main]
+        : eyes.map((eye) => ({
+            ...viewOf(models, scene, { ...maker, camera: eye }),
+            toMain: homography(onPicture(eye), onPicture(camera)),
+          })),
+    disjoint: alone && models[0].convex,
+    ground,
+    scratch,
+    shadowBox: shadowBox(ground, camera, width, height),
+    tones: tonesOf(scene.look, look.warmth),
+    faces: models.map((model, t) => cornersOf(model, t, camera, main.facets)),
+  };
+}
+
+function viewOf(models: readonly Model[], scene: Scene, maker: FacetMaker): View {
   const facets: Painted[] = [];
   const mirror: Painted[] = [];
   let body = 0;
@@ -104,19 +147,49 @@ export function stage(
     paintModel(model, t, body, scene, maker, facets, mirror);
     body += model.solids.length;
   });
-  return {
-    width,
-    height,
-    camera,
-    facets,
-    mirror,
-    disjoint: alone && models[0].convex,
-    ground,
-    scratch,
-    shadowBox: shadowBox(ground, camera, width, height),
-    tones: tonesOf(scene.look, look.warmth),
-    faces: models.map((model, t) => cornersOf(model, t, camera, facets)),
-  };
+  return { camera: maker.camera, facets, mirror, toMain: null };
+}
+
+/** Radius of the widest lens, as a share of the scene's size. */
+const WIDEST = 0.034;
+
+/**
+ * Cameras spread evenly over the lens, shifted so that what lies in the focus stays where it is: their mean is a picture
+ * with depth of field, without noise. As many as the widest blur asks for, so that they do not show apart.
+ */
+function lensOf(
+  focus: Scene['focus'],
+  camera: Camera,
+  models: readonly Model[],
+  size: number,
+  most: number,
+): { readonly lens: Lens | null; readonly eyes: readonly Camera[] } {
+  if (focus.blur <= 0) return { lens: null, eyes: [] };
+  const { eye, forward, right, up, focalPx, centreX, centreY } = camera;
+  let [near, far] = [Infinity, 0];
+  for (const corner of models.flatMap((model) => model.solids.flatMap((s) => s.corners))) {
+    const depth = corner.reduce((sum, v, c) => sum + (v - eye[c]) * forward[c], 0);
+    [near, far] = [Math.min(near, depth), Math.max(far, depth)];
+  }
+  near = Math.max(near, 0.05 * far);
+  const sharp = near + (far - near) * focus.at;
+  const radius = focus.blur ** 1.5 * WIDEST * size;
+  const widest = 2 * radius * focalPx * Math.max(1 / near - 1 / sharp, 1 / sharp - 1 / far);
+  const lens = { radiusMm: radius, sharpMm: sharp };
+  if (widest < 0.5) return { lens, eyes: [] };
+  const count = Math.min(most, Math.max(6, Math.ceil(0.3 * widest * widest)));
+  const eyes = Array.from({ length: count }, (_, i) => {
+    // A sunflower's seeds: even over the disc, without rings (Vogel 1979).
+    const [r, a] = [radius * Math.sqrt((i + 0.5) / count), i * 2.399963];
+    const [dx, dy] = [r * Math.cos(a), r * Math.sin(a)];
+    return {
+      ...camera,
+      eye: along(along(eye, right, dx), up, dy),
+      centreX: centreX + (focalPx * dx) / sharp,
+      centreY: centreY - (focalPx * dy) / sharp,
+    };
+  });
+  return { lens, eyes };
 }
 
 /** Half the diagonal of a box's footprint. */

@@ -1,6 +1,6 @@
 import { type Result, fail, never, ok } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
-import { type Deliverable, type Delivered, type Others, promoMockup } from '@yosomi/core/recipe';
+import { type Deliverable, type Delivered, type Others, promoMockup, subjectsOf } from '@yosomi/core/recipe';
 import { sayFault } from '../../messages/say';
 import { type MadeFile, keepFile } from '../../persist/made-files';
 import { nowIso } from '../../platform/clock';
@@ -56,7 +56,8 @@ async function content(
     case 'mockup': {
       const pixels = await traceBook(book, book.scene, wanted, FINAL, { signal, others });
       if (!pixels) return fail('trace-stopped');
-      return press().png(await press().onGround(pixels, book, book.scene), book.scene.ground.kind === 'clear');
+      const shown = await press().onGround(pixels, book, book.scene, subjectsOf(book, book.scene, others));
+      return press().png(shown, book.scene.ground.kind === 'clear');
     }
     case 'promo': {
       const { scene, ...size } = promoMockup(book);

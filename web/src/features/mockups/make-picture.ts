@@ -2,7 +2,7 @@ import { type Result, fail, ok } from '@yosomi/core/base';
 import type { Layers, Scene } from '@yosomi/core/mockup';
 import { type Raster, cropped } from '@yosomi/core/pixels';
 import type { Book } from '@yosomi/core/project';
-import type { Others } from '@yosomi/core/recipe';
+import { type Others, subjectsOf } from '@yosomi/core/recipe';
 import { FINAL, traceBook } from '../../work/trace';
 import { press } from '../../work/workers';
 
@@ -31,7 +31,7 @@ async function traced(job: PictureJob, scene: Scene, from: number, share: number
 } // prettier-ignore
 
 const onGround = async (job: PictureJob, things: Raster): Promise<Raster> =>
-  isClear(job) ? things : press().onGround(things, job.book, job.scene);
+  isClear(job) ? things : press().onGround(things, job.book, job.scene, subjectsOf(job.book, job.scene, job.others));
 
 /** The finished picture as a file. Faults: `trace-stopped`, `webp-missing`, those of a PNG. */
 export function makePicture(format: Format, job: PictureJob): Promise<Result<Bytes>> {

@@ -64,6 +64,26 @@ export function PoseGroup({ chosen }: { chosen: number }) {
         onChange={(v) => set('Room round it', (s) => void (s.pose.margin = v), 'margin')}
         format={percent}
       />
+      <Slider
+        label="Blur out of focus"
+        value={scene.focus.blur}
+        least={0}
+        most={1}
+        step={0.01}
+        onChange={(v) => set('Depth of field', (s) => void (s.focus.blur = v), 'blur')}
+        format={percent}
+      />
+      {scene.focus.blur > 0 && (
+        <Slider
+          label="Focus, near to far"
+          value={scene.focus.at}
+          least={0}
+          most={1}
+          step={0.01}
+          onChange={(v) => set('Focus', (s) => void (s.focus.at = v), 'focus')}
+          format={percent}
+        />
+      )}
       {several && (
         <>
           <NumberField
@@ -190,6 +210,8 @@ export function LightGroup() {
 
 const PLAIN = '#dadbd8';
 
+const TABLES = { wood: '#a87850', stone: '#cfccc6', cloth: '#8f8a80', plain: '#e4e1da' } as const;
+
 export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
   const { scene, set } = useScene();
   const edit = useSession((s) => s.edit);
@@ -204,6 +226,7 @@ export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
     if (kind === 'picture') return picture.open();
     set('Ground', (s) => {
       if (kind === 'clear') s.ground = { kind };
+      else if (kind === 'table') s.ground = { kind, material: 'wood', colour: TABLES.wood, wall: '#d8d4cb' };
       else if (kind === 'colour') s.ground = { kind, colour: swatches[1] ?? PLAIN };
       else s.ground = { kind: 'gradient', top: '#f2f2ef', foot: swatches[1] ?? '#c9cac8' };
     });
@@ -219,6 +242,7 @@ export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
           { value: 'clear', label: 'Clear' },
           { value: 'colour', label: 'Colour' },
           { value: 'gradient', label: 'Fade' },
+          { value: 'table', label: 'Table' },
           { value: 'picture', label: 'Picture' },
         ]}
       />
@@ -238,6 +262,32 @@ export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
           />
           </div>
         ))}
+      {ground.kind === 'table' && (
+        <>
+          <Segmented
+            label="Made of"
+            value={ground.material}
+            onChange={(material) => set('Table', (s) => void (s.ground.kind === 'table' && Object.assign(s.ground, { material, colour: TABLES[material] })))}
+            options={[
+              { value: 'wood', label: 'Wood' },
+              { value: 'stone', label: 'Stone' },
+              { value: 'cloth', label: 'Cloth' },
+              { value: 'plain', label: 'Plain' },
+            ]}
+          />
+          {(['colour', 'wall'] as const).map((which) => (
+            <div key={which} className="flex flex-col gap-1">
+              <span className="text-xs text-ink-2">{which === 'colour' ? 'Of the table' : 'Of the wall behind'}</span>
+              <ColourField
+                label={which === 'colour' ? 'Colour of the table' : 'Colour of the wall'}
+                value={ground[which]}
+                swatches={shown}
+                onChange={(colour, d) => set('Table colour', (s) => void (s.ground.kind === 'table' && (s.ground[which] = colour)), d ? `table-${which}` : null)}
+              />
+            </div>
+          ))}
+        </>
+      )}
       {ground.kind === 'picture' && (
         <Button className="self-start" onClick={picture.open}>
           Another picture

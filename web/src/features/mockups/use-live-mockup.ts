@@ -1,7 +1,7 @@
 import { supersedingSlot } from '@yosomi/core/jobs';
 import type { Scene } from '@yosomi/core/mockup';
 import type { Book } from '@yosomi/core/project';
-import { type Others, mockupKey } from '@yosomi/core/recipe';
+import { type Others, mockupKey, subjectsOf } from '@yosomi/core/recipe';
 import { type RefObject, useEffect, useRef, useState } from 'react';
 import { FINAL, PREVIEW, loadArt, trace, traceJob } from '../../work/trace';
 import { studio } from '../../work/workers';
@@ -46,10 +46,14 @@ export function useLiveMockup(
     const abort = new AbortController();
     const context = canvas.current?.getContext('2d');
     if (!context) return;
-    const behind = async (): Promise<ImageBitmap | null> => {
-      const wanted = JSON.stringify([scene.ground, size]);
+    const behind = async (whole: boolean): Promise<ImageBitmap | null> => {
+      // A table is seen as the things are and changes with the view: while it does, a small one is enough.
+      const table = scene.ground.kind === 'table';
+      const k = table && !whole ? 0.5 : 1;
+      const wanted = JSON.stringify([scene.ground, size, table && [scene, k]]);
       if (ground.current?.key !== wanted) {
-        const bitmap = await studio.groundBitmap(book, scene, size.widthPx, size.heightPx);
+        const [widthPx, heightPx] = [Math.round(size.widthPx * k), Math.round(size.heightPx * k)];
+        const bitmap = await studio.groundBitmap(book, scene, subjectsOf(book, scene, others), widthPx, heightPx);
         ground.current = { key: wanted, bitmap };
       }
       return ground.current.bitmap;
@@ -58,12 +62,12 @@ export function useLiveMockup(
     const late = setTimeout(() => setState('making'), LATE_MS);
     void (async () => {
       try {
-        const [quick, back] = await Promise.all([slot({ book, scene, others, ...size }), behind()]);
+        const [quick, back] = await Promise.all([slot({ book, scene, others, ...size }), behind(false)]);
         // Shown even when the hand has moved on meanwhile: a turning book must be seen turning.
         if (quick && canvas.current?.width === size.widthPx) {
           const bitmap = await createImageBitmap(new ImageData(quick.data, quick.width, quick.height));
           context.clearRect(0, 0, size.widthPx, size.heightPx);
-          if (back) context.drawImage(back, 0, 0);
+          if (back) context.drawImage(back, 0, 0, size.widthPx, size.heightPx);
           // A better filter costs more than the tracing; the final picture follows at once when the hand rests.
           context.imageSmoothingQuality = 'low';
           context.drawImage(bitmap, 0, 0, size.widthPx, size.heightPx);
@@ -75,13 +79,15 @@ export function useLiveMockup(
         }
         await new Promise((resolve) => setTimeout(resolve, REST_MS));
         if (abort.signal.aborted) return;
+        const whole = await behind(true);
+        if (abort.signal.aborted) return;
         const shown: Promise<void>[] = [];
         const done = await trace(traceJob(book, scene, others, size.widthPx, size.heightPx), FINAL, {
           signal: abort.signal,
           onBand: (rows, y0) => {
             if (abort.signal.aborted) return;
             const band = new ImageData(rows, size.widthPx, rows.length / size.widthPx / 4);
-            if (back) shown.push(over(context, back, band, y0, abort.signal));
+            if (whole) shown.push(over(context, whole, band, y0, abort.signal));
             else context.putImageData(band, 0, y0);
           },
         });
