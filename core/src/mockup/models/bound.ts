@@ -53,8 +53,38 @@ export type BindingStyle = {
   readonly creased: boolean;
 };
 
+/** Where a paperback's cover folds, from the spine, and how thick it is, mm. */
+const CREASE_MM = 6.5;
+const CARD_MM = 0.4;
+
+/** The front of a cover that stands off the pages: a strip beside the spine, and the rest turned about the crease. */
+function liftedFront(draft: Draft, body: number, size: BoundSize, liftMm: number): void {
+  const { widthMm: w, heightMm: h, thicknessMm: d } = size;
+  const half = d / 2;
+  const x0 = -w / 2 + Math.min(CREASE_MM, w / 4);
+  const reach = w / 2 - x0;
+  const a = Math.asin(Math.min(0.95, liftMm / reach));
+  const [c, s] = [Math.cos(a), Math.sin(a)];
+  const swing = ([x, y, z]: Vec3): Vec3 => [x * c - z * s, y, x * s + z * c];
+  const share = (x0 + w / 2) / w;
+  draft.strip('front', body, [-w / 2, h, half], [x0 + w / 2, 0, 0], [0, -h, 0], [], { u0: 0, u1: share });
+  const one = new Draft();
+  const card = one.box([0, 0, -CARD_MM], [reach, h, 0], { right: 'rim', top: 'rim', bottom: 'rim' });
+  one.strip('front', card, [0, h, 0], [reach, 0, 0], [0, -h, 0], [], { u0: share, u1: 1 });
+  one.flat('inside', card, [reach, h, -CARD_MM], [-reach, 0, 0], [0, -h, 0]);
+  draft.take(one, (p) => {
+    const [x, y, z] = swing(p);
+    return [x + x0, y, z + half];
+  }, swing); // prettier-ignore
+  draft.flat('inside', body, [x0, h, half], [reach, 0, 0], [0, -h, 0]);
+  const edge: Vec3 = [x0 + reach * c, h, half + reach * s];
+  draft.corners.set('front', [[-w / 2, h, half], edge, [edge[0], 0, edge[2]], [-w / 2, 0, half]]);
+  draft.looks.set('inside', { kind: 'flat', colour: COVER_PAPER, surface: 'paper' });
+  draft.looks.set('rim', { kind: 'flat', colour: COVER_PAPER, surface: 'paper' });
+}
+
 /** A book in soft covers: rounded spine on its left, flush page block. Sizes must be positive. */
-export function softBound(size: BoundSize, style: BindingStyle, strips = SMOOTH): Model {
+export function softBound(size: BoundSize, style: BindingStyle, strips = SMOOTH, liftMm = 0): Model {
   const { widthMm: w, heightMm: h, thicknessMm: d } = size;
   const half = d / 2;
   const curve = spineCurve(-w / 2, half, style.bulgeMm, style.exponent, strips);
@@ -65,7 +95,8 @@ export function softBound(size: BoundSize, style: BindingStyle, strips = SMOOTH)
     prismSolid([[w / 2, 0, half], [w / 2, 0, -half], ...thinned(curve).map((p): Vec3 => [p.x, 0, p.z])], [0, h, 0]),
   );
   const bulge = style.bulgeMm;
-  draft.flat('front', body, [-w / 2, h, half], [w, 0, 0], [0, -h, 0]);
+  if (liftMm > 0) liftedFront(draft, body, size, liftMm);
+  else draft.flat('front', body, [-w / 2, h, half], [w, 0, 0], [0, -h, 0]);
   draft.flat('back', body, [w / 2, h, -half], [-w, 0, 0], [0, -h, 0]);
   draft.flat('edge', body, [w / 2, h, half], [0, 0, -d], [0, -h, 0]);
   const tops = curve.map((p): Vec3 => [p.x, h, p.z]);
@@ -83,7 +114,7 @@ export function softBound(size: BoundSize, style: BindingStyle, strips = SMOOTH)
     draft.profiles.set('front', crease(w, false));
     draft.profiles.set('back', crease(w, true));
   }
-  return draft.model(true);
+  return draft.model(liftMm === 0);
 }
 
 const BOARD_MM = 2.6;

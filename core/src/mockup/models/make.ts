@@ -9,7 +9,8 @@ const thicknessMm = z.number().min(1).max(120).nullable();
 
 /** Kinds of objects, with the numbers that are theirs alone; null takes the thickness from the page count. */
 export const Kind = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('paperback'), thicknessMm }),
+  /** The front cover can stand off the pages a little, mm at its edge. */
+  z.object({ kind: z.literal('paperback'), thicknessMm, liftMm: z.number().min(0).max(40).optional() }),
   z.object({ kind: z.literal('hardcover'), thicknessMm }),
   z.object({ kind: z.literal('jacketed'), thicknessMm, openRad: z.number().min(0).max(2.4) }),
   z.object({ kind: z.literal('booklet'), thicknessMm }),
@@ -91,7 +92,12 @@ export function makeModel(kind: Kind, subject: Subject, bookMm: number, strips =
   const { widthMm: w, heightMm: h, thicknessMm: d } = size;
   switch (kind.kind) {
     case 'paperback':
-      return softBound(size, { bulgeMm: Math.min(d * 0.16, 4.5), exponent: 2.6, creased: true }, strips);
+      return softBound(
+        size,
+        { bulgeMm: Math.min(d * 0.16, 4.5), exponent: 2.6, creased: true },
+        strips,
+        kind.liftMm ?? 0,
+      );
     case 'booklet':
     case 'magazine':
       return softBound(size, { bulgeMm: d * 0.5, exponent: 2, creased: false }, Math.min(strips, 12));

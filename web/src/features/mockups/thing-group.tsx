@@ -188,6 +188,16 @@ export function ThingGroup(props: {
           )}
         </>
       )}
+      {object.kind === 'paperback' && (
+        <NumberField
+          label="Cover stands off"
+          unit="mm"
+          value={Math.round(object.liftMm ?? 0)}
+          least={0}
+          most={40}
+          onChange={(v, d) => setThing('Lift the cover', (t) => void (t.object.kind === 'paperback' && (t.object.liftMm = v)), d ? 'lift' : null)}
+        />
+      )}
       {object.kind === 'jacketed' && (
         <NumberField
           label="Opened"
