@@ -118,4 +118,29 @@ describe('goldens', () => {
     const scenes = ARRANGEMENTS.map((one) => ({ ...arranged(defaultScene, one, series), reflection: 0.3 }));
     await matches('arrangements', await sheet(scenes, 200, 4));
   });
+
+  it('a table, a cover that stands off, foil, and depth of field', async () => {
+    const { book, files } = demos[2];
+    const studio = new NodeStudio(new Map([...files, ...demos[1].files]));
+    const title = { ...book.cover.parts.title, foil: true };
+    const gilded = { ...book, cover: { ...book.cover, parts: { ...book.cover.parts, title } } };
+    const others = new Map([[demos[1].book.id, demos[1].book]]);
+    const table: Scene['ground'] = { kind: 'table', material: 'wood', colour: '#a87850', wall: '#d8d4cb' };
+    const off = plainThing({ kind: 'paperback', thicknessMm: null, liftMm: 14 });
+    const behind = { ...off, art: { kind: 'title', id: demos[1].book.id } as const, nearerMm: -200, rightMm: 40 };
+    const scenes: Scene[] = [
+      { ...defaultScene, ground: table, pose: { ...defaultScene.pose, lensMm: 60, margin: 0.14 } },
+      { ...defaultScene, ground: table, things: [off], pose: { ...defaultScene.pose, turnRad: -0.5 }, reflection: 0.2 },
+      { ...defaultScene, arrangement: 'row', things: [off, behind], ground: table, focus: { blur: 0.8, at: 0.1 } },
+    ];
+    const px = 260;
+    const out = raster(px * 3, px);
+    for (const [i, scene] of scenes.entries()) {
+      const textures = sceneTextures(await sceneArt(gilded, scene, others, studio, 400));
+      const things = render(stageOf(gilded, scene, px, px, others), textures, FINAL)!;
+      const lit = await onGround(things, gilded, scene, subjectsOf(gilded, scene, others), studio);
+      for (let y = 0; y < px; y++) out.data.set(lit.data.subarray(y * px * 4, (y + 1) * px * 4), (y * 3 + i) * px * 4);
+    }
+    await matches('table', out);
+  });
 });

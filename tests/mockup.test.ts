@@ -34,6 +34,7 @@ import {
   sizeOf,
   spineThickness,
   stage,
+  tableRaster,
   thingThickness,
   thingUnder,
   tonesOf,
@@ -112,6 +113,69 @@ describe('a paperback', () => {
     const last = strips[strips.length - 1];
     last.origin.forEach((v, c) => expect(v + last.across[c]).toBeCloseTo(frontPanel.origin[c], 9));
     strips[0].origin.forEach((v, c) => expect(v).toBeCloseTo(backPanel.origin[c] + backPanel.across[c], 9));
+  });
+});
+
+describe('a paperback whose cover stands off', () => {
+  const lifted = makeModel({ kind: 'paperback', thicknessMm: null, liftMm: 12 }, subject, 18.9);
+
+  it('has its front edge as far off the pages as it says, and still all of its front once', () => {
+    const [, edge] = lifted.corners.get('front')!;
+    const { widthMm, heightMm } = sizeOf({ kind: 'paperback', thicknessMm: null }, subject, 18.9);
+    expect(edge[2] - 18.9 / 2).toBeCloseTo(12, 6);
+    expect(edge[1]).toBe(heightMm);
+    const fronts = lifted.panels.filter((p) => p.face === 'front').sort((a, b) => a.u0 - b.u0);
+    expect(fronts.map((p) => p.u0)).toEqual([0, fronts[0].u1]);
+    expect(fronts[1].u1).toBe(1);
+    const wide = fronts.reduce((sum, p) => sum + Math.hypot(...p.across), 0);
+    expect(wide).toBeCloseTo(widthMm, 6);
+    expect(lifted.convex).toBe(false);
+  });
+
+  it('lets light in between cover and pages', () => {
+    const open = withObject({ kind: 'paperback', thicknessMm: null, liftMm: 20 });
+    const seen: Scene = { ...open, pose: { ...open.pose, turnRad: -0.7 } };
+    const faces = new Set(stageFor(seen).facets.map(({ facet }) => facet.face));
+    expect(faces.has('inside')).toBe(true);
+  });
+});
+
+describe('a table', () => {
+  const table = { kind: 'table', material: 'plain', colour: '#b08050', wall: '#d0d4d8' } as const;
+  const shown = (scene: Scene, ground: Parameters<typeof tableRaster>[0] = table): Raster =>
+    tableRaster(ground, stageFor(scene));
+  const scene = posed({ tiltRad: 0.25, lensMm: 50 });
+
+  it('is opaque everywhere: the table at the foot, the wall at the head, and no step between', () => {
+    const r = shown(scene);
+    for (let i = 3; i < r.data.length; i += 4) expect(r.data[i]).toBe(255);
+    const [head, foot] = [at(r, 150, 3), at(r, 150, 296)];
+    expect(head[2]).toBeGreaterThan(head[0]);
+    expect(foot[0]).toBeGreaterThan(foot[2] + 40);
+    for (let y = 1; y < 300; y++)
+      for (const x of [20, 150, 280]) expect(Math.abs(at(r, x, y)[0] - at(r, x, y - 1)[0])).toBeLessThanOrEqual(9);
+  });
+
+  it('goes on from tile to tile, and is seen from where the things are', () => {
+    const above = shown(posed({ tiltRad: 1.3, lensMm: 30, margin: 0.35 }), { ...table, material: 'stone' });
+    let most = 0;
+    for (let i = 4; i < above.data.length; i += 4)
+      if ((i / 4) % 300 > 0) most = Math.max(most, Math.abs(above.data[i] - above.data[i - 4]));
+    expect(most).toBeLessThan(30);
+    const wood = { ...table, material: 'wood' } as const;
+    const [a, b] = [shown(scene, wood), shown(posed({ tiltRad: 0.6, lensMm: 50 }), wood)];
+    expect(ssim(a, b)).toBeLessThan(0.9);
+    expect(hashBytes(new Uint8Array(shown(scene, wood).data))).toBe(hashBytes(new Uint8Array(a.data)));
+  });
+
+  it('is softer off the focus', () => {
+    const wood = { ...table, material: 'wood' } as const;
+    const energy = (r: Raster): number => {
+      let sum = 0;
+      for (let i = 250 * 1200; i < 298 * 1200; i += 4) sum += Math.abs(r.data[i] - r.data[i + 4]);
+      return sum;
+    };
+    expect(energy(shown({ ...scene, focus: { blur: 1, at: 1 } }, wood))).toBeLessThan(0.7 * energy(shown(scene, wood)));
   });
 });
 
@@ -576,6 +640,58 @@ describe('a rendered mockup', () => {
       for (let i = 1; i < curve.length; i++) expect(curve[i]).toBeGreaterThanOrEqual(curve[i - 1]);
       expect(curve[8191]).toBeCloseTo(255, 0);
     }
+  });
+
+  it('is sharp in the focus and soft off it, in one piece however it is cut into bands', () => {
+    const far = { ...plainThing({ kind: 'paperback', thicknessMm: null }), nearerMm: -330, rightMm: 60 };
+    const two: Scene = { ...posed({ turnRad: 0, tiltRad: 0.3, lensMm: 40 }), arrangement: 'row', things: [{ ...far, nearerMm: 160, rightMm: -60 }, far] }; // prettier-ignore
+    const energy = (scene: Scene, x0: number, x1: number): number => {
+      const r = make(scene);
+      let sum = 0;
+      for (let y = 60; y < 240; y++)
+        for (let x = x0; x < x1; x++) {
+          const [p, q] = [(y * 300 + x) * 4 + 1, (y * 300 + x + 1) * 4 + 1];
+          if (r.data[p + 2] === 255 && r.data[q + 2] === 255) sum += Math.abs(r.data[p] - r.data[q]);
+        }
+      return sum;
+    };
+    const at = (blur: number, place: number): Scene => ({ ...two, focus: { blur, at: place } });
+    const [sharpNear, sharpFar] = [energy(at(0, 0), 0, 150), energy(at(0, 0), 150, 299)];
+    const [near, far_] = [energy(at(0.9, 0.05), 0, 150), energy(at(0.9, 0.05), 150, 299)];
+    expect(near / sharpNear).toBeGreaterThan(1.4 * (far_ / sharpFar));
+    const onFar = [energy(at(0.9, 0.95), 0, 150), energy(at(0.9, 0.95), 150, 299)];
+    expect(onFar[1] / sharpFar).toBeGreaterThan(1.3 * (onFar[0] / sharpNear));
+    const st = stageFor(at(0.6, 0.1));
+    expect(st.views.length).toBeGreaterThan(5);
+    expect(stageFor(at(0, 0.1)).views).toHaveLength(1);
+    const textures = texturesFor(two);
+    const whole = render(st, textures, FINAL)!;
+    const parts = [[0, 37], [37, 160], [160, 300]].map(([a, b]) => renderBand(st, textures, a, b, FINAL)); // prettier-ignore
+    expect(hashBytes(new Uint8Array(parts.flatMap((part) => [...part])))).toBe(hashBytes(new Uint8Array(whole.data)));
+  });
+
+  it('has foil that answers the light otherwise than ink does, only where foil is', () => {
+    const flatScene = posed({ turnRad: 0.3 });
+    const keys = [...texturesFor(flatScene).byName.keys()];
+    const art = flatColour(64, 96, [150, 120, 60]);
+    const half = Uint8Array.from({ length: 64 * 96 }, (_, i) => (i % 64 < 32 ? 255 : 0));
+    const shown = (foil: Uint8Array | null, turnRad: number): Raster =>
+      render(stageFor(posed({ turnRad })), texturesOf(keys.map((key) => [key, { art, foil }])), FINAL)!;
+    const st = stageFor(flatScene);
+    const [tl, tr, , bl] = st.faces[0].front!;
+    const inFront = (u: number, v: number): number => {
+      const x = Math.round(tl[0] + (tr[0] - tl[0]) * u + (bl[0] - tl[0]) * v);
+      const y = Math.round(tl[1] + (tr[1] - tl[1]) * u + (bl[1] - tl[1]) * v);
+      return (y * 300 + x) * 4;
+    };
+    const [ink, foil] = [shown(null, 0.3), shown(half, 0.3)];
+    expect(foil.data[inFront(0.8, 0.5)]).toBe(ink.data[inFront(0.8, 0.5)]);
+    // Along the foil its brightness goes up and down; ink is even.
+    const spread = (r: Raster, u: number): number => {
+      const values = Array.from({ length: 60 }, (_, i) => r.data[inFront(u, 0.1 + i / 75)]);
+      return Math.max(...values) - Math.min(...values);
+    };
+    expect(spread(foil, 0.25)).toBeGreaterThan(spread(ink, 0.25) + 8);
   });
 
   it('is lighter for a second light, which casts a shadow of its own', () => {

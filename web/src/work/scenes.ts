@@ -47,7 +47,7 @@ export async function sceneThumb(
   studio: Studio,
 ): Promise<Raster> {
   const { book, others } = withOthers(input, shown);
-  const textures = sceneTextures(await sceneArt(book, scene, others, studio, 300, fronts));
+  const textures = sceneTextures(await sceneArt(book, scene, others, studio, px > 300 ? 700 : 300, fronts));
   for (const oldest of fronts.keys()) {
     if (fronts.size <= KEPT_FRONTS) break;
     fronts.delete(oldest);

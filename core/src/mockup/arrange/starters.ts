@@ -25,6 +25,8 @@ function startThings(arrangement: Arrangement, first: Thing, series: readonly st
     case 'floating':
       return [like(first.art)];
     case 'row':
+      return arts(many, series).map(like);
+    // A wider fan or a higher pile hides more than it shows.
     case 'fan':
     case 'stack':
       return arts(Math.min(many, 5), series).map(like);

@@ -1,15 +1,10 @@
 import { ARRANGEMENTS, type Arrangement, arranged, defaultScene } from '@yosomi/core/mockup';
-import { type Book, readBook } from '@yosomi/core/project';
-import { mockupKey } from '@yosomi/core/recipe';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { db } from '../../persist/db';
 import { useBook } from '../../state/session';
-import { Bitmap } from '../../ui/bitmap';
 import { useRested } from '../../ui/use-rested';
-import { press } from '../../work/workers';
 import { KeptScenes } from './kept-scenes';
 import { ARRANGEMENT_NAMES } from './names';
+import { ScenePicture } from './scene-picture';
 import { useScene } from './use-scene';
 
 const THUMB_PX = 116;
@@ -45,7 +40,13 @@ function ArrangementButton(props: {
   onChoose(): void;
 }) {
   const { arrangement, series, chosen } = props;
-  const bitmap = useThumb(arrangement, series, props.ready);
+  const book = useRested(useBook());
+  const [first] = book.scene.things;
+  // In plain light: what is chosen here is how things stand.
+  const scene = useMemo(
+    () => arranged({ ...defaultScene, things: [first] }, arrangement, series),
+    [first, arrangement, series],
+  );
   return (
     <button
       type="button"
@@ -53,36 +54,15 @@ function ArrangementButton(props: {
       onClick={props.onChoose}
       className="flex flex-col gap-1 border-l-3 border-transparent py-1.5 pr-3 pl-3 text-left hover:bg-line/50 aria-pressed:border-blue aria-pressed:bg-blue-wash aria-pressed:font-semibold"
     >
-      <Bitmap bitmap={bitmap} label="" className="h-[108px] w-full bg-[#e3e3e0] object-contain" />
+      <ScenePicture
+        book={book}
+        scene={scene}
+        px={THUMB_PX}
+        ready={props.ready}
+        label=""
+        className="h-[108px] w-full bg-[#e3e3e0] object-contain"
+      />
       <span className="text-xs">{ARRANGEMENT_NAMES[arrangement]}</span>
     </button>
   );
-}
-
-/** A thumbnail of the title's own cover in an arrangement, in plain light. */
-function useThumb(arrangement: Arrangement, series: readonly string[], ready: boolean): ImageBitmap | null {
-  const book = useRested(useBook());
-  const [first] = book.scene.things;
-  const scene = useMemo(
-    () => arranged({ ...defaultScene, things: [first] }, arrangement, series),
-    [first, arrangement, series],
-  );
-  const px = THUMB_PX * Math.min(2, window.devicePixelRatio);
-  const { data } = useQuery({
-    queryKey: ['scene-thumb', mockupKey(book, { widthPx: px, heightPx: px }, scene)],
-    queryFn: async () => press().sceneThumb(book, scene, await mates(series), px),
-    enabled: ready,
-    staleTime: Infinity,
-    gcTime: 60_000,
-    placeholderData: keepPreviousData,
-  });
-  return data ?? null;
-}
-
-async function mates(ids: readonly string[]): Promise<Book[]> {
-  const rows = await db.titles.bulkGet([...ids]);
-  return rows.flatMap((row) => {
-    const read = row && readBook(row.book);
-    return read?.ok ? [read.value] : [];
-  });
 }

@@ -12,6 +12,7 @@ import { useBook } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
+import { CompareScenes } from './compare-scenes';
 import { ARRANGEMENT_NAMES } from './names';
 import { useScene } from './use-scene';
 
@@ -25,6 +26,9 @@ export function KeptScenes({ series }: { series: readonly string[] }) {
   const kept = useLiveQuery(loadScenes) ?? [];
   const [naming, setNaming] = useState(false);
   const [name, setName] = useState('');
+  const [comparing, setComparing] = useState(false);
+  const use = (one: { name: string; scene: Book['scene'] }): void =>
+    set(`Scene: ${one.name}`, (s) => void Object.assign(s, forBook(one.scene, book)));
 
   const keep = async (): Promise<void> => {
     const done = await keepScene({ id: freshId(), name: name.trim() || ARRANGEMENT_NAMES[scene.arrangement], scene });
@@ -54,7 +58,7 @@ export function KeptScenes({ series }: { series: readonly string[] }) {
         <span key={one.id} className="flex items-center justify-between gap-1">
           <button
             type="button"
-            onClick={() => set(`Scene: ${one.name}`, (s) => void Object.assign(s, forBook(one.scene, book)))}
+            onClick={() => use(one)}
             className="min-w-0 truncate text-left underline underline-offset-2"
           >
             {one.name}
@@ -76,6 +80,13 @@ export function KeptScenes({ series }: { series: readonly string[] }) {
       >
         Keep this scene
       </Button>
+      {kept.length > 0 && <Button onClick={() => setComparing(true)}>Compare</Button>}
+      <CompareScenes
+        open={comparing}
+        onClose={() => setComparing(false)}
+        kept={kept.map((one) => ({ ...one, scene: forBook(one.scene, book) }))}
+        onUse={use}
+      />
       {series.length > 0 && <Button onClick={() => void give().catch(failed)}>Give it to the series</Button>}
       <Dialog
         open={naming}
