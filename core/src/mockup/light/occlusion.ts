@@ -17,24 +17,30 @@ export type Scratch = {
   readonly front: Uint8Array;
   /** Silhouette planes of all bodies that matter at a point, three numbers each, and where those of each body end. */
   readonly normals: Float64Array;
+  /** Where each silhouette edge begins, from the point, and the numbers of the corners it leads from and to, in order round the body. */
+  readonly rims: Float64Array;
+  readonly links: Int32Array;
   readonly ends: Int32Array;
+  /** The form factor of each of these bodies. */
+  readonly shares: Float64Array;
+  /** Which of the two sets holds what a cut left. */
+  readonly last: Int32Array;
 };
 
 export function scratchFor(occluders: readonly Occluder[]): Scratch {
   const most = (of: (o: Occluder) => number): number => Math.max(1, ...occluders.map(of));
+  const edges = 3 * Math.max(1, occluders.reduce((sum, o) => sum + o.edges.length / 4, 0)); // prettier-ignore
   return {
     sets: [new Float64Array(CORNERS * 3 * PIECES), new Float64Array(CORNERS * 3 * PIECES)],
     counts: [new Int32Array(PIECES), new Int32Array(PIECES)],
     clip: new Float64Array(CORNERS * 3),
     front: new Uint8Array(most((o) => o.planes.length / 4)),
-    normals: new Float64Array(
-      3 *
-        Math.max(
-          1,
-          occluders.reduce((sum, o) => sum + o.edges.length / 4, 0),
-        ),
-    ),
+    normals: new Float64Array(edges),
+    rims: new Float64Array(edges),
+    links: new Int32Array(edges),
     ends: new Int32Array(occluders.length + 1),
+    shares: new Float64Array(occluders.length + 1),
+    last: new Int32Array(1),
   };
 }
 
@@ -64,7 +70,7 @@ export function occlusionAt(
   out: Float64Array,
   exact = true,
 ): void {
-  const { front, normals, ends } = scratch;
+  const { front, normals, rims, links, ends, shares } = scratch;
   let bodies = 0;
   let m = 0;
   let taking = 0;
@@ -122,6 +128,12 @@ export function occlusionAt(
       normals[m] = sx;
       normals[m + 1] = sy;
       normals[m + 2] = sz;
+      const back = k < 0;
+      rims[m] = back ? bx : ax;
+      rims[m + 1] = back ? by : ay;
+      rims[m + 2] = back ? bz : az;
+      links[m] = edges[back ? e + 1 : e];
+      links[m + 1] = edges[back ? e : e + 1];
       m += 3;
       const ha = ax * nx + ay * ny + az * nz;
       const hb = bx * nx + by * ny + bz * nz;
@@ -150,14 +162,33 @@ export function occlusionAt(
       }
       own += angle(ax, ay, az, bx, by, bz) * (sx * nx + sy * ny + sz * nz);
     }
-    ends[++bodies] = m;
     own = Math.min(1, Math.max(0, own / (2 * Math.PI)));
-    if (own > 1e-3) taking++;
+    shares[bodies] = own;
+    ends[++bodies] = m;
+    if (own > LEAST_SHARE) taking++;
     form += own;
     open *= 1 - own;
   }
   out[0] = light ? hiddenShare(light, px, py, pz, nx, ny, nz, bodies, scratch) : 0;
-  out[1] = taking < 2 ? Math.min(1, form) : exact ? 1 - openSky(nx, ny, nz, bodies, scratch) : 1 - open;
+  const alone = taking < 2 || apart(bodies, scratch);
+  out[1] = alone ? Math.min(1, form) : exact ? takenTogether(nx, ny, nz, bodies, scratch) : 1 - open;
+}
+
+/** A body that takes less of the sky than this does not count where others take some as well. */
+const LEAST_SHARE = 1e-3;
+
+/** Whether no two of the bodies that take some of the sky are seen one behind the other: then their shares add up. */
+function apart(bodies: number, { normals, rims, ends, shares }: Scratch): boolean {
+  for (let i = 1; i < bodies; i++) {
+    if (shares[i] <= LEAST_SHARE) continue;
+    for (let j = 0; j < i; j++) {
+      if (shares[j] <= LEAST_SHARE) continue;
+      const [i0, i1, j0, j1] = [ends[i], ends[i + 1], ends[j], ends[j + 1]];
+      if (!clear(rims, i0, (i1 - i0) / 3, normals, j0, j1) && !clear(rims, j0, (j1 - j0) / 3, normals, i0, i1))
+        return false;
+    }
+  }
+  return true;
 }
 
 /** The share of the light over the horizon that the bodies hide; 0 where it stands under it. */
@@ -180,47 +211,56 @@ function hiddenShare(
     first[i * 3 + 1] = c[1] - py;
     first[i * 3 + 2] = c[2] - pz;
   }
-  const n = cut(first, 0, 4, nx, ny, nz, clip);
+  const n = cut(first, 0, 4, nx, ny, nz, clip, 0);
   if (n < 3) return 0;
-  first.set(clip.subarray(0, n * 3));
+  copy(clip, 0, first, 0, n);
   counts[0][0] = n;
   const whole = area(first, 0, n);
-  const pieces = cutAway(1, bodies, scratch);
+  const pieces = cutAway(1, bodies, scratch, -1);
   let left = 0;
-  const set = sets[bodies & 1];
-  for (let i = 0; i < pieces; i++) left += area(set, i * CORNERS * 3, counts[bodies & 1][i]);
+  const last = scratch.last[0];
+  for (let i = 0; i < pieces; i++) left += area(sets[last], i * CORNERS * 3, counts[last][i]);
   return Math.min(1, Math.max(0, 1 - left / whole));
 }
 
-/** The share of the hemisphere, weighted by the cosine, that no body takes. */
-function openSky(nx: number, ny: number, nz: number, bodies: number, scratch: Scratch): number {
-  const { sets, counts } = scratch;
-  // Two directions along the surface; with the normal they bound four equal sectors of the hemisphere.
-  const [ux, uy, uz] = Math.abs(ny) < 0.9 ? [nz, 0, -nx] : [0, -nz, ny];
-  const l = 1 / Math.hypot(ux, uy, uz);
-  const vx = (ny * uz - nz * uy) * l;
-  const vy = (nz * ux - nx * uz) * l;
-  const vz = (nx * uy - ny * ux) * l;
-  const first = sets[0];
-  for (let i = 0; i < 4; i++) {
-    const [a, b] = SECTORS[i];
-    const [c, d] = SECTORS[(i + 1) & 3];
-    first.set([nx, ny, nz, ux * l * a + vx * b, uy * l * a + vy * b, uz * l * a + vz * b, ux * l * c + vx * d, uy * l * c + vy * d, uz * l * c + vz * d], i * CORNERS * 3); // prettier-ignore
-    counts[0][i] = 3;
+/**
+ * The share of the hemisphere, weighted by the cosine, that the bodies take together: that of the first, and of each other
+ * what those before it leave.
+ */
+function takenTogether(nx: number, ny: number, nz: number, bodies: number, scratch: Scratch): number {
+  const { sets, counts, clip, shares } = scratch;
+  let taken = 0;
+  let before = 0;
+  for (let body = 0; body < bodies; body++) {
+    if (shares[body] <= LEAST_SHARE) continue;
+    if (before++ === 0) {
+      taken = shares[body];
+      continue;
+    }
+    const n = cut(sets[0], 0, silhouette(body, scratch), nx, ny, nz, clip, 0);
+    if (n < 3) continue;
+    copy(clip, 0, sets[0], 0, n);
+    counts[0][0] = n;
+    const pieces = cutAway(1, body, scratch, LEAST_SHARE);
+    const last = scratch.last[0];
+    for (let i = 0; i < pieces; i++) taken += formOf(sets[last], i * CORNERS * 3, counts[last][i], nx, ny, nz);
   }
-  const pieces = cutAway(4, bodies, scratch);
-  const set = sets[bodies & 1];
-  let open = 0;
-  for (let i = 0; i < pieces; i++) open += formOf(set, i * CORNERS * 3, counts[bodies & 1][i], nx, ny, nz);
-  return Math.min(1, open);
+  return Math.min(1, taken);
 }
 
-const SECTORS = [
-  [1, 0],
-  [0, 1],
-  [-1, 0],
-  [0, -1],
-] as const;
+/** Writes the corners of a body's silhouette, in order, as the first polygon of the first set; answers how many. */
+function silhouette(body: number, { sets, rims, links, ends }: Scratch): number {
+  const [m0, m1] = [ends[body], ends[body + 1]];
+  let n = 0;
+  let m = m0;
+  do {
+    copy(rims, m, sets[0], n * 3, 1);
+    n++;
+    const next = links[m + 1];
+    for (m = m0; m < m1 && links[m] !== next; m += 3);
+  } while (m < m1 && m !== m0 && n < CORNERS);
+  return n;
+}
 
 /** Form factor of a cone from the origin over polygon corners. */
 function formOf(set: Float64Array, at: number, n: number, nx: number, ny: number, nz: number): number {
@@ -242,12 +282,14 @@ function formOf(set: Float64Array, at: number, n: number, nx: number, ny: number
 
 /**
  * Takes from the pieces in the first set what lies within each body's cone: what lies outside one of its planes stays,
- * as a piece of its own. The rest is left in the set with the number `bodies & 1`; answers how many pieces there are.
+ * as a piece of its own. Bodies that take no more of the sky than `least` are left out. The rest is left in the set with
+ * the number `last`; answers how many pieces there are.
  */
-function cutAway(pieces: number, bodies: number, scratch: Scratch): number {
-  const { sets, counts, clip, normals, ends } = scratch;
+function cutAway(pieces: number, bodies: number, scratch: Scratch, least: number): number {
+  const { sets, counts, clip, normals, ends, shares } = scratch;
   let now = 0;
   for (let body = 0; body < bodies; body++) {
+    if (shares[body] <= least) continue;
     const from = sets[now];
     const to = sets[1 - now];
     const had = counts[now];
@@ -259,24 +301,25 @@ function cutAway(pieces: number, bodies: number, scratch: Scratch): number {
       let n = had[i];
       if (clear(from, at, n, normals, m0, m1)) {
         if (kept < PIECES) {
-          to.set(from.subarray(at, at + n * 3), kept * CORNERS * 3);
+          copy(from, at, to, kept * CORNERS * 3, n);
           has[kept++] = n;
         }
         continue;
       }
       for (let j = m0; j < m1 && n > 2; j += 3) {
-        const outside = cut(from, at, n, -normals[j], -normals[j + 1], -normals[j + 2], clip);
-        if (outside > 2 && kept < PIECES) {
-          to.set(clip.subarray(0, outside * 3), kept * CORNERS * 3);
-          has[kept++] = outside;
+        if (kept < PIECES) {
+          const outside = cut(from, at, n, -normals[j], -normals[j + 1], -normals[j + 2], to, kept * CORNERS * 3);
+          if (outside > 2) has[kept++] = outside;
         }
-        n = cut(from, at, n, normals[j], normals[j + 1], normals[j + 2], clip);
-        from.set(clip.subarray(0, n * 3), at);
+        const inside = cut(from, at, n, normals[j], normals[j + 1], normals[j + 2], clip, 0);
+        copy(clip, 0, from, at, inside);
+        n = inside;
       }
     }
     pieces = kept;
     now = 1 - now;
   }
+  scratch.last[0] = now;
   return pieces;
 }
 
@@ -314,30 +357,45 @@ function clear(set: Float64Array, at: number, n: number, normals: Float64Array, 
   return false;
 }
 
-/** The part of a polygon on the inner side of a plane through the origin, written to `clip`; its corner count. */
-function cut(set: Float64Array, at: number, n: number, nx: number, ny: number, nz: number, clip: Float64Array): number {
-  let m = 0;
+/** Corners of a polygon put into another place. By hand: a view for each would cost more than the copying. */
+function copy(from: Float64Array, at: number, to: Float64Array, o: number, n: number): void {
+  for (let i = 0; i < n * 3; i++) to[o + i] = from[at + i];
+}
+
+/** The part of a polygon on the inner side of a plane through the origin, written to `to` from `o` on; its corner count. */
+function cut(
+  set: Float64Array,
+  at: number,
+  n: number,
+  nx: number,
+  ny: number,
+  nz: number,
+  to: Float64Array,
+  o: number,
+): number {
+  const most = o + CORNERS * 3;
+  let m = o;
   let j = at + (n - 1) * 3;
   let dj = set[j] * nx + set[j + 1] * ny + set[j + 2] * nz;
   for (let i = at; i < at + n * 3; i += 3) {
     const di = set[i] * nx + set[i + 1] * ny + set[i + 2] * nz;
-    if (di >= 0 !== dj >= 0 && m < CORNERS * 3) {
+    if (di >= 0 !== dj >= 0 && m < most) {
       const t = dj / (dj - di);
-      clip[m] = set[j] + (set[i] - set[j]) * t;
-      clip[m + 1] = set[j + 1] + (set[i + 1] - set[j + 1]) * t;
-      clip[m + 2] = set[j + 2] + (set[i + 2] - set[j + 2]) * t;
+      to[m] = set[j] + (set[i] - set[j]) * t;
+      to[m + 1] = set[j + 1] + (set[i + 1] - set[j + 1]) * t;
+      to[m + 2] = set[j + 2] + (set[i + 2] - set[j + 2]) * t;
       m += 3;
     }
-    if (di >= 0 && m < CORNERS * 3) {
-      clip[m] = set[i];
-      clip[m + 1] = set[i + 1];
-      clip[m + 2] = set[i + 2];
+    if (di >= 0 && m < most) {
+      to[m] = set[i];
+      to[m + 1] = set[i + 1];
+      to[m + 2] = set[i + 2];
       m += 3;
     }
     j = i;
     dj = di;
   }
-  return m / 3;
+  return (m - o) / 3;
 }
 
 /** Area of a flat polygon. */
