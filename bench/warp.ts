@@ -83,7 +83,15 @@ function ways(art: Raster, picture: string, tool: string | null, cv: Cv): Way[] 
   const ours = (name: string, filter: Filter, plain = false): Way => {
     const run = (): Raster => {
       const textures = texturesOf([['art', { art, foil: null }]]);
-      return warped(textures, 'art', STEEP, INTO.width, INTO.height, filter, (plain ? plainShader : shaderOf)(textures))!;
+      return warped(
+        textures,
+        'art',
+        STEEP,
+        INTO.width,
+        INTO.height,
+        filter,
+        (plain ? plainShader : shaderOf)(textures),
+      )!;
     };
     return { name, time: () => cpu(() => void run()), frame: () => run().data };
   };

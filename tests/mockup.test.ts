@@ -37,13 +37,14 @@ import {
   tableRaster,
   thingThickness,
   thingUnder,
+  VIEWS,
   tonesOf,
 } from '@yosomi/core/mockup';
 import { sceneTextures } from '@yosomi/core/recipe';
 import { type Textures, texturesOf } from '@yosomi/core/warp';
 import { LINEAR_OF, type Raster, cropped, raster, ssim, toEncoded } from '@yosomi/core/pixels';
 import { homography, project } from '@yosomi/core/plane';
-import { type Vec3, cross, dot, sub } from '@yosomi/core/space';
+import { type Vec3, cross, dot, projectPoint, sub } from '@yosomi/core/space';
 import { picturePixels } from './fixtures/pictures';
 
 const front = picturePixels(400, 640);
@@ -137,6 +138,22 @@ describe('a paperback whose cover stands off', () => {
     const seen: Scene = { ...open, pose: { ...open.pose, turnRad: -0.7 } };
     const faces = new Set(stageFor(seen).facets.map(({ facet }) => facet.face));
     expect(faces.has('inside')).toBe(true);
+  });
+});
+
+describe('the views', () => {
+  it('are of the sides that they say, and the isometric one shortens all three axes alike', () => {
+    const faces = (view: keyof typeof VIEWS): string[] =>
+      Object.keys(stageFor({ ...defaultScene, pose: { ...defaultScene.pose, ...VIEWS[view] } }).faces[0]);
+    expect(faces('left')).toEqual(expect.arrayContaining(['front', 'spine']));
+    expect(faces('right')).toEqual(expect.arrayContaining(['front', 'edge']));
+    expect(faces('straight')).not.toContain('edge');
+    const { camera } = stageFor({ ...defaultScene, pose: { ...defaultScene.pose, ...VIEWS.isometric } });
+    const c = Math.SQRT1_2;
+    const axes: Vec3[] = [[0, 1, 0], [c, 0, -c], [c, 0, c]]; // prettier-ignore
+    const [o, ...ends] = [[0, 100, 0] as Vec3, ...axes.map((a): Vec3 => [a[0], a[1] + 100, a[2]])].map((p) => projectPoint(camera, p)); // prettier-ignore
+    const lengths = ends.map((p) => Math.hypot(p[0] - o[0], p[1] - o[1]));
+    for (const l of lengths) expect(l / lengths[0]).toBeCloseTo(1, 1);
   });
 });
 

@@ -323,6 +323,8 @@ const api = {
     tracers.push(wrap<TracerApi>(port));
   },
 
+  dropTracers: (): void => void (tracers.length = 0),
+
   /** Makes the art of a scene and hands it to every tracer under its key. */
   sendArt: (input: Book, scene: Scene, shown: readonly Book[]): Promise<void> =>
     sendArt(input, scene, shown, studio, tracers),

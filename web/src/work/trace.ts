@@ -3,7 +3,7 @@ import { type Raster, raster } from '@yosomi/core/pixels';
 import type { Book } from '@yosomi/core/project';
 import { type Others, artKey, noOthers, subjectsOf } from '@yosomi/core/recipe';
 import type { TraceJob } from './tracer.worker';
-import { studio, tracers } from './workers';
+import { dropTracers, studio, tracers } from './workers';
 
 let loaded: { key: string; ready: Promise<void> } | null = null;
 
@@ -15,7 +15,10 @@ export function loadArt(book: Book, scene: Scene, others: Others): Promise<void>
     const ready = studio.sendArt(book, scene, [...others.values()]);
     loaded = { key, ready };
     ready.catch(() => {
-      if (loaded?.key === key) loaded = null;
+      // Most likely there was no memory for the art: whatever the tracers still hold of earlier art goes too.
+      if (loaded?.key !== key) return;
+      loaded = null;
+      dropTracers();
     });
   }
   return loaded.ready;
@@ -41,10 +44,10 @@ export async function trace(job: TraceJob, quality: Quality, options: TraceOptio
   let done = 0;
   let broken = false;
   await Promise.all(
-    workers.map(async (worker) => {
+    workers.map(async ({ api, ended }) => {
       while (next < rows.length && !broken && !options.signal?.aborted) {
         const [y0, y1] = rows[next++];
-        const band = await worker.band(job, y0, y1, quality, options.layers ?? null);
+        const band = await Promise.race([ended, api.band(job, y0, y1, quality, options.layers ?? null)]);
         if (!band) {
           broken = true;
           return;
@@ -67,7 +70,8 @@ function evenBands(height: number, count: number): [number, number][] {
 
 /** The thing under a point of the picture; null where there is none. */
 export async function thingAt(job: TraceJob, x: number, y: number): Promise<number | null> {
-  return tracers()[0].thingAt(job, x, y);
+  const [{ api, ended }] = tracers();
+  return Promise.race([ended, api.thingAt(job, x, y)]);
 }
 
 /** The things of a scene on nothing. Makes sure of the art first. */

@@ -15,17 +15,39 @@ export function press(): Remote<StudioApi> {
   return (second ??= startStudio());
 }
 
-let pool: Remote<TracerApi>[] | null = null;
+export type Tracer = {
+  readonly api: Remote<TracerApi>;
+  /** Fails when the tracer is let go of: what it was asked then never comes. */
+  readonly ended: Promise<never>;
+};
+
+let pool: (Tracer & { end(): void })[] | null = null;
 
 /** Tracers, as many as cores but at most eight, started when first needed. */
-export function tracers(): Remote<TracerApi>[] {
+export function tracers(): readonly Tracer[] {
   const count = Math.min(8, Math.max(1, navigator.hardwareConcurrency || 2));
   pool ??= Array.from({ length: count }, () => {
-    const tracer = wrap<TracerApi>(new Worker(new URL('./tracer.worker.ts', import.meta.url), { type: 'module' }));
+    const worker = new Worker(new URL('./tracer.worker.ts', import.meta.url), { type: 'module' });
+    const api = wrap<TracerApi>(worker);
     const line = new MessageChannel();
     void studio.connect(transfer(line.port1, [line.port1]));
-    void tracer.connect(transfer(line.port2, [line.port2]));
-    return tracer;
+    void api.connect(transfer(line.port2, [line.port2]));
+    let fail: (reason: Error) => void = () => {};
+    const ended = new Promise<never>((_, reject) => (fail = reject));
+    ended.catch(() => {});
+    worker.addEventListener('error', dropTracers);
+    const end = (): void => {
+      worker.terminate();
+      fail(new Error('a tracer ended'));
+    };
+    return { api, ended, end };
   });
   return pool;
+}
+
+/** Lets go of all tracers, with what they hold; the next picture starts others. */
+export function dropTracers(): void {
+  pool?.forEach(({ end }) => end());
+  pool = null;
+  void studio.dropTracers();
 }

@@ -143,6 +143,14 @@ export function lawOf(arrangement: Arrangement, boxes: readonly Box[]): Rigid[] 
 export const liftOf = (arrangement: Arrangement): number | null =>
   arrangement === 'stack' || arrangement === 'boxed' ? null : arrangement === 'floating' ? 0.14 : 0;
 
+/** Where a scene is seen from. Isometric: so far away that the three axes are shortened alike. */
+export const VIEWS = {
+  left: { turnRad: 0.51, tiltRad: 0.2, rollRad: 0, lensMm: 85 },
+  right: { turnRad: -0.51, tiltRad: 0.2, rollRad: 0, lensMm: 85 },
+  straight: { turnRad: 0, tiltRad: 0.03, rollRad: 0, lensMm: 110 },
+  isometric: { turnRad: Math.PI / 4, tiltRad: Math.atan(Math.SQRT1_2), rollRad: 0, lensMm: 600 },
+} as const satisfies Readonly<Record<string, Partial<Scene['pose']>>>;
+
 /** How an arrangement is looked at when it is chosen. */
 export const POSES: Readonly<Record<Arrangement, Partial<Scene['pose']>>> = {
   standing: { turnRad: 0.51, tiltRad: 0.2, lensMm: 85 },

@@ -1,4 +1,4 @@
-import type { Scene } from '@yosomi/core/mockup';
+import { type Scene, VIEWS } from '@yosomi/core/mockup';
 import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
@@ -12,6 +12,13 @@ import { LightBall } from './light-ball';
 import { useScene } from './use-scene';
 
 const DEGREE = Math.PI / 180;
+const VIEW_NAMES = [
+  ['left', 'Spine side'],
+  ['right', 'Edge side'],
+  ['straight', 'Straight on'],
+  ['isometric', 'Isometric'],
+] as const;
+
 const percent = (v: number): string => `${Math.round(v * 100)}`;
 
 /** How the things stand and are seen; `chosen` is the thing that can be moved by itself. */
@@ -22,6 +29,13 @@ export function PoseGroup({ chosen }: { chosen: number }) {
   const several = scene.things.length > 1;
   return (
     <Group title="How it stands">
+      <div className="grid grid-cols-2 gap-1.5" role="group" aria-label="Seen from">
+        {VIEW_NAMES.map(([view, label]) => (
+          <Button key={view} onClick={() => set(label, (s) => void Object.assign(s.pose, VIEWS[view]))}>
+            {label}
+          </Button>
+        ))}
+      </div>
       <NumberField
         label="Turn"
         unit="°"
