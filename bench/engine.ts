@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { FINAL, PREVIEW, render } from '@yosomi/core/mockup';
+import { FINAL, PREVIEW, arranged, render } from '@yosomi/core/mockup';
 import { writePng } from '@yosomi/core/image-file';
 import { coverRaster, noOthers, sceneArt, sceneTextures, settledCover, stageOf, storeImage } from '@yosomi/core/recipe';
 import { findProfile } from '@yosomi/core/stores';
@@ -44,7 +44,12 @@ export async function engineRows(rounds: number): Promise<Row[]> {
     const picture = join(folder, 'cover.png');
     writeFileSync(picture, writePng(await coverRaster(book, 1600, studio), 72));
     render(preview, textures, PREVIEW);
+    const stack = arranged(book.scene, 'stack', []);
+    const pile = sceneTextures(await sceneArt(book, stack, noOthers, studio));
+    const soft = { ...book.scene, focus: { blur: 0.5, at: 0.1 } };
     const finals: number[] = [];
+    const piles: number[] = [];
+    const softs: number[] = [];
     const previews: number[] = [];
     const tools: number[] = [];
     // Interleaved: the machine is shared, so only ratios within one round mean something.
@@ -52,10 +57,18 @@ export async function engineRows(rounds: number): Promise<Row[]> {
       if (tool) tools.push(ewa(tool, picture, STEEP, false));
       finals.push(cpu(() => void render(final, textures, FINAL)));
       previews.push(cpu(() => void render(preview, textures, PREVIEW)));
+      piles.push(cpu(() => void render(stageOf(book, stack, 1000, 1000), pile, FINAL)));
+      softs.push(cpu(() => void render(stageOf(book, soft, 1000, 1000), textures, FINAL)));
     }
     rows.push(
       { what: 'mockup 2400 x 3000, final: shadow, occlusion, alpha', value: median(finals), unit: 'ms CPU' },
       { what: 'mockup 480 x 600, preview', value: median(previews), unit: 'ms CPU' },
+      { what: 'a stack of three at 1000 x 1000, final, stage included', value: median(piles), unit: 'ms CPU' },
+      {
+        what: 'one book with depth of field at 1000 x 1000, final, stage included',
+        value: median(softs),
+        unit: 'ms CPU',
+      },
     );
     if (tool) {
       rows.push(

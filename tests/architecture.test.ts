@@ -26,6 +26,7 @@ const CORE: Readonly<Record<string, number>> = {
   compose: 5,
   glance: 6,
   mockup: 6,
+  pin: 6,
   promo: 6,
   stores: 6,
   ebook: 6,

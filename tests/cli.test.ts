@@ -8,9 +8,10 @@ import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { packProject } from '@yosomi/core/project';
 import { defaultScene } from '@yosomi/core/mockup';
+import { fullStrength, pinned } from '@yosomi/core/pin';
 import { run as runHere } from '../cli/src/run';
 import { pictureProject } from './fixtures/books';
-import { fileOf, hugePng, picturePixels } from './fixtures/pictures';
+import { fileOf, hugePng, picturePixels, pixelsOf } from './fixtures/pictures';
 
 const ROOT = resolve(import.meta.dirname, '..');
 let dir: string;
@@ -59,6 +60,39 @@ async function refuses(code: number, sentence: RegExp, ...args: string[]): Promi
 }
 
 // Each command starts a process of its own, and the machine may be busy.
+describe('pin', () => {
+  const CORNERS = '60,40,260,60,250,330,50,350';
+
+  it('puts art on a photograph as the core does, and only there', async () => {
+    const photo = put('photo.png', await fileOf(picturePixels(320, 400, 4), 'png'));
+    const done = await run('pin', '--photo', photo, '--art', at('red.png'), '--corners', CORNERS, '--out', at('pinned.png')); // prettier-ignore
+    expect(done).toEqual({ code: 0, out: '', err: '' });
+    const made = PNG.sync.read(readFileSync(at('pinned.png')));
+    expect([made.width, made.height]).toEqual([320, 400]);
+    const corners = CORNERS.split(',').map(Number);
+    const quad = [0, 2, 4, 6].map((i) => ({ x: corners[i], y: corners[i + 1] }));
+    const [under, art] = [await pixelsOf(readFileSync(photo)), await pixelsOf(readFileSync(at('red.png')))];
+    const own = pinned(under, art, { corners: quad, strengths: fullStrength, grain: 1 });
+    if (!own.ok) throw new Error(own.fault.code);
+    for (let i = 0; i < made.data.length; i++) expect(made.data[i]).toBe(own.value.data[i]);
+    const bare = (x: number, y: number): number[] => [...made.data.subarray((y * 320 + x) * 4, (y * 320 + x) * 4 + 3)];
+    expect(bare(5, 5)).toEqual([...under.data.slice((5 * 320 + 5) * 4, (5 * 320 + 5) * 4 + 3)]);
+    rmSync(at('pinned.png'));
+  });
+
+  it('refuses what is no face in one sentence', async () => {
+    const photo = ['pin', '--photo', at('front.jpg'), '--art', at('red.png'), '--out', at('o.png')];
+    await refuses(2, /eight numbers/, ...photo, '--corners', '1,2,3');
+    await refuses(2, /eight numbers/, ...photo, '--corners', '1,2,3,4,5,6,7,x');
+    await refuses(2, /must go round the face/, ...photo, '--corners', '60,40,250,330,260,60,50,350');
+    await refuses(2, /lie in a line/, ...photo, '--corners', '0,0,50,50,100,100,0,90');
+    await refuses(2, /outside the photograph/, ...photo, '--corners', '900,0,990,0,990,90,900,90');
+    await refuses(2, /--shade must be a number from 0 to 1/, ...photo, '--corners', CORNERS, '--shade', '2');
+    await refuses(2, /--corners is missing/, ...photo);
+    await refuses(2, /cannot be read/, 'pin', '--photo', at('none.png'), '--art', at('red.png'), '--corners', CORNERS, '--out', at('o.png')); // prettier-ignore
+  });
+});
+
 describe('the command line', { timeout: 240_000 }, () => {
   it('explains itself', async () => {
     const help = await run('help');

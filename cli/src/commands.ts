@@ -21,36 +21,15 @@ import {
 import { PROFILES, type Profile, checkImage, findProfile } from '@yosomi/core/stores';
 import { NodeStudio, demoProjects } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
+import { type Command, done, flag, word } from './command';
 import { makeFolder, readBytes, readPicture, readProject, writeAll, writeBytes } from './files';
-
-/** What a command prints, and whether what it checked passed. */
-export type Outcome = { readonly print: string; readonly passed: boolean };
-
-export type Command = {
-  readonly name: string;
-  readonly usage: string;
-  readonly flags: readonly string[];
-  readonly switches: readonly string[];
-  run(args: Arguments): Promise<Result<Outcome>>;
-};
-
-const done = (print = ''): Result<Outcome> => ok({ print, passed: true });
-
-function flag(args: Arguments, name: string): Result<string> {
-  const value = args.flags.get(name);
-  return value === undefined ? fail('flag-missing', { flag: name }) : ok(value);
-}
+import { pin } from './pin';
 
 function sizeFlag(args: Arguments, name: string): Result<number> {
   const text = flag(args, name);
   if (!text.ok) return text;
   const n = Number(text.value);
   return Number.isInteger(n) && n >= 16 && n <= 6000 ? ok(n) : fail('size-wrong', { flag: name, low: 16, high: 6000 });
-}
-
-function word(args: Arguments, at: number, what: string): Result<string> {
-  const value = args.words[at];
-  return value === undefined ? fail('word-missing', { what }) : ok(value);
 }
 
 function store(args: Arguments): Result<Profile> {
@@ -247,4 +226,4 @@ const demo: Command = {
   },
 };
 
-export const COMMANDS: readonly Command[] = [coverExport, mockup, epubNew, check, demo];
+export const COMMANDS: readonly Command[] = [coverExport, mockup, pin, epubNew, check, demo];

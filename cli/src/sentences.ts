@@ -2,6 +2,14 @@ import type { Fault } from '@yosomi/core/base';
 
 type Sentence = (d: Fault['data']) => string;
 
+/** What can be wrong with the corners of a face. */
+const CORNERS: Readonly<Record<string, string>> = {
+  count: 'four corners are needed, each with x and y',
+  crossed: 'they must go round the face: top left, top right, foot right, foot left',
+  flat: 'three of them lie in a line',
+  outside: 'they lie outside the photograph',
+};
+
 /** One plain sentence for each way a command can end without its file. */
 const SENTENCES: Readonly<Record<string, Sentence>> = {
   'flag-unknown': (d) => `There is no option ${d.flag} here; see "help".`,
@@ -15,6 +23,9 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'file-empty': () => 'The file is empty.',
   'file-large': (d) => `The file has ${d.mb} MB; up to ${d.most} MB can be read.`,
   'scene-wrong': (d) => `The scene file is not valid (${d.where}).`,
+  'share-wrong': (d) => `--${d.flag} must be a number from 0 to 1.`,
+  'corners-wrong': () => '--corners must be eight numbers: x,y of top left, top right, foot right and foot left.',
+  'pin-corners': (d) => `These corners make no face: ${CORNERS[String(d.wrong)] ?? d.wrong}.`,
   'store-unknown': (d) => `There is no store "${d.store}"; the stores are ${d.known}.`,
   'svg-script': () => 'The SVG holds a script; save it as a PNG.',
   'image-format': (d) =>
@@ -37,6 +48,6 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
 export const sentence = (fault: Fault): string => SENTENCES[fault.code]?.(fault.data) ?? `Failed: ${fault.code}.`;
 
 /** Faults of the input itself (exit code 2); every other fault is a refusal (exit code 1). */
-const INPUT = /^(flag|word|size|command|file|scene|svg|image|project)-|^store-unknown$/;
+const INPUT = /^(flag|word|size|share|corners|pin|command|file|scene|svg|image|project)-|^store-unknown$/;
 
 export const exitCodeOf = (fault: Fault): 1 | 2 => (INPUT.test(fault.code) ? 2 : 1);

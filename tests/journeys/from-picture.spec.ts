@@ -1,3 +1,4 @@
+import { BOOK_SCHEMA } from '@yosomi/core/project';
 import { EpubCheck } from '@likecoin/epubcheck-ts';
 import { unzipSync } from 'fflate';
 import { PNG } from 'pngjs';
@@ -251,7 +252,7 @@ test('from a picture and three lines of words to all files, and back again', asy
     expect(manifest).toMatchObject({
       format: 'yosomi',
       version: 1,
-      book: { schema: 3, brief: { title: 'The Weight of Two Lanterns' } },
+      book: { schema: BOOK_SCHEMA, brief: { title: 'The Weight of Two Lanterns' } },
     });
     const asset = Object.entries(entries).find(([name]) => name.startsWith('assets/'))![1];
     expect((await sharp(asset).metadata()).exif).toBeUndefined();

@@ -1,10 +1,11 @@
 import { ENCODED_OF, type Raster, raster } from '../pixels';
 import { type Point, homography } from '../plane';
-import type { Filter, Linear, Shader, Surface } from './surface';
+import type { Filter, LightGrid, Linear, Shader, Surface } from './surface';
 import type { Texture, Textures } from './textures';
 
 const TILE = 32;
-const PLAIN: Surface['light'] = { columns: 1, rows: 1, nodes: Float32Array.from({ length: 16 }, (_, i) => ((i & 3) === 1 ? 0 : 1)) }; // prettier-ignore
+/** Light that changes nothing. */
+export const plainLight: LightGrid = { columns: 1, rows: 1, nodes: Float32Array.from({ length: 16 }, (_, i) => ((i & 3) === 1 ? 0 : 1)) }; // prettier-ignore
 /** A pixel whose centre is farther than this from every edge is wholly in or wholly out. */
 const REACH = 0.7072;
 
@@ -17,7 +18,17 @@ export function surfaceOn(texture: Texture, quad: readonly Point[]): Surface | n
   const h = homography(quad, square);
   if (!h) return null;
   const row = (i: number): Linear => [h[i], h[i + 1], h[i + 2]];
-  return { a: row(0), b: row(3), g: row(6), u0: 0, du: 1, light: PLAIN, profile: null, texture, colour: [0, 0, 0] };
+  return {
+    a: row(0),
+    b: row(3),
+    g: row(6),
+    u0: 0,
+    du: 1,
+    light: plainLight,
+    profile: null,
+    texture,
+    colour: [0, 0, 0],
+  };
 }
 
 /** Half-planes (a, b, c) of a convex outline, unit normals inwards. */
@@ -36,7 +47,7 @@ function edgesOf(quad: readonly Point[]): number[][] {
 
 /**
  * A texture under perspective: straight-alpha sRGB of width x height pixels, its corners at a convex `quad`, edges
- * antialiased; null where three corners are in a line.
+ * antialiased, in a `light` that falls on it; null where three corners are in a line.
  */
 export function warped(
   textures: Textures,
@@ -46,11 +57,12 @@ export function warped(
   height: number,
   filter: Filter,
   shader: Shader,
+  light: LightGrid = plainLight,
 ): Raster | null {
   const texture = textures.byName.get(name);
   const surface = texture && surfaceOn(texture, quad);
   if (!surface) return null;
-  shader.place([surface], filter);
+  shader.place([{ ...surface, light }], filter);
   const sums = shader.sums(TILE * TILE);
   const out = raster(width, height);
   const edges = edgesOf(quad);

@@ -56,6 +56,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'title-elsewhere': () => 'This title was changed in another window.',
   'house-newer': () => 'The house style was made by a newer Yosomi, so it was not changed. Update Yosomi.',
   'house-full': () => 'The house style is full. Remove something from it first.',
+  'pin-corners': () => 'These corners make no face. Put them on the corners of the cover, one after the other.',
   'side-gone': () => 'This side is made from the front now. Choose it again to edit it.',
   'sibling-gone': () => 'This size is not there any more.',
   'project-face': (d) =>

@@ -1,0 +1,25 @@
+import { type Result, fail, ok } from '@yosomi/core/base';
+import type { Arguments } from './arguments';
+
+/** What a command prints, and whether what it checked passed. */
+export type Outcome = { readonly print: string; readonly passed: boolean };
+
+export type Command = {
+  readonly name: string;
+  readonly usage: string;
+  readonly flags: readonly string[];
+  readonly switches: readonly string[];
+  run(args: Arguments): Promise<Result<Outcome>>;
+};
+
+export const done = (print = ''): Result<Outcome> => ok({ print, passed: true });
+
+export function flag(args: Arguments, name: string): Result<string> {
+  const value = args.flags.get(name);
+  return value === undefined ? fail('flag-missing', { flag: name }) : ok(value);
+}
+
+export function word(args: Arguments, at: number, what: string): Result<string> {
+  const value = args.words[at];
+  return value === undefined ? fail('word-missing', { what }) : ok(value);
+}

@@ -1,0 +1,4 @@
+export * from './grain';
+export * from './pin';
+export * from './rectify';
+export * from './shading';
