@@ -1,7 +1,8 @@
 import type { Scene } from '@yosomi/core/mockup';
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, type PointerEvent, useRef, useState, useEffect } from 'react';
 import { usePictureInput } from '../features/front/use-picture-input';
 import { useSize } from '../features/front/use-size';
+import { holdPictures } from '../features/mockups/in-turn';
 import { ArrangementStrip } from '../features/mockups/arrangement-strip';
 import { ARRANGEMENT_NAMES, KIND_NAMES } from '../features/mockups/names';
 import { SaveMockup } from '../features/mockups/save-mockup';
@@ -50,6 +51,11 @@ export function MockupsPage() {
   const state = useLiveMockup(canvas, book, scene, others, size);
   const [settled, setSettled] = useState(false);
   if (state === 'final' && !settled) setSettled(true);
+
+  useEffect(() => {
+    holdPictures(turning);
+    return () => holdPictures(false);
+  }, [turning]);
 
   const turnBy = (pose: Scene['pose'], dx: number, dy: number, key: string): void =>
     set(

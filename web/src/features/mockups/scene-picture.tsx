@@ -6,6 +6,7 @@ import { TriangleAlert } from 'lucide-react';
 import { db } from '../../persist/db';
 import { Bitmap } from '../../ui/bitmap';
 import { press } from '../../work/workers';
+import { inTurn } from './in-turn';
 
 /** A small square picture of a scene with a title's own cover, drawn beside the work once it is `ready`; says so when it cannot be. */
 export function ScenePicture(props: {
@@ -20,7 +21,7 @@ export function ScenePicture(props: {
   const px = props.px * Math.min(2, window.devicePixelRatio);
   const { data, isError } = useQuery({
     queryKey: ['scene-thumb', mockupKey(book, { widthPx: px, heightPx: px }, scene)],
-    queryFn: async () => press().sceneThumb(book, scene, await booksOf(titlesOf(scene)), px),
+    queryFn: () => inTurn(async () => press().sceneThumb(book, scene, await booksOf(titlesOf(scene)), px)),
     enabled: ready,
     staleTime: Infinity,
     gcTime: 60_000,
