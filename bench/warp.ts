@@ -5,7 +5,7 @@ import { writePng } from '@yosomi/core/image-file';
 import { type Raster, LINEAR_OF, raster, ssim, toEncoded } from '@yosomi/core/pixels';
 import { homography, project } from '@yosomi/core/plane';
 import { coverRaster } from '@yosomi/core/recipe';
-import { type Filter, CUBIC, plainShader, shaderOf, texturesOf, warped } from '@yosomi/core/warp';
+import { type Filter, CUBIC, levelsFor, plainShader, shaderOf, texturesOf, warped } from '@yosomi/core/warp';
 import { NodeStudio, demoProjects } from '@yosomi/node-kit';
 import { picturePixels } from '../tests/fixtures/pictures';
 import { FROM, INTO, STEEP, cpu, ewa, ewaPixels, magick } from './general-tools';
@@ -88,7 +88,7 @@ type Way = {
 function ways(art: Raster, picture: string, tool: string | null, cv: Cv): Way[] {
   const ours = (name: string, filter: Filter, plain = false): Way => {
     const run = (): Raster => {
-      const textures = texturesOf([['art', { art, foil: null }]]);
+      const textures = texturesOf([['art', { art, foil: null }]], levelsFor(art, STEEP, filter.taps));
       return warped(
         textures,
         'art',

@@ -2,7 +2,7 @@ import { type Result, fail, ok } from '../base';
 import { blurred } from '../darkroom';
 import { LINEAR_OF, ENCODED_OF, type Raster, raster } from '../pixels';
 import type { Point } from '../plane';
-import { type Textures, shaderOf, texturesOf, warped } from '../warp';
+import { type Textures, levelsFor, shaderOf, texturesOf, warped } from '../warp';
 import { type Grain, SHARP_PX, noiseIn, softnessAt, withNoise } from './grain';
 import { rectified, withoutRim } from './rectify';
 import { type Strengths, blankOf, fullStrength, lightGridOf, shadingOf } from './shading';
@@ -52,7 +52,7 @@ export function pinned(photo: Raster, art: Raster, pin: Pin): Result<Raster> {
   if (!checked.ok) return checked;
   const { width, height } = photo;
   const corners = checked.value;
-  const textures = texturesOf([['art', { art, foil: null }]]);
+  const textures = texturesOf([['art', { art, foil: null }]], levelsFor(art, corners, 8));
   const places = texturesOf([['photo', { art: photo, foil: null }]]);
   const wide = Math.max(side(corners, 0), side(corners, 2));
   const high = Math.max(side(corners, 1), side(corners, 3));

@@ -1,6 +1,6 @@
 import { KERNEL } from './kernel-bytes';
 import { CUBIC, plainShader } from './plain';
-import type { Filter, Shader, Sums, Surface } from './surface';
+import { type Filter, type Shader, type Sums, type Surface, plainLight } from './surface';
 import { PAGE, type Textures } from './textures';
 import { type Module, wasm } from './wasm';
 
@@ -82,7 +82,7 @@ function kernelShader(module: Module, { memory, used }: Textures): Shader {
     };
     surfaces.forEach(({ a, b, g, u0, du, light, profile, texture, colour }, i) => {
       const { columns, rows, nodes } = light;
-      const parts = [copy(nodes), columns, rows, profile ? copy(profile) : 0, profile?.length ?? 0, texture ? levelsOf(texture) : 0, texture?.length ?? 0, taps, kind === 'cubic' ? 1 : 0]; // prettier-ignore
+      const parts = [copy(nodes), columns, rows, profile ? copy(profile) : 0, profile?.length ?? 0, texture ? levelsOf(texture) : 0, texture?.length ?? 0, taps, kind === 'cubic' ? 1 : 0, light === plainLight && !profile ? 1 : 0]; // prettier-ignore
       const at = records + i * RECORD;
       new Float64Array(memory.buffer, at, 11).set([...a, ...b, ...g, u0, du]);
       new Int32Array(memory.buffer, at + 88, parts.length).set(parts);
@@ -90,11 +90,18 @@ function kernelShader(module: Module, { memory, used }: Textures): Shader {
     });
   }
 
+  function room(sums: number, bytes: number): ReturnType<Shader['room']> {
+    const [from, to] = [take(sums * 16), take(bytes * 4)];
+    // Views are made last: taking room can move the memory.
+    return {
+      sums: new Float32Array(memory.buffer, from, sums * 4).fill(0),
+      bytes: new Uint8ClampedArray(memory.buffer, to, bytes * 4).fill(0),
+    };
+  }
+
   return {
-    sums(pixels) {
-      const at = take(pixels * 16);
-      return new Float32Array(memory.buffer, at, pixels * 4).fill(0);
-    },
+    sums: (pixels) => room(pixels, 0).sums,
+    room,
     place,
     shade: (surface: number, x: number, y: number, count: number, whole: number, sums: Sums, at: number) =>
       shade(records + surface * RECORD, x, y, count, whole, sums.byteOffset + at * 4, wx, wy),
@@ -103,6 +110,7 @@ function kernelShader(module: Module, { memory, used }: Textures): Shader {
         new Uint8Array(memory.buffer, tonesAt, tones.length).set(tones);
         toned = tones;
       }
+      if (out.buffer === memory.buffer) return encode(sums.byteOffset + at * 4, count, out.byteOffset + o, tonesAt);
       if (line.buffer !== memory.buffer) line = new Uint8Array(memory.buffer, lineAt, LINE * 4);
       for (let n = 0; n < count; n += LINE) {
         const some = Math.min(LINE, count - n);

@@ -23,6 +23,9 @@ function between(values: Float32Array, place: number): number {
   return values[i] + (values[i + 1] - values[i]) * (at - i);
 }
 
+/** A footprint that is a whole number of texels but for rounding takes so many taps. */
+const ALMOST = 0.004;
+
 const clamp = (v: number, least: number, most: number): number => (v < least ? least : v > most ? most : v);
 
 /**
@@ -58,8 +61,8 @@ function footprintOf(
     level++;
   }
   const { width, height } = texture![level];
-  const nx = clamp(Math.ceil(lx), 1, taps);
-  const ny = clamp(Math.ceil(ly), 1, taps);
+  const nx = clamp(Math.ceil(lx - ALMOST), 1, taps);
+  const ny = clamp(Math.ceil(ly - ALMOST), 1, taps);
   return {
     level,
     nx,
@@ -168,6 +171,7 @@ export function plainShader({ memory }: Textures): Shader {
 
   return {
     sums: (pixels) => new Float32Array(pixels * 4),
+    room: (sums, bytes) => ({ sums: new Float32Array(sums * 4), bytes: new Uint8ClampedArray(bytes * 4) }),
     place(surfaces, next) {
       placed = surfaces;
       filter = next;

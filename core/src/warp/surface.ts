@@ -9,6 +9,9 @@ export const NODE = 4;
 /** Light over a surface: (columns + 1) x (rows + 1) nodes, row by row; between them it is bilinear. White is 0..65535. */
 export type LightGrid = { readonly columns: number; readonly rows: number; readonly nodes: Float32Array };
 
+/** Light that changes nothing. */
+export const plainLight: LightGrid = { columns: 1, rows: 1, nodes: Float32Array.from({ length: 16 }, (_, i) => ((i & 3) === 1 ? 0 : 1)) }; // prettier-ignore
+
 /** A flat printed surface as a picture sees it. */
 export type Surface = {
   /** The place on the surface is (a/g, b/g), each 0..1 across and down it. */
@@ -38,8 +41,10 @@ export type Sums = Float32Array;
 
 /** Shades runs of pixels. */
 export type Shader = {
-  /** Room for sums of so many pixels, all 0. What was given out before `place` is void after it. */
+  /** Room for sums of so many pixels, all 0. What was given out before is void after it, and after `place`. */
   sums(pixels: number): Sums;
+  /** The same with room for so many pixels as bytes: what is encoded into them is not copied. */
+  room(sums: number, bytes: number): { readonly sums: Sums; readonly bytes: Uint8ClampedArray<ArrayBuffer> };
   /** Takes the surfaces that are shaded next; they are called by their place in the list. */
   place(surfaces: readonly Surface[], filter: Filter): void;
   /** Adds `count` pixels of a surface, to the right from the position (x, y), times `whole`, to sums from number `at`. */

@@ -26,13 +26,13 @@ export const PAGE = 65_536;
 const TEXEL = 8;
 const LEAST = 16;
 
-function levelsFrom(at: number, art: Raster): Level[] {
+function levelsFrom(at: number, art: Raster, most: number): Level[] {
   const levels: Level[] = [];
   let { width, height } = art;
   for (;;) {
     levels.push({ at, width, height });
     at += (width + 2 * PAD) * (height + 2 * PAD) * TEXEL;
-    if (width <= LEAST || height <= LEAST) return levels;
+    if (width <= LEAST || height <= LEAST || levels.length >= most) return levels;
     width >>= 1;
     height >>= 1;
   }
@@ -108,13 +108,13 @@ function fillHalf(texels: Int16Array, from: Level, to: Level): void {
   }
 }
 
-/** Makes textures of opaque pictures; transparent pixels count with their colour. */
-export function texturesOf(prints: Iterable<readonly [name: string, print: Print]>): Textures {
+/** Makes textures of opaque pictures, each of at most so many levels; transparent pixels count with their colour. */
+export function texturesOf(prints: Iterable<readonly [name: string, print: Print]>, most = Infinity): Textures {
   const byName = new Map<string, Texture>();
   const made: [Print, Texture][] = [];
   let used = 0;
   for (const [name, print] of prints) {
-    const levels = levelsFrom(used, print.art);
+    const levels = levelsFrom(used, print.art, most);
     used += bytesOf(levels);
     byName.set(name, levels);
     made.push([print, levels]);

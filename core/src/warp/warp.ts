@@ -1,11 +1,9 @@
 import { ENCODED_OF, type Raster, raster } from '../pixels';
 import { type Point, homography } from '../plane';
-import type { Filter, LightGrid, Linear, Shader, Surface } from './surface';
+import { type Filter, type LightGrid, type Linear, type Shader, type Surface, plainLight } from './surface';
 import type { Texture, Textures } from './textures';
 
 const TILE = 32;
-/** Light that changes nothing. */
-export const plainLight: LightGrid = { columns: 1, rows: 1, nodes: Float32Array.from({ length: 16 }, (_, i) => ((i & 3) === 1 ? 0 : 1)) }; // prettier-ignore
 /** A pixel whose centre is farther than this from every edge is wholly in or wholly out. */
 const REACH = 0.7072;
 
@@ -63,10 +61,14 @@ export function warped(
   const surface = texture && surfaceOn(texture, quad);
   if (!surface) return null;
   shader.place([{ ...surface, light }], filter);
-  const sums = shader.sums(TILE * TILE);
+  // A row of tiles is made within the shader's memory and taken out at once.
+  const { sums, bytes: row } = shader.room(TILE * TILE, width * TILE);
   const out = raster(width, height);
   const edges = edgesOf(quad);
+  const [top, foot] = [Math.min(...quad.map((p) => p.y)), Math.max(...quad.map((p) => p.y))];
   for (let ty = 0; ty < height; ty += TILE) {
+    if (foot < ty - 1 || top > ty + TILE + 1) continue;
+    row.fill(0);
     for (let tx = 0; tx < width; tx += TILE) {
       const [x1, y1] = [Math.min(width, tx + TILE), Math.min(height, ty + TILE)];
       sums.fill(0);
@@ -75,15 +77,31 @@ export function warped(
         if (from >= to) continue;
         const at = (y - ty) * TILE * 4;
         shader.shade(0, from + 0.5, y + 0.5, to - from, 1, sums, at);
-        shader.encode(sums, at, to - from, plainTones, out.data, (y * width + from) * 4);
+        shader.encode(sums, at, to - from, plainTones, row, ((y - ty) * width + from) * 4);
         for (let x = from; x < to; x++) {
           if (x === inner && outer > inner) x = outer;
-          if (x < to) out.data[(y * width + x) * 4 + 3] = 255 * coverOf(edges, x + 0.5, y + 0.5) + 0.5;
+          if (x < to) row[((y - ty) * width + x) * 4 + 3] = 255 * coverOf(edges, x + 0.5, y + 0.5) + 0.5;
         }
       }
     }
+    out.data.set(row.subarray(0, (Math.min(height, ty + TILE) - ty) * width * 4), ty * width * 4);
   }
   return out;
+}
+
+/** How many levels of art's texture are asked for when it is seen at a quadrilateral: more are not worth making. */
+export function levelsFor(art: { width: number; height: number }, quad: readonly Point[], taps: number): number {
+  const h = homography(quad, [{ x: 0, y: 0 }, { x: art.width, y: 0 }, { x: art.width, y: art.height }, { x: 0, y: art.height }]); // prettier-ignore
+  if (!h) return 1;
+  // Footprints are largest at a corner: along a side they only grow or only shrink.
+  const most = quad.map(({ x, y }) => {
+    const k = 1 / (h[6] * x + h[7] * y + h[8]);
+    const [u, v] = [(h[0] * x + h[1] * y + h[2]) * k, (h[3] * x + h[4] * y + h[5]) * k];
+    const lx = Math.hypot((h[0] - u * h[6]) * k, (h[3] - v * h[6]) * k);
+    const ly = Math.hypot((h[1] - u * h[7]) * k, (h[4] - v * h[7]) * k);
+    return Math.max(Math.min(lx, ly) / 2, Math.max(lx, ly) / (2 * taps));
+  });
+  return 1 + Math.max(0, Math.ceil(Math.log2(Math.max(...most)) + 0.01));
 }
 
 type Span = { from: number; to: number; inner: number; outer: number };

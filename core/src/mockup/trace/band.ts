@@ -53,7 +53,6 @@ export function renderBand(
   shader: Shader = shaderOf(textures),
 ): Uint8ClampedArray<ArrayBuffer> {
   const { width, shadowBox } = stage;
-  const out = new Uint8ClampedArray(width * (y1 - y0) * 4);
   const shown = stage.views.length;
   // The mean of many views needs less of each.
   const coverage = shown > 1 ? Math.min(3, quality.coverage) : quality.coverage;
@@ -76,8 +75,8 @@ export function renderBand(
   );
   const maps = stage.views.flatMap(({ toMain }) => (toMain ? [toMain] : []));
   shader.place(surfaces, shown > 1 ? { ...quality.filter, kind: 'linear' } : quality.filter);
-  // Sums of a tile for the things, and for their mirror.
-  const both = shader.sums(2 * TILE * TILE);
+  // Sums of a tile for the things, and for their mirror; the band itself.
+  const { sums: both, bytes: out } = shader.room(2 * TILE * TILE, width * (y1 - y0));
   const [sum, behind] = [both.subarray(0, TILE * TILE * 4), both.subarray(TILE * TILE * 4)];
   const most = Math.max(...views.map(({ things, mirror }) => Math.max(things.length, mirror.length)));
   const scratch: Scratch = { near: new Int32Array(most), hits: new Int32Array(most), sx: new Float64Array(most), sy: new Float64Array(most) }; // prettier-ignore
@@ -101,7 +100,8 @@ export function renderBand(
       if (some) developTile(stage, shaded ? grid : null, maps, tx, ty, x1, yEnd, y0, shader, sum, behind, out);
     }
   }
-  return out;
+  // Its own copy: the shader's memory is used again.
+  return new Uint8ClampedArray(out);
 }
 
 function surfaceOf({ facet, texture, colour, profile }: Painted, textures: Textures): Surface {
