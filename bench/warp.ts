@@ -101,7 +101,15 @@ function ways(art: Raster, picture: string, tool: string | null, cv: Cv): Way[] 
     };
     return { name, here: true, time: () => cpu(() => void run()), frame: () => run().data };
   };
+  const textures = texturesOf([['art', { art, foil: null }]], levelsFor(art, STEEP, 8));
+  const alone = (kind: Filter['kind']): Way => {
+    const run = (): Raster =>
+      warped(textures, 'art', STEEP, INTO.width, INTO.height, { kind, taps: 8 }, shaderOf(textures))!;
+    return { name: `${kind} kernel alone`, here: true, time: () => cpu(() => void run()), frame: () => run().data };
+  };
   const list: Way[] = [
+    alone('cubic'),
+    alone('linear'),
     ours('cubic kernel, texture made first', { kind: 'cubic', taps: 8 }),
     ours('linear kernel, texture made first', { kind: 'linear', taps: 8 }),
     ours('the same in plain code, linear', { kind: 'linear', taps: 8 }, true),
@@ -161,6 +169,8 @@ export async function warpRows(rounds: number): Promise<Row[]> {
       const first = list.findIndex(({ name }) => name === 'ImageMagick EWA');
       list.forEach(({ name }, k) => {
         rows.push({ what: `${what}, ${name}`, value: median(times[k]), unit: 'ms CPU' });
+        if (name.endsWith('kernel alone'))
+          rows.push({ what: `${what}, ${name}: time over that of OpenCV`, value: median(times[k].map((v, i) => v / times[list.length - 1][i])), unit: 'times' }); // prettier-ignore
         if (first >= 0 && k !== first)
           rows.push({ what: `${what}, ${name}: speed against ImageMagick EWA`, value: median(times[k].map((v, i) => times[first][i] / v)), unit: 'times' }); // prettier-ignore
         rows.push({ what: `${what}, ${name}: PSNR`, value: found[k].psnr, unit: 'dB' });
