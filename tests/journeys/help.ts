@@ -65,6 +65,19 @@ export const coverReady = async (page: Page): Promise<void> => {
   await expect(page.locator('[data-verdict="200"]')).toBeVisible();
 };
 
+/** Waits for the finished picture of a scene. */
+export const settled = (page: Page): Promise<void> =>
+  expect(page.locator('canvas[data-state="final"]')).toBeVisible({ timeout: 90_000 });
+
+/** Waits for the picture of a change that was just made. */
+export const again = async (page: Page, change: () => Promise<void>): Promise<void> => {
+  const canvas = page.locator('canvas[data-state]');
+  const before = Number(await canvas.getAttribute('data-frames'));
+  await change();
+  await expect.poll(async () => Number(await canvas.getAttribute('data-frames')), { timeout: 60_000 }).toBeGreaterThan(before);
+  await settled(page);
+}; // prettier-ignore
+
 export const kept = (page: Page): Promise<void> => expect(page.locator('[data-kept="kept"]')).toBeVisible();
 
 export const part = (page: Page, name: string) =>

@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test';
 import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import { fileOf, picturePixels } from '../fixtures/pictures';
-import { expect, kept, put, saved, step, test } from './help';
+import { again, expect, kept, put, saved, settled, step, test } from './help';
 
 const open = async (page: Page, title: string): Promise<void> => {
   await page.goto('/');
@@ -12,18 +12,6 @@ const open = async (page: Page, title: string): Promise<void> => {
   await step(page, 'Mockups');
   await settled(page);
 };
-
-const settled = (page: Page): Promise<void> =>
-  expect(page.locator('canvas[data-state="final"]')).toBeVisible({ timeout: 90_000 });
-
-/** Waits for the picture of a change that was just made. */
-const again = async (page: Page, change: () => Promise<void>): Promise<void> => {
-  const canvas = page.locator('canvas[data-state]');
-  const before = Number(await canvas.getAttribute('data-frames'));
-  await change();
-  await expect.poll(async () => Number(await canvas.getAttribute('data-frames')), { timeout: 60_000 }).toBeGreaterThan(before);
-  await settled(page);
-}; // prettier-ignore
 
 const arrange = (page: Page, name: string): Promise<void> =>
   again(page, () => page.getByRole('navigation', { name: 'Arrangements' }).getByRole('button', { name, exact: true }).click()); // prettier-ignore

@@ -1,22 +1,11 @@
 import type { Page } from '@playwright/test';
 import { PNG } from 'pngjs';
-import { coverReady, expect, kept, part, saved, shownMark, step, test } from './help';
+import { again, coverReady, expect, kept, part, saved, settled, shownMark, step, test } from './help';
 
 const open = async (page: Page, title: string): Promise<void> => {
   await page.goto('/');
   await page.getByRole('link', { name: `Open ${title}` }).click({ timeout: 60_000 });
 };
-
-const settled = (page: Page): Promise<void> =>
-  expect(page.locator('canvas[data-state="final"]')).toBeVisible({ timeout: 90_000 });
-
-const again = async (page: Page, change: () => Promise<void>): Promise<void> => {
-  const canvas = page.locator('canvas[data-state]');
-  const before = Number(await canvas.getAttribute('data-frames'));
-  await change();
-  await expect.poll(async () => Number(await canvas.getAttribute('data-frames')), { timeout: 60_000 }).toBeGreaterThan(before);
-  await settled(page);
-}; // prettier-ignore
 
 test('a spine is edited like the cover and is on the book; a text stands on the back; words are foil', async ({ page }) => {
   test.setTimeout(180_000);
