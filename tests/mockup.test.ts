@@ -687,6 +687,20 @@ describe('a rendered mockup', () => {
     expect(hashBytes(new Uint8Array(parts.flatMap((part) => [...part])))).toBe(hashBytes(new Uint8Array(whole.data)));
   });
 
+  it('has no seam in a wide blur of a large picture, whose shadow is read far from its own row', () => {
+    const book = plainThing({ kind: 'paperback', thicknessMm: null });
+    const things = [{ ...book, nearerMm: 420, rightMm: -60 }, { ...book, nearerMm: -420, rightMm: 60 }];
+    const wide: Scene = { ...posed({ lensMm: 30, tiltRad: 0.4 }), arrangement: 'row', things, focus: { blur: 1, at: 1 } };
+    const st = stageFor(wide, 3000, 3000);
+    // A few rows of the near shadow, just under the book, in one piece and in two.
+    const from = Math.ceil(Math.max(...st.faces[0].front!.map(([, y]) => y))) - 30;
+    const textures = texturesFor(wide);
+    const one = renderBand(st, textures, from, from + 16, FINAL, { things: false, reflection: false, shadow: true });
+    const two = [0, 8].map((d) => renderBand(st, textures, from + d, from + d + 8, FINAL, { things: false, reflection: false, shadow: true }));
+    expect(one.some((v) => v > 0)).toBe(true);
+    expect(hashBytes(new Uint8Array(two.flatMap((part) => [...part])))).toBe(hashBytes(new Uint8Array(one)));
+  }); // prettier-ignore
+
   it('has foil that answers the light otherwise than ink does, only where foil is', () => {
     const flatScene = posed({ turnRad: 0.3 });
     const keys = [...texturesFor(flatScene).byName.keys()];

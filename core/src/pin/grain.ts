@@ -1,5 +1,5 @@
 import type { Point } from '../plane';
-import { type Raster, LINEAR_OF } from '../pixels';
+import { type Raster, LINEAR_OF, raster } from '../pixels';
 import { speck } from '../texture';
 
 /** What a photograph's pixels have of their own: noise (standard deviation, sRGB codes) and softness (sigma, px). */
@@ -74,10 +74,12 @@ export function softnessAt(photo: Raster, quad: readonly Point[]): number {
 /** A pixel's own softness: bilinear reading of a sharp edge spreads it by about this, px. */
 export const SHARP_PX = 0.55;
 
-/** Adds noise of a standard deviation in sRGB codes to a picture where it is not clear; the same place, the same noise. */
+/** A picture with noise of a standard deviation in sRGB codes where it is not clear; the same place, the same noise. */
 export function withNoise(source: Raster, sigma: number, seed: number): Raster {
   if (sigma <= 0) return source;
-  const { data, width } = source;
+  const { width, height } = source;
+  const out = raster(width, height, new Uint8ClampedArray(source.data));
+  const { data } = out;
   for (let i = 0; i < data.length; i += 4) {
     if (data[i + 3] === 0) continue;
     const [x, y] = [(i / 4) % width, Math.floor(i / 4 / width)];
@@ -85,5 +87,5 @@ export function withNoise(source: Raster, sigma: number, seed: number): Raster {
     const n = (speck(seed, x, y) + speck(seed + 1, x, y) + speck(seed + 2, x, y)) * sigma;
     for (let c = 0; c < 3; c++) data[i + c] += n;
   }
-  return source;
+  return out;
 }

@@ -34,7 +34,7 @@ export const artKey = (book: Book, scene: Scene = book.scene, others: Others = n
 type Size = { readonly widthPx: number; readonly heightPx: number };
 
 export const mockupKey = (book: Book, size: Size, scene: Scene = book.scene, others: Others = noOthers): string =>
-  keyOf({ art: artKey(book, scene, others), scene, size, renderer: 2 });
+  keyOf({ art: artKey(book, scene, others), scene, size, renderer: 3 });
 
 export const stageOf = (
   book: Book,

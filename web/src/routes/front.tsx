@@ -220,7 +220,7 @@ export function FrontPage() {
                             : 'Choose a part on the cover or in the list. Double-click words to type on the cover.'}
                     </p>
                     <div className="flex flex-wrap gap-1.5">
-                      <Button onClick={() => setDialog('versions')}>Versions</Button>
+                      {!side && <Button onClick={() => setDialog('versions')}>Versions</Button>}
                       <Button onClick={() => setDialog('history')}>History</Button>
                       <Button onClick={() => setDialog('house')}>House style</Button>
                       {!book.cover.finished && (

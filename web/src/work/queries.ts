@@ -6,15 +6,15 @@ import { studio } from './workers';
 
 /** Bitmaps are kept for as long as something shows them and a little longer. */
 const KEEP_MS = 60_000;
+/** What is made of one state stays true of it; the one before is shown until the next is there. */
+const look = { staleTime: Infinity, gcTime: KEEP_MS, placeholderData: keepPreviousData } as const;
 
 export function useCoverBitmap(now: Book, widthPx: number) {
   const book = useRested(now);
   return useQuery({
     queryKey: ['cover', coverKey(book), widthPx],
     queryFn: () => studio.coverBitmap(book, widthPx),
-    staleTime: Infinity,
-    gcTime: KEEP_MS,
-    placeholderData: keepPreviousData,
+    ...look,
   });
 }
 
@@ -23,9 +23,7 @@ export function useCoverColours(now: Book) {
   return useQuery({
     queryKey: ['colours', coverKey(book)],
     queryFn: () => studio.coverColours(book),
-    staleTime: Infinity,
-    gcTime: KEEP_MS,
-    placeholderData: keepPreviousData,
+    ...look,
   });
 }
 
@@ -36,9 +34,7 @@ export function useFrontEdge(now: Book, wanted: boolean) {
     queryKey: ['edge', coverKey(book)],
     queryFn: () => studio.frontEdge(book),
     enabled: wanted,
-    staleTime: Infinity,
-    gcTime: KEEP_MS,
-    placeholderData: keepPreviousData,
+    ...look,
   });
 }
 
@@ -51,8 +47,6 @@ export function useSpineBitmap(now: Book, widthPx: number, heightPx: number, hea
   return useQuery({
     queryKey: ['spine', artKey(book), book.brief.title, book.brief.author, widthPx, heightPx, head],
     queryFn: () => studio.spineBitmap(book, widthPx, heightPx, head ?? 0.045),
-    staleTime: Infinity,
-    gcTime: KEEP_MS,
-    placeholderData: keepPreviousData,
+    ...look,
   });
 }

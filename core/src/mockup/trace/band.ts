@@ -63,17 +63,9 @@ export function renderBand(
     things: place(layers.things ? facets : []),
     mirror: place(layers.reflection ? mirror : []),
   }));
-  const grid = shadowGrid(
-    stage.ground,
-    stage.camera,
-    width,
-    y0,
-    y1,
-    quality.shadowStep,
-    quality.refined,
-    stage.scratch,
-  );
   const maps = stage.views.flatMap(({ toMain }) => (toMain ? [toMain] : []));
+  const beyond = reachOf(maps, shadowBox);
+  const grid = shadowGrid(stage.ground, stage.camera, width, y0, y1, quality.shadowStep, quality.refined, stage.scratch, beyond); // prettier-ignore
   shader.place(surfaces, shown > 1 ? { ...quality.filter, kind: 'linear' } : quality.filter);
   // Sums of a tile for the things, and for their mirror; the band itself.
   const { sums: both, bytes: out } = shader.room(2 * TILE * TILE, width * (y1 - y0));
@@ -266,6 +258,16 @@ function tracePixel(
     if (hits[k] === 0) continue;
     shader.shade(candidates[near[k]].surface, sx[k] / hits[k], sy[k] / hits[k], 1, (share * hits[k]) / whole, sum, at);
   }
+}
+
+/** How far up or down the ground of the shadow's box is seen from the stage's own view, px: furthest at a corner. */
+function reachOf(maps: readonly Homography[], [x0, y0, x1, y1]: Stage['shadowBox']): number {
+  let most = 0;
+  for (const h of maps)
+    for (const x of [x0, x1])
+      for (const y of [y0, y1])
+        most = Math.max(most, Math.abs((h[3] * x + h[4] * y + h[5]) / (h[6] * x + h[7] * y + h[8]) - y));
+  return Math.ceil(most) + (maps.length > 0 ? 8 : 0);
 }
 
 /** The mean of the shadow that the views of a lens see at a pixel, read where the stage's own view sees it. */

@@ -151,10 +151,7 @@ export type ShadowGrid = {
 /** Corners of a cell that differ by more than this are too far apart to be joined by a straight line. */
 const STEEP = 0.045;
 
-/** Rows over and under a band that a lens may look at, px. */
-const BEYOND = 64;
-
-/** The grid that output rows y0..y1 of a picture need, with a corner every `step` pixels. */
+/** The grid that output rows y0..y1 of a picture need, and `beyond` rows over and under them, with a corner every `step` pixels. */
 export function shadowGrid(
   ground: Ground,
   camera: Camera,
@@ -164,10 +161,11 @@ export function shadowGrid(
   step: number,
   refined: boolean,
   scratch: Scratch,
+  beyond: number,
 ): ShadowGrid {
   const columns = Math.ceil(width / step) + 2;
-  const firstRow = Math.floor((y0 - BEYOND) / step);
-  const rows = Math.floor((y1 + BEYOND) / step) + 2 - firstRow;
+  const firstRow = Math.floor((y0 - beyond) / step);
+  const rows = Math.floor((y1 + beyond) / step) + 2 - firstRow;
   return {
     rows,
     step,

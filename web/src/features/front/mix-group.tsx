@@ -1,5 +1,5 @@
 import { LinkTarget, type Part, duplicateParts, movePart, removePart } from '@yosomi/core/cover';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useContext, useState } from 'react';
 import { freshId } from '../../platform/ids';
 import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
@@ -8,6 +8,7 @@ import { NumberField, TextField } from '../../ui/field';
 import { Group } from '../../ui/group';
 import { BlendField } from './fields';
 import { nameOf } from './part-names';
+import { ShownBook } from './shown-book';
 import { type On, useSet } from './use-set';
 
 /** How a part mixes with what is behind it, and where it stands in the pile. */
@@ -15,6 +16,8 @@ export function MixGroup({ part, on, children }: { part: Part; on: On; children?
   const edit = useSession((s) => s.edit);
   const select = useSession((s) => s.select);
   const set = useSet(part, on) as (what: string, fields: object, merge?: string | false) => void;
+  // Promos are never printed on a thing.
+  const onCover = useContext(ShownBook) !== null;
   const name = nameOf(part).toLowerCase();
   return (
     <>
@@ -33,7 +36,7 @@ export function MixGroup({ part, on, children }: { part: Part; on: On; children?
           checked={part.maskBelow}
           onChange={(maskBelow) => set('Mask', { maskBelow })}
         />
-        <Check label="Foil in 3D" checked={part.foil} onChange={(foil) => set('Foil', { foil })} />
+        {onCover && <Check label="Foil in 3D" checked={part.foil} onChange={(foil) => set('Foil', { foil })} />}
         <LinkField part={part} set={set} />
         {children}
       </Group>
