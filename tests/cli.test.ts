@@ -8,7 +8,7 @@ import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { packProject } from '@yosomi/core/project';
 import { defaultScene } from '@yosomi/core/mockup';
-import { fullStrength, pinned } from '@yosomi/core/pin';
+import { artOf, newFace, newPinScene, photoOf, pinned, unbent } from '@yosomi/core/pin';
 import { run as runHere } from '../cli/src/run';
 import { pictureProject } from './fixtures/books';
 import { fileOf, hugePng, picturePixels, pixelsOf } from './fixtures/pictures';
@@ -69,15 +69,35 @@ describe('pin', () => {
     expect(done).toEqual({ code: 0, out: '', err: '' });
     const made = PNG.sync.read(readFileSync(at('pinned.png')));
     expect([made.width, made.height]).toEqual([320, 400]);
-    const corners = CORNERS.split(',').map(Number);
-    const quad = [0, 2, 4, 6].map((i) => ({ x: corners[i], y: corners[i + 1] }));
     const [under, art] = [await pixelsOf(readFileSync(photo)), await pixelsOf(readFileSync(at('red.png')))];
-    const own = pinned(under, art, { corners: quad, strengths: fullStrength, grain: 1 });
+    const n = CORNERS.split(',').map(Number);
+    const corners = [0, 2, 4, 6].map((i): [number, number] => [n[i], n[i + 1]]);
+    const face = newFace('front', 'Front', corners, { kind: 'side', side: 'front' });
+    const scene = { ...newPinScene({ asset: 'photo', widthPx: 320, heightPx: 400 }), faces: [face] };
+    const own = pinned(photoOf(under), scene, new Map([['front', artOf(art)]]));
     if (!own.ok) throw new Error(own.fault.code);
     for (let i = 0; i < made.data.length; i++) expect(made.data[i]).toBe(own.value.data[i]);
     const bare = (x: number, y: number): number[] => [...made.data.subarray((y * 320 + x) * 4, (y * 320 + x) * 4 + 3)];
     expect(bare(5, 5)).toEqual([...under.data.slice((5 * 320 + 5) * 4, (5 * 320 + 5) * 4 + 3)]);
     rmSync(at('pinned.png'));
+  });
+
+  it('bends the art by a mesh', async () => {
+    const photo = put('photo.png', await fileOf(picturePixels(320, 400, 4), 'png'));
+    const base = ['pin', '--photo', photo, '--art', at('red.png'), '--corners', CORNERS];
+    const bend = unbent(3);
+    bend.offsets[1] = [0, -24];
+    const mesh = put('mesh.json', JSON.stringify(bend));
+    expect(await run(...base, '--mesh', mesh, '--out', at('bent.png'))).toMatchObject({ code: 0 });
+    const made = PNG.sync.read(readFileSync(at('bent.png')));
+    const was = await pixelsOf(readFileSync(photo));
+    // Above the straight top side, below the bowed one.
+    const p = (35 * 320 + 160) * 4;
+    expect([...made.data.subarray(p, p + 3)]).not.toEqual([...was.data.slice(p, p + 3)]);
+    rmSync(at('bent.png'));
+    await refuses(2, /no bend/, ...base, '--mesh', put('no.json', '{"size":7}'), '--out', at('o.png'));
+    bend.offsets[4] = [400, 0];
+    await refuses(2, /folds over itself/, ...base, '--mesh', put('fold.json', JSON.stringify(bend)), '--out', at('o.png')); // prettier-ignore
   });
 
   it('refuses what is no face in one sentence', async () => {

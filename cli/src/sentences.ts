@@ -10,6 +10,13 @@ const CORNERS: Readonly<Record<string, string>> = {
   outside: 'they lie outside the photograph',
 };
 
+/** What can be wrong with how a face is bent. */
+const MESH: Readonly<Record<string, string>> = {
+  count: 'it needs a point for each place of a 3 x 3, 4 x 4 or 5 x 5 grid',
+  corners: 'its corners must not be moved; move the corners of the face',
+  folded: 'the face folds over itself',
+};
+
 /** One plain sentence for each way a command can end without its file. */
 const SENTENCES: Readonly<Record<string, Sentence>> = {
   'flag-unknown': (d) => `There is no option ${d.flag} here; see "help".`,
@@ -25,6 +32,8 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'scene-wrong': (d) => `The scene file is not valid (${d.where}).`,
   'share-wrong': (d) => `--${d.flag} must be a number from 0 to 1.`,
   'corners-wrong': () => '--corners must be eight numbers: x,y of top left, top right, foot right and foot left.',
+  'mesh-wrong': (d) => `${d.file} is no bend: see docs/pin.md for what it holds.`,
+  'pin-mesh': (d) => `This bend cannot be used: ${MESH[String(d.wrong)] ?? d.wrong}.`,
   'pin-corners': (d) => `These corners make no face: ${CORNERS[String(d.wrong)] ?? d.wrong}.`,
   'store-unknown': (d) => `There is no store "${d.store}"; the stores are ${d.known}.`,
   'svg-script': () => 'The SVG holds a script; save it as a PNG.',
@@ -48,6 +57,6 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
 export const sentence = (fault: Fault): string => SENTENCES[fault.code]?.(fault.data) ?? `Failed: ${fault.code}.`;
 
 /** Faults of the input itself (exit code 2); every other fault is a refusal (exit code 1). */
-const INPUT = /^(flag|word|size|share|corners|pin|command|file|scene|svg|image|project)-|^store-unknown$/;
+const INPUT = /^(flag|word|size|share|corners|mesh|pin|command|file|scene|svg|image|project)-|^store-unknown$/;
 
 export const exitCodeOf = (fault: Fault): 1 | 2 => (INPUT.test(fault.code) ? 2 : 1);

@@ -1,5 +1,7 @@
 import { type Point, homography } from '../plane';
-import { type Linear, type Textures, plainLight, shaderOf } from '../warp';
+import { type Linear, type Surface, type Textures, plainLight, shaderOf } from '../warp';
+import type { Size } from './corners';
+import { type Sheet, piecesOf } from './sheet';
 
 /** Linear light 0..65535 of a face as seen straight on: RGB, row by row. */
 export type Straight = { readonly columns: number; readonly rows: number; readonly light: Float32Array };
@@ -16,26 +18,60 @@ export function withoutRim({ columns, rows, light }: Straight, cells: number): S
   return { columns, rows, light: own };
 } // prettier-ignore
 
-type Size = { readonly width: number; readonly height: number };
-
 /**
- * What a photograph shows within a quadrilateral (its corners in px: top left, top right, foot right, foot left), seen
- * straight on in columns x rows cells, each the mean over what it covers. null where three corners are in a line.
+ * What a photograph shows within a face, seen straight on in columns x rows cells, each the mean over what it covers.
+ * `size` is the photograph's, in the px of the face's corners. null where three corners are in a line.
  */
-export function rectified(photo: Textures, name: string, size: Size, quad: readonly Point[], columns: number, rows: number): Straight | null {
+export function rectified(
+  photo: Textures,
+  name: string,
+  size: Size,
+  sheet: Sheet,
+  columns: number,
+  rows: number,
+): Straight | null {
   const texture = photo.byName.get(name);
-  const cells = [{ x: 0, y: 0 }, { x: columns, y: 0 }, { x: columns, y: rows }, { x: 0, y: rows }];
-  const h = homography(cells, quad.map((p) => ({ x: p.x / size.width, y: p.y / size.height })));
-  if (!texture || !h) return null;
-  const row = (i: number): Linear => [h[i], h[i + 1], h[i + 2]];
+  if (!texture) return null;
+  const n = sheet.pieces;
+  const surfaces: Surface[] = [];
+  for (const [k, quad] of piecesOf(sheet).entries()) {
+    const [x, y] = [((k % n) * columns) / n, (Math.floor(k / n) * rows) / n];
+    const [w, h] = [columns / n, rows / n];
+    const cells: Point[] = [{ x, y }, { x: x + w, y }, { x: x + w, y: y + h }, { x, y: y + h }]; // prettier-ignore
+    const m = homography(
+      cells,
+      quad.map((p) => ({ x: p.x / size.width, y: p.y / size.height })),
+    );
+    if (!m) return null;
+    const row = (i: number): Linear => [m[i], m[i + 1], m[i + 2]];
+    surfaces.push({
+      a: row(0),
+      b: row(3),
+      g: row(6),
+      u0: 0,
+      du: 1,
+      light: plainLight,
+      profile: null,
+      texture,
+      colour: [0, 0, 0],
+    });
+  }
   const shader = shaderOf(photo);
-  shader.place([{ a: row(0), b: row(3), g: row(6), u0: 0, du: 1, light: plainLight, profile: null, texture, colour: [0, 0, 0] }], { kind: 'linear', taps: 8 });
+  shader.place(surfaces, { kind: 'linear', taps: 8 });
   const sums = shader.sums(columns);
   const light = new Float32Array(columns * rows * 3);
-  for (let y = 0; y < rows; y++) {
-    sums.fill(0);
-    shader.shade(0, 0.5, y + 0.5, columns, 1, sums, 0);
-    for (let x = 0; x < columns; x++) for (let c = 0; c < 3; c++) light[(y * columns + x) * 3 + c] = sums[x * 4 + c];
+  /** First cell whose middle is in piece i or after it. */
+  const first = (i: number, cells: number): number => Math.ceil((i * cells) / n - 0.5);
+  for (let j = 0; j < n; j++) {
+    for (let y = first(j, rows); y < first(j + 1, rows); y++) {
+      sums.fill(0);
+      for (let i = 0; i < n; i++) {
+        const x = first(i, columns);
+        const count = first(i + 1, columns) - x;
+        if (count > 0) shader.shade(j * n + i, x + 0.5, y + 0.5, count, 1, sums, x * 4);
+      }
+      for (let x = 0; x < columns; x++) for (let c = 0; c < 3; c++) light[(y * columns + x) * 3 + c] = sums[x * 4 + c];
+    }
   }
   return { columns, rows, light };
-} // prettier-ignore
+}

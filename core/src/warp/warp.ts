@@ -45,7 +45,7 @@ function edgesOf(quad: readonly Point[]): number[][] {
 
 /**
  * A texture under perspective: straight-alpha sRGB of width x height pixels, its corners at a convex `quad`, edges
- * antialiased, in a `light` that falls on it; null where three corners are in a line.
+ * antialiased, in a `light` that falls on it, encoded by `tones`; null where three corners are in a line.
  */
 export function warped(
   textures: Textures,
@@ -56,6 +56,7 @@ export function warped(
   filter: Filter,
   shader: Shader,
   light: LightGrid = plainLight,
+  tones: Uint8Array = plainTones,
 ): Raster | null {
   const texture = textures.byName.get(name);
   const surface = texture && surfaceOn(texture, quad);
@@ -77,7 +78,7 @@ export function warped(
         if (from >= to) continue;
         const at = (y - ty) * TILE * 4;
         shader.shade(0, from + 0.5, y + 0.5, to - from, 1, sums, at);
-        shader.encode(sums, at, to - from, plainTones, row, ((y - ty) * width + from) * 4);
+        shader.encode(sums, at, to - from, tones, row, ((y - ty) * width + from) * 4);
         for (let x = from; x < to; x++) {
           if (x === inner && outer > inner) x = outer;
           if (x < to) row[((y - ty) * width + x) * 4 + 3] = 255 * coverOf(edges, x + 0.5, y + 0.5) + 0.5;
