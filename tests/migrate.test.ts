@@ -17,6 +17,8 @@ describe.each([
   'schema-2/words',
   'schema-3/pictured',
   'schema-3/words',
+  'schema-4/pictured',
+  'schema-4/words',
 ])('a title of %s', (name) => {
   const opened = unpackProject(fixture(`${name}.yosomi`));
 
@@ -25,7 +27,7 @@ describe.each([
     if (!opened.ok) return;
     expect(opened.value.book.schema).toBe(BOOK_SCHEMA);
     expect(Book.parse(opened.value.book)).toEqual(opened.value.book);
-    expect(opened.value.book).toMatchObject({ versions: [], faces: {}, sides: { spine: null, back: null } });
+    expect(opened.value.book).toMatchObject({ versions: [], faces: {}, sides: { spine: null, back: null }, pin: null });
     expect(opened.value.book.scene).toMatchObject({ schema: 2, arrangement: 'standing' });
     expect(opened.value.book.scene.things.map((t) => t.object.kind)).toEqual(['paperback']);
   });

@@ -25,6 +25,10 @@ const router = createBrowserRouter([
       { path: 'front', lazy: async () => ({ Component: (await import('./routes/front')).FrontPage }) },
       { path: 'glance', lazy: async () => ({ Component: (await import('./routes/glance')).GlancePage }) },
       { path: 'mockups', lazy: async () => ({ Component: (await import('./routes/mockups')).MockupsPage }) },
+      {
+        path: 'mockups/photograph',
+        lazy: async () => ({ Component: (await import('./routes/photograph')).PhotographPage }),
+      },
       { path: 'promos', lazy: async () => ({ Component: (await import('./routes/promos')).PromosPage }) },
       { path: 'deliver', lazy: async () => ({ Component: (await import('./routes/deliver')).DeliverPage }) },
     ],

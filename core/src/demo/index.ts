@@ -1,4 +1,5 @@
 export * from './books';
+export * from './photographs';
 export { demoHouse } from './house';
 export { foxfire } from './foxfire';
 export { mossGarden } from './moss-garden';

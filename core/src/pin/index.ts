@@ -1,4 +1,5 @@
 export * from './corners';
+export * from './file';
 export * from './find';
 export * from './grain';
 export * from './lay';

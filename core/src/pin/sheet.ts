@@ -29,7 +29,7 @@ const PIECES = 24;
 function seconds(n: number): number[][] {
   return Array.from({ length: n }, (_, j) => {
     const y = Array.from({ length: n }, (_u, i) => (i === j ? 1 : 0));
-    const [m, u] = [new Array<number>(n).fill(0), new Array<number>(n).fill(0)];
+    const [m, u] = [new Float64Array(n), new Float64Array(n)];
     for (let i = 1; i < n - 1; i++) {
       const p = 0.5 * m[i - 1] + 2;
       m[i] = -0.5 / p;
@@ -37,7 +37,7 @@ function seconds(n: number): number[][] {
     }
     m[n - 1] = 0;
     for (let i = n - 2; i >= 0; i--) m[i] = m[i] * m[i + 1] + u[i];
-    return m;
+    return [...m];
   });
 }
 const SECONDS = new Map([3, 4, 5].map((n) => [n, seconds(n)]));

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { Brief, emptyBrief } from '../book';
 import { Area, CurveNode, Doc, type Fill, type Part } from '../cover';
 import { Scene, assetsOf, defaultScene } from '../mockup';
+import { PinScene, pinAssetsOf } from '../pin';
 
 /** A picture a title uses, stored upright; its bytes are kept beside the document under the same id (their hash). */
 export const Asset = z.object({
@@ -65,7 +66,7 @@ export const SIDES = ['spine', 'back'] as const;
 export type SideName = (typeof SIDES)[number];
 
 export const MOST_VERSIONS = 60;
-export const BOOK_SCHEMA = 4;
+export const BOOK_SCHEMA = 5;
 
 /** Everything known of one title. The flat cover is the source; mockup, promo and files hold only how they are made from it. */
 export const Book = z.object({
@@ -74,6 +75,8 @@ export const Book = z.object({
   brief: Brief,
   cover: Doc,
   scene: Scene,
+  /** A photograph with the cover pinned on it; null where none was opened. */
+  pin: PinScene.nullable(),
   promo: Doc,
   /** True while the promo's colours are taken from the cover and turn with it. */
   promoFollows: z.boolean(),
@@ -97,6 +100,7 @@ export function newBook(id: string, identifier: string, now: string, cover: Doc,
     brief: emptyBrief,
     cover,
     scene: defaultScene,
+    pin: null,
     promo,
     promoFollows: true,
     assets: {},
@@ -121,11 +125,12 @@ export function picturesOf(parts: readonly Part[]): string[] {
   return [...new Set(ids)];
 }
 
-/** Ids of the pictures that the cover, its sides and kept versions, the scene and the promo show. */
+/** Ids of the pictures that the cover, its sides and kept versions, the scene, the pinned photograph and the promo show. */
 export function assetsInUse(book: Book): string[] {
   const sides = SIDES.flatMap((side) => book.sides[side]?.doc ?? []);
   const docs = [book.cover, book.promo, ...sides, ...book.versions.map((v) => v.cover)];
-  return [...new Set([...picturesOf(docs.flatMap((doc) => Object.values(doc.parts))), ...assetsOf(book.scene)])];
+  const pinned = book.pin ? pinAssetsOf(book.pin) : [];
+  return [...new Set([...picturesOf(docs.flatMap((doc) => Object.values(doc.parts))), ...assetsOf(book.scene), ...pinned])]; // prettier-ignore
 }
 
 /** Ids of all files that belong to a title: pictures in use and its own faces. */

@@ -5,6 +5,7 @@ export * from './fixes';
 export * from './gather';
 export * from './mockup';
 export * from './scene-art';
+export * from './pin-art';
 export * from './promo';
 export * from './settle';
 export * from './foil';

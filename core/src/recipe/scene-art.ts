@@ -110,6 +110,22 @@ export async function sceneArt(
   return { art, foil, drawn };
 }
 
+/** A side of a title, or a picture as if it were a front, for a place of a ratio. */
+export async function sideArt(
+  book: Book,
+  of: 'front' | 'spine' | 'back' | { readonly kind: 'picture'; readonly asset: string },
+  ratio: number,
+  fit: WantedArt['fit'],
+  studio: Studio,
+  mostPx: number,
+): Promise<Raster> {
+  const art: ThingArt = typeof of === 'string' ? { kind: 'this' } : of;
+  const title = titleOn(book, art, noOthers);
+  const front = await coverRaster(title, Math.min(mostPx, Math.max(title.cover.widthPx, 800)), studio);
+  const side = typeof of === 'string' ? of : 'front';
+  return faceArt({ art, side, ratio, fit, surface: 'matte', own: null }, title, book, front, studio);
+}
+
 /** A side as a composition: as a person has edited it; where the front has foil, as it is made from the front. */
 function sideDocOf({ side, ratio }: WantedArt, title: Book, front: Raster): Doc | null {
   if (side !== 'spine' && side !== 'back') return null;

@@ -5,6 +5,7 @@ import { OWN_FACE } from '@yosomi/core/text';
 import { z } from 'zod';
 import { db } from './db';
 import { guarded } from './guarded';
+import { pinFilesKept } from './pins';
 
 const Copied = z.object({
   parts: z.array(Part).min(1),
@@ -62,9 +63,10 @@ export async function changeHouse(change: (house: House) => House): Promise<Resu
 
 /** Ids of the files that what is kept across titles needs; null where that cannot be told. */
 export async function filesKept(): Promise<string[] | null> {
-  const [copied, house] = [await copiedParts(), await readHouse()];
-  if (!house) return null;
+  const [copied, house, pins] = [await copiedParts(), await readHouse(), await pinFilesKept()];
+  if (!house || !pins) return null;
   return [
+    ...pins,
     ...house.faces.map((face) => face.id),
     ...(copied ? [...Object.keys(copied.assets), ...Object.keys(copied.faces)] : []),
   ];

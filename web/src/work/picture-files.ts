@@ -1,3 +1,4 @@
+import { zipSync } from 'fflate';
 import { type RasterLayer, animatedWebp, openRaster } from '@yosomi/core/image-file';
 import type { Raster } from '@yosomi/core/pixels';
 
@@ -23,4 +24,10 @@ export const pictureFiles = {
 
   /** Layers apart, in one OpenRaster file. */
   openRaster: (layers: readonly RasterLayer[], merged: Raster): Uint8Array<ArrayBuffer> => openRaster(layers, merged),
+
+  /** Finished files in one zip, as they are. */
+  zip(files: readonly { name: string; bytes: Uint8Array }[]): Uint8Array<ArrayBuffer> {
+    const entries = Object.fromEntries(files.map((file) => [file.name, [file.bytes, { level: 0 as const }] as const]));
+    return zipSync(entries as Record<string, [Uint8Array, { level: 0 }]>) as Uint8Array<ArrayBuffer>;
+  },
 };

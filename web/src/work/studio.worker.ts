@@ -1,4 +1,3 @@
-import { zipSync } from 'fflate';
 import { type Finding, type Result, fail, ok } from '@yosomi/core/base';
 import { type Hex, type Scheme, hexOf, palette, schemesAround, schemesFrom } from '@yosomi/core/colour';
 import { type Busyness, type QuietPlace, busyness, compose, quietestPlace } from '@yosomi/core/compose';
@@ -42,6 +41,7 @@ import { findProfile } from '@yosomi/core/stores';
 import { type Remote, expose, transfer, wrap } from 'comlink';
 import { BrowserStudio, decodeUpright } from './browser-studio';
 import { pictureFiles } from './picture-files';
+import { pinArts } from './pin-arts';
 import { sceneThumb, sendArt } from './scenes';
 import type { TracerApi } from './tracer.worker';
 import { unpackFont } from './unpack-font';
@@ -375,6 +375,7 @@ const api = {
   jpeg: (pixels: Raster): Promise<Uint8Array<ArrayBuffer>> => jpegFile(pixels, studio),
 
   ...pictureFiles,
+  ...pinArts(studio),
 
   /** `known` is what the screen has measured of a cover; it is used if it is this one. */
   async storeImage(input: Book, store: string, known: { key: string; added: Settled['added'] } | null) {
@@ -385,11 +386,6 @@ const api = {
 
   pdf: (input: Book, modified: string) => pdfFile(Book.parse(input), modified, studio),
   ebook: (input: Book, modified: string) => ebookFile(Book.parse(input), modified, studio),
-
-  zip(files: readonly { name: string; bytes: Uint8Array }[]): Uint8Array<ArrayBuffer> {
-    const entries = Object.fromEntries(files.map((file) => [file.name, [file.bytes, { level: 0 as const }] as const]));
-    return zipSync(entries as Record<string, [Uint8Array, { level: 0 }]>) as Uint8Array<ArrayBuffer>;
-  },
 
   pack: (project: Project): Uint8Array<ArrayBuffer> => packProject(project),
   unpack: (bytes: Uint8Array): Result<Project> => unpackProject(bytes),

@@ -2,6 +2,7 @@ import { ARRANGEMENTS, type Arrangement, arranged, defaultScene } from '@yosomi/
 import { useMemo } from 'react';
 import { useBook } from '../../state/session';
 import { useRested } from '../../ui/use-rested';
+import { MockupKinds } from './mockup-kinds';
 import { KeptScenes } from './kept-scenes';
 import { ARRANGEMENT_NAMES } from './names';
 import { ScenePicture } from './scene-picture';
@@ -13,7 +14,8 @@ const THUMB_PX = 116;
 export function ArrangementStrip({ series, ready }: { series: readonly string[]; ready: boolean }) {
   const { scene, set } = useScene();
   return (
-    <nav aria-label="Arrangements" className="flex w-[148px] shrink-0 flex-col overflow-y-auto border-r border-line py-4">
+    <nav aria-label="Arrangements" className="flex w-[148px] shrink-0 flex-col overflow-y-auto border-r border-line py-3">
+      <MockupKinds />
       <h2 className="px-4 pb-1.5 text-xs font-semibold text-ink-2">How it can stand</h2>
       {ARRANGEMENTS.map((one) => (
         <ArrangementButton

@@ -1,0 +1,106 @@
+import { type Result, slug } from '@yosomi/core/base';
+import type { PinScene } from '@yosomi/core/pin';
+import { type Raster, hasTransparency } from '@yosomi/core/pixels';
+import { useRef, useState } from 'react';
+import { say, sayFault } from '../../messages/say';
+import { saveFile } from '../../platform/files';
+import { useBook } from '../../state/session';
+import { Button } from '../../ui/button';
+import { Group } from '../../ui/group';
+import { Segmented } from '../../ui/segmented';
+import { press } from '../../work/workers';
+import { finishedPin, layeredPin } from './make-pin';
+
+type Format = 'png' | 'jpeg' | 'webp' | 'ora';
+
+const ENDINGS: Record<Format, readonly [ending: string, type: string, verb: string]> = {
+  png: ['png', 'image/png', 'Save PNG'],
+  jpeg: ['jpg', 'image/jpeg', 'Save JPEG'],
+  webp: ['webp', 'image/webp', 'Save WebP'],
+  ora: ['ora', 'image/openraster', 'Save the layers'],
+};
+
+async function fileOf(format: Exclude<Format, 'ora'>, pixels: Raster): Promise<Result<Uint8Array<ArrayBuffer>>> {
+  switch (format) {
+    case 'png': {
+      const png = await press().png(pixels, hasTransparency(pixels));
+      return png.ok ? { ok: true, value: png.value.bytes } : png;
+    }
+    case 'jpeg':
+      return { ok: true, value: await press().jpeg(pixels) };
+    case 'webp': {
+      const made = await press().webp(pixels);
+      return made ? { ok: true, value: made } : { ok: false, fault: { code: 'webp-missing', data: {} } };
+    }
+  }
+}
+
+/** Saving the finished picture, with a way to stop. */
+export function SavePin({ pin }: { pin: PinScene }) {
+  const book = useBook();
+  const [format, setFormat] = useState<Format>('png');
+  const [busy, setBusy] = useState(false);
+  const abort = useRef<AbortController | null>(null);
+  const [ending, type, verb] = ENDINGS[format];
+  const clear = pin.ground.kind === 'clear' && format !== 'jpeg';
+  const save = async (): Promise<void> => {
+    const { signal } = (abort.current = new AbortController());
+    setBusy(true);
+    try {
+      let bytes: Uint8Array<ArrayBuffer>;
+      if (format === 'ora') {
+        const made = await layeredPin(book, pin, signal);
+        if (!made.ok) return void (signal.aborted || sayFault(made.fault));
+        bytes = made.value;
+      } else {
+        const made = await finishedPin(book, pin, signal);
+        if (!made.ok) return void (signal.aborted || sayFault(made.fault));
+        const file = await fileOf(format, made.value);
+        if (signal.aborted) return;
+        if (!file.ok) return sayFault(file.fault);
+        bytes = file.value;
+      }
+      if (signal.aborted) return;
+      const name = `${slug(book.brief.title)}-photograph-${pin.photo.widthPx}x${pin.photo.heightPx}.${ending}`;
+      saveFile(bytes, name, type);
+      say(`Saved ${name}`);
+    } catch {
+      sayFault({ code: 'work-failed', data: {} });
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <>
+      <Group title="The finished picture">
+        <Segmented<Format>
+          label="Format"
+          value={format}
+          onChange={setFormat}
+          options={[
+            { value: 'png', label: 'PNG' },
+            { value: 'jpeg', label: 'JPEG' },
+            { value: 'webp', label: 'WebP' },
+            { value: 'ora', label: 'Layers' },
+          ]}
+        />
+        {format === 'ora' && (
+          <p className="text-xs text-ink-2">Photograph, art and what is in front apart, as an OpenRaster file. It can be opened here again.</p>
+        )}
+        {format === 'jpeg' && pin.ground.kind === 'clear' && <p className="text-xs text-ink-2">A JPEG cannot be clear: it gets a white ground.</p>}
+      </Group>
+      <div className="sticky bottom-0 mt-auto border-t border-line bg-paper p-4">
+        {busy ? (
+          <div className="flex items-center justify-between gap-3">
+            <p role="status">Making the picture</p>
+            <Button onClick={() => abort.current?.abort()}>Stop</Button>
+          </div>
+        ) : (
+          <Button kind="ink" className="w-full" disabled={pin.faces.length === 0} onClick={() => void save()}>
+            {clear && format !== 'ora' ? `${verb}, background clear` : verb}
+          </Button>
+        )}
+      </div>
+    </>
+  );
+} // prettier-ignore

@@ -1,0 +1,121 @@
+import type { Fault } from '@yosomi/core/base';
+import { supersedingSlot } from '@yosomi/core/jobs';
+import type { Marked, PinQuality, PinScene } from '@yosomi/core/pin';
+import type { Book } from '@yosomi/core/project';
+import { pinKey } from '@yosomi/core/recipe';
+import { type RefObject, useEffect, useRef, useState } from 'react';
+import { SCREEN_ART, giveArts, pinner } from '../../work/pins';
+
+export type LiveState =
+  { readonly kind: 'making' | 'preview' | 'final' | 'failed' } | { readonly kind: 'fault'; readonly fault: Fault };
+
+/** The final picture follows when nothing has changed for this long, ms. */
+const REST_MS = 180;
+
+type Shown = {
+  /** How much of the art is seen over the photograph, 0..1. */
+  readonly opacity: number;
+  /** The marks that are shown in blue, if any. */
+  readonly marks: Marked | null;
+};
+
+type Job = { readonly book: Book; readonly scene: PinScene; readonly widthPx: number; readonly quality: PinQuality };
+
+async function view({ book, scene, widthPx, quality }: Job) {
+  const worker = pinner();
+  const keys = await giveArts(worker, book, scene, SCREEN_ART);
+  return worker.ask(worker.api.view(scene, keys, widthPx, quality));
+}
+
+/** Draws the pinned photograph into a canvas `widthPx` wide: a preview while it changes, the final picture when it rests. */
+export function useLivePin(
+  canvas: RefObject<HTMLCanvasElement | null>,
+  book: Book,
+  scene: PinScene,
+  widthPx: number | null,
+  { opacity, marks }: Shown,
+): LiveState {
+  const [state, setState] = useState<LiveState>({ kind: 'making' });
+  const [slot] = useState(() => supersedingSlot(view));
+  const photo = useRef<{ key: string; bitmap: ImageBitmap } | null>(null);
+  const last = useRef<ImageBitmap | null>(null);
+  const marked = useRef<{ key: string; bitmap: ImageBitmap | null } | null>(null);
+  const frames = useRef(0);
+  const draw = useRef(() => {});
+  draw.current = () => {
+    const el = canvas.current;
+    const context = el?.getContext('2d');
+    if (!el || !context || !last.current) return;
+    const { width, height } = last.current;
+    if (el.width !== width) el.width = width;
+    if (el.height !== height) el.height = height;
+    context.clearRect(0, 0, width, height);
+    if (photo.current && opacity < 1) context.drawImage(photo.current.bitmap, 0, 0);
+    context.globalAlpha = opacity;
+    context.drawImage(last.current, 0, 0);
+    context.globalAlpha = 1;
+    if (marks && marked.current?.bitmap) context.drawImage(marked.current.bitmap, 0, 0);
+    el.dataset.frames = String(frames.current);
+  };
+  const key = widthPx ? `${pinKey(book, scene)} ${widthPx}` : '';
+  useEffect(() => {
+    if (!widthPx) return;
+    let current = true;
+    const show = (made: Awaited<ReturnType<typeof view>>, kind: 'preview' | 'final'): void => {
+      if (!made.ok) return setState({ kind: 'fault', fault: made.fault });
+      last.current?.close();
+      last.current = made.value.bitmap;
+      frames.current++;
+      draw.current();
+      setState({ kind });
+    };
+    void (async () => {
+      try {
+        const worker = pinner();
+        const named = `${scene.photo.asset} ${widthPx}`;
+        if (photo.current?.key !== named) {
+          const bitmap = await worker.ask(worker.api.photo(scene.photo.asset, widthPx));
+          photo.current?.bitmap.close();
+          photo.current = bitmap && { key: named, bitmap };
+        }
+        const quick = await slot({ book, scene, widthPx, quality: 'preview' });
+        // Shown even when the hand has moved on: a dragged corner must be seen moving.
+        if (quick) show(quick, 'preview');
+        await new Promise((resolve) => setTimeout(resolve, REST_MS));
+        if (!current) return;
+        const fine = await slot({ book, scene, widthPx, quality: 'final' });
+        if (fine && current) show(fine, 'final');
+      } catch {
+        if (current) setState({ kind: 'failed' });
+      }
+    })();
+    return () => {
+      current = false;
+    };
+    // The key stands for the scene, what lies on its faces, and the size.
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
+  }, [key, slot]);
+
+  const marksKey = marks && widthPx ? JSON.stringify([scene.photo.asset, scene.marks, scene.faces.map((f) => [f.corners, f.bend]), marks, widthPx]) : null; // prettier-ignore
+  useEffect(() => {
+    if (!marksKey || !marks || !widthPx) return draw.current();
+    let current = true;
+    const worker = pinner();
+    void worker.ask(worker.api.marks(scene, marks, widthPx)).then(
+      (bitmap) => {
+        if (!current) return bitmap?.close();
+        marked.current?.bitmap?.close();
+        marked.current = { key: marksKey, bitmap };
+        draw.current();
+      },
+      () => {},
+    );
+    return () => {
+      current = false;
+    };
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
+  }, [marksKey]);
+
+  useEffect(() => draw.current(), [opacity, marks]);
+  return state;
+}

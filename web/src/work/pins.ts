@@ -1,0 +1,57 @@
+import type { PinScene } from '@yosomi/core/pin';
+import type { Book } from '@yosomi/core/project';
+import { faceArtKey } from '@yosomi/core/recipe';
+import { type Remote, transfer, wrap } from 'comlink';
+import type { FaceKeys, PinApi } from './pin.worker';
+import { studio } from './workers';
+
+/** A worker that pins: what it is asked fails when it ends. */
+export type Pinner = {
+  readonly api: Remote<PinApi>;
+  ask<T>(answer: T): Promise<Awaited<T>>;
+  end(): void;
+};
+
+export function startPinner(onBroken: () => void = () => {}): Pinner {
+  const worker = new Worker(new URL('./pin.worker.ts', import.meta.url), { type: 'module' });
+  let fail: (reason: Error) => void = () => {};
+  const ended = new Promise<never>((_, reject) => (fail = reject));
+  ended.catch(() => {});
+  const end = (): void => {
+    worker.terminate();
+    fail(new Error('a pinner ended'));
+  };
+  worker.addEventListener('error', () => {
+    end();
+    onBroken();
+  });
+  const ask = <T>(answer: T): Promise<Awaited<T>> => Promise.race([ended, Promise.resolve(answer)]);
+  return { api: wrap<PinApi>(worker), ask, end };
+}
+
+let live: Pinner | null = null;
+
+/** The one that pins for the screen; a broken one is replaced. */
+export function pinner(): Pinner {
+  live ??= startPinner(() => (live = null));
+  return live;
+}
+
+/** Most width of art for the screen and for files, px. */
+export const SCREEN_ART = 900;
+export const FILE_ART = 1600;
+
+const keysOf = (book: Book, scene: PinScene, mostPx: number): FaceKeys =>
+  scene.faces.map((face) => [face.id, `${faceArtKey(book, scene, face)} ${mostPx}`] as const);
+
+/** Makes sure that a pinner has the art of all faces; answers under which keys. */
+export async function giveArts({ api, ask }: Pinner, book: Book, scene: PinScene, mostPx: number): Promise<FaceKeys> {
+  const keys = keysOf(book, scene, mostPx);
+  const wanted = await ask(api.wants(keys.map(([, key]) => key)));
+  for (const [id, key] of keys) {
+    if (!wanted.includes(key)) continue;
+    const made = await studio.pinArt(book, scene, id, mostPx);
+    if (made) await ask(api.take(key, transfer(made, [made.data.buffer])));
+  }
+  return keys;
+}
