@@ -1,4 +1,5 @@
 import type { Marked, PinFace } from '@yosomi/core/pin';
+import type { Asset } from '@yosomi/core/project';
 import { ImagePlus } from 'lucide-react';
 import { useState } from 'react';
 import { usePictureInput } from '../features/front/use-picture-input';
@@ -34,9 +35,16 @@ export function PhotographPage() {
   const [paint, setPaint] = useState<Marked>('shade');
   const usual = pin ? Math.max(pin.photo.widthPx, pin.photo.heightPx) / 40 : 40;
   const [brush, setBrush] = useState<Brush>({ tool: 'paint', radius: usual, soft: 0.4, tolerance: 0.09, joined: true });
-  const open = usePictureInput(
-    ({ asset }) => void openPhoto(asset, book, edit).catch(() => sayFault({ code: 'work-failed', data: {} })),
-  );
+  const [finding, setFinding] = useState(false);
+  const openNow = async (asset: Asset): Promise<void> => {
+    setFinding(true);
+    setAsked(0);
+    setMode('corners');
+    await openPhoto(asset, book, edit)
+      .catch(() => sayFault({ code: 'work-failed', data: {} }))
+      .finally(() => setFinding(false));
+  };
+  const open = usePictureInput(({ asset }) => void openNow(asset));
   const chosen = pin ? Math.min(asked, Math.max(0, pin.faces.length - 1)) : 0;
   const face: PinFace | undefined = pin?.faces[chosen];
   const on: Marked = mode === 'front' ? 'front' : mode === 'away' ? 'away' : paint;
@@ -65,10 +73,10 @@ export function PhotographPage() {
     >
       <h1 className="sr-only">The cover on a photograph</h1>
       {open.input}
-      <PhotoStrip ready />
+      <PhotoStrip ready={!finding} onOpen={openNow} />
       <section aria-label="Photograph" className="flex min-w-0 flex-1 flex-col bg-[#dadbd8]">
         {pin ? (
-          <PinStage book={book} pin={pin} set={set} mode={mode} on={on} brush={brush} chosen={chosen} opacity={opacity} onChoose={setAsked} />
+          <PinStage book={book} pin={pin} set={set} mode={mode} on={on} brush={brush} chosen={chosen} opacity={opacity} finding={finding} onChoose={setAsked} />
         ) : (
           <div className="m-auto flex max-w-[420px] flex-col items-start gap-3 p-8">
             <p className="text-lg">Put the cover on a photograph</p>

@@ -44,8 +44,10 @@ export function blanknessOf(
     // A difference has a direction: over a side that is whole, it is the same nearly everywhere.
     const steps: number[][] = [];
     for (let k = 1; k < 24; k++) {
-      const [inside, outside] = [read(k / 24, 3), read(k / 24, -3)];
-      if (inside && outside) steps.push(inside.map((v, c) => v - outside[c]));
+      // Beyond a crease the face goes on: of places near and farther off, those that are most alike count.
+      const [inside, outside] = [[3, 8], [-3, -8]].map((offs) => offs.flatMap((off) => [read(k / 24, off)].filter((v) => v !== null))); // prettier-ignore
+      const pairs = inside.flatMap((i) => outside.map((o) => i.map((v, c) => v - o[c])));
+      if (pairs.length > 0) steps.push(pairs.reduce((a, d) => (Math.hypot(...d) < Math.hypot(...a) ? d : a)));
     }
     if (steps.length < 8) return 0;
     const mid = channels.map((_, c) => steps.map((d) => d[c]).sort((a, b) => a - b)[steps.length >> 1]);

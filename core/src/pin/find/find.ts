@@ -39,7 +39,7 @@ export function findCorners(photo: Raster): Found {
   const candidates = quadsOf(linesOf(g, MOST_LINES), g, MOST_QUADS).map((quad): Candidate => {
     const { even, apart: part, sides } = blanknessOf(quad.corners, channels, g, least);
     const size = Math.min(1, areaOf(quad.corners) / (USUAL_SIZE * width * height)) ** 0.5;
-    const score = quad.score * even ** 1.5 * part * Math.max(0.15, sides) ** 0.5 * size;
+    const score = quad.score * even ** 3 * part * Math.max(0.15, sides) ** 0.5 * size;
     return { score, even, sides, corners: quad.corners.map((p) => ({ x: p.x * kx, y: p.y * ky })) };
   });
   candidates.sort((a, b) => b.score - a.score);

@@ -18,6 +18,8 @@ type Segment = {
 /** Pixels whose directions differ by less than this belong together (Grompone von Gioi 2010). */
 const ALIKE = Math.PI / 8;
 const LEAST_LENGTH = 12;
+/** Directions of lines are told apart in so many steps of half a turn. */
+const WAYS = 7;
 /** A step of this many codes a px is as good as any higher one. */
 const HIGH = 14;
 
@@ -92,7 +94,7 @@ function fitted(region: readonly number[], { width, size }: Gradient): Segment |
   }
   // What is not much longer than wide is a blob.
   if (to - from < 3.5 * Math.sqrt(across / w)) return null;
-  const weight = (to - from) * Math.sqrt(Math.min(HIGH, w / region.length));
+  const weight = (to - from) * Math.min(HIGH, w / region.length);
   return { x: mx, y: my, nx: -dy, ny: dx, from, to, length: to - from, weight };
 }
 
@@ -105,13 +107,22 @@ export function linesOf(g: Gradient, most: number): Line[] {
       if (Math.abs(s.nx * first.nx + s.ny * first.ny) < 0.999) return false;
       const off = (s.x - first.x) * first.nx + (s.y - first.y) * first.ny;
       const along = Math.abs((s.x - first.x) * -first.ny + (s.y - first.y) * first.nx);
-      return Math.abs(off) < 1.2 + (1.5 * along) / Math.max(30, first.length);
+      return Math.abs(off) < Math.min(2.5, 1.2 + (1.5 * along) / Math.max(30, first.length));
     });
     const line = through(near, first);
     if (lines.some((l) => same(l, line, g))) continue;
     lines.push(line);
   }
-  return lines.sort((a, b) => b.seen - a.seen).slice(0, most);
+  // A grained table has many lines of one direction: they must not leave out those of another.
+  const perWay = new Map<number, number>();
+  const sorted = lines.sort((a, b) => b.seen - a.seen);
+  return sorted
+    .filter(({ nx, ny }) => {
+      const way = Math.round(((Math.atan2(ny, nx) + Math.PI) / Math.PI) * WAYS) % WAYS;
+      perWay.set(way, (perWay.get(way) ?? 0) + 1);
+      return (perWay.get(way) ?? 0) <= most / 2.5;
+    })
+    .slice(0, most);
 }
 
 /** The line through segments, weighted by their lengths, about the first one. */

@@ -9,6 +9,8 @@ const STEP = 0.5;
 const FIRST = 0.07;
 /** And this many times what the face itself has of steps: its noise. */
 const ABOVE_NOISE = 3.2;
+/** A band that differs by less than this many times a step's slope has the face's own colour. */
+const ALIKE = 1;
 /** How far within a side its step may be, in sides of the face. */
 const DEEP = 0.07;
 
@@ -177,30 +179,32 @@ function sideIn(found: readonly Step[], profiles: readonly Profile[], reach: num
   const best = lines.reduce((p, q) => (q.held > p.held ? q : p));
   const length = profiles[profiles.length - 1].t;
   const middle = ({ a, b }: SideLine): number => a + (b * length) / 2;
-  let side = best;
-  for (const line of lines.filter((l) => l.held > Math.max(0.4, 0.55 * best.held)).sort((p, q) => q.held - p.held)) {
-    if (middle(line) > middle(side) + 2 && !isCrease(line, best, profiles, reach)) side = line;
+  const held = lines.filter((l) => l.held > Math.max(0.4, 0.55 * best.held)).sort((p, q) => middle(p) - middle(q));
+  let side = held[0] ?? best;
+  for (const line of held) {
+    if (middle(line) > middle(side) + 2 && !isCrease(line, side, profiles, reach)) side = line;
   }
   // Of those that nearly coincide with it, the one that most places bear out.
   side = lines.reduce((p, q) => (Math.abs(middle(q) - middle(side)) < 1.5 && q.held > p.held ? q : p), side);
   return tightened(whole(side, found, near), near);
 }
 
-/** Whether the band between an inner and an outer line has the colour of the face within. */
+/** Whether the band between an inner and an outer line has the colour that the face has farther within. */
 function isCrease(inner: SideLine, outer: SideLine, profiles: readonly Profile[], reach: number): boolean {
   const [band, within] = [[0, 0, 0], [0, 0, 0]];
   let [n, m] = [0, 0];
   for (const { t, values, sizes } of profiles) {
     const [from, to] = [outer.a + outer.b * t, inner.a + inner.b * t].map((off) => (off + reach) / STEP);
-    if (to - from < 12) continue;
+    const count = sizes.length;
+    if (to - from < 10) continue;
     for (let i = Math.ceil(from + (to - from) * 0.3); i < to - (to - from) * 0.3; i++, n++) for (let c = 0; c < 3; c++) band[c] += values[i * 3 + c] ?? 0;
-    for (let i = Math.ceil(to + 6); i < Math.min(sizes.length, to + 14); i++, m++) for (let c = 0; c < 3; c++) within[c] += values[i * 3 + c];
+    for (let i = Math.ceil(count * 0.82); i < count; i++, m++) for (let c = 0; c < 3; c++) within[c] += values[i * 3 + c];
   }
   if (n === 0 || m === 0) return false;
   const apart = Math.hypot(...band.map((v, c) => v / n - within[c] / m));
   const size = inner.steps.reduce((sum, s) => sum + s.size, 0) / inner.steps.length;
   // A blurred step rises over some 4 px at its steepest slope.
-  return apart < 0.8 * size;
+  return apart < ALIKE * size;
 } // prettier-ignore
 
 /**

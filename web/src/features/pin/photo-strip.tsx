@@ -1,5 +1,6 @@
 import { DEMO_PHOTOGRAPHS } from '@yosomi/core/demo';
 import { adoptedPin, pinAssetsOf } from '@yosomi/core/pin';
+import type { Asset } from '@yosomi/core/project';
 import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { ImagePlus, X } from 'lucide-react';
@@ -23,19 +24,18 @@ import { inTurn } from '../mockups/in-turn';
 import { MockupKinds } from '../mockups/mockup-kinds';
 import { pinThumb } from './make-pin';
 import { openPinFile } from './pin-file';
-import { openPhoto } from './take-photo';
 
 const failed = (): void => sayFault({ code: 'work-failed', data: {} });
 
 /** Photographs to pin the cover on: the person's own, those that ship with the app, and those that were kept. */
-export function PhotoStrip({ ready }: { ready: boolean }) {
+export function PhotoStrip({ ready, onOpen }: { ready: boolean; onOpen(asset: Asset): Promise<void> }) {
   const book = useBook();
   const edit = useSession((s) => s.edit);
   const kept = useLiveQuery(loadPins) ?? [];
   const [naming, setNaming] = useState(false);
   const [name, setName] = useState('');
   const file = useRef<HTMLInputElement>(null);
-  const open = usePictureInput(({ asset }) => void openPhoto(asset, book, edit).catch(failed));
+  const open = usePictureInput(({ asset }) => void onOpen(asset));
   const demo = async (which: string, title: string): Promise<void> => {
     const url = demoPhotographUrl(which);
     const bytes = url && (await fetchBytes(url));
@@ -44,7 +44,7 @@ export function PhotoStrip({ ready }: { ready: boolean }) {
     if (!taken.ok) return sayFault(taken.fault);
     const saved = await saveAsset(taken.value.asset.id, taken.value.bytes);
     if (!saved.ok) return sayFault(saved.fault);
-    await openPhoto(taken.value.asset, book, edit);
+    await onOpen(taken.value.asset);
   };
   const use = (one: KeptPin): void =>
     void edit(`Photograph: ${one.name}`, (b) => {

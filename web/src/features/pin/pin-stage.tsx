@@ -55,9 +55,11 @@ export function PinStage(props: {
   brush: Brush;
   chosen: number;
   opacity: number;
+  /** True while the corners are looked for. */
+  finding: boolean;
   onChoose(face: number): void;
 }) {
-  const { book, pin, set, mode, brush, chosen, opacity, onChoose } = props;
+  const { book, pin, set, mode, brush, chosen, opacity, finding, onChoose } = props;
   const room = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const space = useSize(room);
@@ -73,7 +75,7 @@ export function PinStage(props: {
   const { cross, handlers } = useBrush(painting, brush, scale, set);
   const face = pin.faces[chosen];
   const grabbed = held !== null && face && mode === 'corners' ? face.corners[held] : null;
-  const said = state.kind === 'fault' ? sentenceOf(state.fault) : STATES[state.kind];
+  const said = finding ? 'Looking for the corners of the cover' : state.kind === 'fault' ? sentenceOf(state.fault) : STATES[state.kind];
   const clear = pin.ground.kind === 'clear';
   return (
     <>

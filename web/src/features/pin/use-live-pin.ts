@@ -74,6 +74,12 @@ export function useLivePin(
         const worker = pinner();
         const named = `${scene.photo.asset} ${widthPx}`;
         if (photo.current?.key !== named) {
+          // Another photograph: the one before must not be seen in its place.
+          setState({ kind: 'making' });
+          last.current?.close();
+          last.current = null;
+          const el = canvas.current;
+          el?.getContext('2d')?.clearRect(0, 0, el.width, el.height);
           const bitmap = await worker.ask(worker.api.photo(scene.photo.asset, widthPx));
           photo.current?.bitmap.close();
           photo.current = bitmap && { key: named, bitmap };
