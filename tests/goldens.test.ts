@@ -13,7 +13,7 @@ import {
   render,
 } from '@yosomi/core/mockup';
 import { writePng } from '@yosomi/core/image-file';
-import { type Raster, raster, shrink, ssim } from '@yosomi/core/pixels';
+import { type Raster, flatten, raster, shrink, ssim } from '@yosomi/core/pixels';
 import type { Project } from '@yosomi/core/project';
 import {
   coverRaster,
@@ -25,7 +25,9 @@ import {
   stageOf,
   subjectsOf,
 } from '@yosomi/core/recipe';
-import { NodeStudio, demoProjects } from '@yosomi/node-kit';
+import { DEMO_PHOTOGRAPHS, demoPhotograph } from '@yosomi/core/demo';
+import { type Mark, artOf, findCorners, newFace, newPinScene, photoOf, pinned } from '@yosomi/core/pin';
+import { NodeStudio, decodeImage, demoProjects } from '@yosomi/node-kit';
 import { pixelsOf } from './fixtures/pictures';
 
 const GOLDENS = resolve(import.meta.dirname, 'goldens');
@@ -142,5 +144,47 @@ describe('goldens', () => {
       for (let y = 0; y < px; y++) out.data.set(lit.data.subarray(y * px * 4, (y + 1) * px * 4), (y * 3 + i) * px * 4);
     }
     await matches('table', out);
+  });
+});
+
+describe('photographs', () => {
+  it('that ship with the app, each with a cover of the demo pinned where its corners are found', async () => {
+    const sheet = raster(3 * 330, 400);
+    sheet.data.fill(255);
+    for (const [i, one] of DEMO_PHOTOGRAPHS.entries()) {
+      const decoded = await decodeImage(new Uint8Array(readFileSync(resolve(import.meta.dirname, `../assets/photographs/${one.name}.jpg`)))); // prettier-ignore
+      if (!decoded.ok) throw new Error(decoded.fault.code);
+      const photo = decoded.value.raster;
+      const found = findCorners(photo);
+      if (found.kind !== 'found') throw new Error(`${one.name}: ${found.kind}`);
+      const corners = found.corners.map((p): [number, number] => [p.x, p.y]);
+      const thumb: Mark[] = one.thumb ? [{ kind: 'range', on: 'front', add: true, at: [one.thumb.knuckle.x, one.thumb.knuckle.y], tolerance: 0.12, joined: true }] : []; // prettier-ignore
+      const face = newFace('a', 'Front', corners, { kind: 'side', side: 'front' });
+      const scene = { ...newPinScene({ asset: 'p', widthPx: photo.width, heightPx: photo.height }), faces: [face], marks: thumb }; // prettier-ignore
+      const { book, files } = demos[i];
+      const art = artOf(flatten(await coverRaster(book, 900, new NodeStudio(files)), [255, 255, 255]));
+      const made = pinned(photoOf(photo), scene, new Map([['a', art]]));
+      if (!made.ok) throw new Error(made.fault.code);
+      const k = Math.min(330 / photo.width, 400 / photo.height);
+      const small = shrink(made.value, Math.round(photo.width * k), Math.round(photo.height * k));
+      for (let y = 0; y < small.height; y++)
+        sheet.data.set(
+          small.data.subarray(y * small.width * 4, (y + 1) * small.width * 4),
+          (y * sheet.width + i * 330) * 4,
+        );
+    }
+    await matches('photographs', sheet);
+  });
+
+  it('are what the recipe makes', async () => {
+    const [one] = DEMO_PHOTOGRAPHS;
+    const bytes = readFileSync(resolve(import.meta.dirname, `../assets/photographs/${one.name}.jpg`));
+    const kept = await pixelsOf(new Uint8Array(bytes));
+    const k = 0.2;
+    const made = await demoPhotograph(one, new NodeStudio(new Map()), k);
+    const small = shrink(kept, made.width, made.height);
+    expect(
+      ssim(shrink(made, made.width / 2, made.height / 2), shrink(small, made.width / 2, made.height / 2)),
+    ).toBeGreaterThan(0.9);
   });
 });

@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import { unzipSync, zipSync } from 'fflate';
+import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
 import {
   type Mark,
@@ -20,14 +22,17 @@ import {
   photoOf,
   pinned,
   ratioOf,
+  readPinFile,
   readPinScene,
   rectified,
+  renamed,
   scaledPin,
   shadingOf,
   sheetIn,
   sheetOf,
   unbent,
   withNoise,
+  writePinFile,
 } from '@yosomi/core/pin';
 import { LINEAR_OF, type Raster, raster, toEncoded } from '@yosomi/core/pixels';
 import { type Point, homography, project } from '@yosomi/core/plane';
@@ -473,6 +478,26 @@ describe('marks', () => {
   });
 });
 
+describe('a job', () => {
+  it('stops between faces when it is cancelled', () => {
+    const corners = QUAD.map((p): [number, number] => [p.x, p.y]);
+    const faces = ['a', 'b'].map((id) => newFace(id, id, corners, { kind: 'side', side: 'front' }));
+    const scene = { ...newPinScene({ asset: 'p', widthPx: W, heightPx: H }), faces };
+    let asked = 0;
+    const made = pinned(photoOf(photograph(() => 1)), scene, new Map(), 'final', () => ++asked > 1);
+    expect(made).toMatchObject({ ok: false, fault: { code: 'pin-stopped' } });
+    expect(asked).toBe(2);
+  });
+
+  it('takes a photograph that is partly clear, and leaves it so off the face', () => {
+    const photo = photograph(() => 0.9);
+    for (let i = 0; i < 40 * W * 4; i += 4) photo.data[i + 3] = 0;
+    const made = pinOn(photo, plain(60, 90, 120), fullStrength, 1);
+    expect(made.ok && made.value.data[(10 * W + 10) * 4 + 3]).toBe(0);
+    expect(made.ok && made.value.data[at(photo, 0.5, 0.5) + 3]).toBe(255);
+  });
+});
+
 describe('several faces', () => {
   it('meet without a seam of the blank between them', () => {
     const photo = photograph(() => 1);
@@ -485,6 +510,71 @@ describe('several faces', () => {
     if (!made.ok) throw new Error(made.fault.code);
     for (let v = 0.1; v < 0.9; v += 0.05)
       for (let u = 0.2; u < 0.4; u += 0.004) expect(made.value.data[at(photo, u, v)]).toBeLessThan(52);
+  });
+});
+
+describe('an open file', () => {
+  const corners = QUAD.map((p): [number, number] => [p.x, p.y]);
+  const marks: Mark[] = [{ kind: 'brush', on: 'front', add: true, radius: 20, soft: 0.2, points: [[200, 380], [200, 460]] }]; // prettier-ignore
+  const base = newPinScene({ asset: 'photo1', widthPx: W, heightPx: H });
+  const face = (id: string): PinFace => newFace(id, `Face ${id}`, corners, { kind: 'picture', asset: 'own1' });
+  const scene: PinScene = { ...base, faces: [face('a')], marks };
+  const photo = photograph(fold, 2);
+  const arts = new Map([['a', artOf(plain(60, 90, 120))]]);
+  const written = writePinFile(photoOf(photo), scene, arts, new Map([['own1', new Uint8Array([1, 2, 3])]]));
+  if (!written.ok) throw new Error(written.fault.code);
+  const entries = unzipSync(written.value);
+
+  it('holds photograph, art and what is in front as layers that another decoder reads', () => {
+    const stack = new TextDecoder().decode(entries['stack.xml']);
+    const layers = [...stack.matchAll(/name="([^"]+)" src="([^"]+)" x="(\d+)" y="(\d+)"/g)].map((m) => m.slice(1));
+    expect(layers.map(([name]) => name)).toEqual(['Before Face a', 'Face a', 'Photograph']);
+    const [front, art, whole] = layers.map(([, src]) => PNG.sync.read(Buffer.from(entries[src])));
+    expect(Buffer.compare(whole.data, Buffer.from(photo.data))).toBe(0);
+    expect(art.width).toBeLessThan(W);
+    // What is in front is opaque under the stroke and nothing off it.
+    const [fx, fy] = [Number(layers[0][2]), Number(layers[0][3])];
+    expect(front.data[((400 - fy) * front.width + 200 - fx) * 4 + 3]).toBe(255);
+    expect(front.data[((400 - fy) * front.width + 260 - fx) * 4 + 3]).toBe(0);
+    const merged = PNG.sync.read(Buffer.from(entries['mergedimage.png']));
+    const made = pinned(photoOf(photo), scene, arts);
+    expect(made.ok && Buffer.compare(merged.data, Buffer.from(made.value.data))).toBe(0);
+  });
+
+  it('is opened again as it was, its pictures by the names that the scene calls them', () => {
+    const read = readPinFile(written.value);
+    if (!read.ok) throw new Error(read.fault.code);
+    expect(read.value.scene).toEqual(scene);
+    expect([...read.value.pictures.keys()].sort()).toEqual(['own1', 'photo1']);
+    expect([...read.value.pictures.get('own1')!]).toEqual([1, 2, 3]);
+    const other = renamed(scene, new Map([['photo1', 'p9'], ['own1', 'o9']])); // prettier-ignore
+    expect([other.photo.asset, other.faces[0].art]).toEqual(['p9', { kind: 'picture', asset: 'o9' }]);
+  });
+
+  it('is refused where it is none, newer, damaged, or lacks a picture', () => {
+    const code = (change: (files: Record<string, Uint8Array>) => void): unknown => {
+      const files = { ...entries };
+      change(files);
+      const read = readPinFile(zipSync(files));
+      return read.ok ? null : read.fault.code;
+    };
+    const json = (edit: (manifest: { version: number; scene: { schema: number; faces: unknown } }) => void) => (files: Record<string, Uint8Array>) => {
+      const manifest = JSON.parse(new TextDecoder().decode(files['yosomi/pin.json']));
+      edit(manifest);
+      files['yosomi/pin.json'] = new TextEncoder().encode(JSON.stringify(manifest));
+    }; // prettier-ignore
+    expect(code(() => {})).toBeNull();
+    expect(code((files) => delete files['yosomi/pin.json'])).toBe('pin-file-not');
+    expect(code((files) => delete files['yosomi/own1'])).toBe('pin-picture');
+    expect(code((files) => delete files['data/layer2.png'])).toBe('pin-picture');
+    expect(code(json((m) => (m.version = 2)))).toBe('pin-newer');
+    expect(code(json((m) => (m.scene.schema = 2)))).toBe('pin-newer');
+    expect(code(json((m) => (m.scene.faces = 7)))).toBe('pin-wrong');
+    expect(code((files) => (files['yosomi/pin.json'] = new Uint8Array([1])))).toBe('pin-wrong');
+    const many = Object.fromEntries(Array.from({ length: 80 }, (_, i) => [`data/${i}.png`, new Uint8Array(1)]));
+    expect(readPinFile(zipSync(many))).toMatchObject({ fault: { code: 'pin-file-large' } });
+    expect(readPinFile(new Uint8Array([1, 2, 3]))).toMatchObject({ fault: { code: 'pin-file-not' } });
+    expect(readPinFile(written.value.slice(0, 400))).toMatchObject({ fault: { code: 'pin-file-not' } });
   });
 });
 

@@ -43,7 +43,12 @@ createRoot(root).render(
     <QueryClientProvider client={queries}>
       <Tooltip.Provider delayDuration={300}>
         <RouterProvider router={router} />
-        <Toaster position="bottom-left" visibleToasts={3} toastOptions={{ className: 'font-sans' }} />
+        <Toaster
+          position="bottom-center"
+          offset={{ bottom: 52 }}
+          visibleToasts={3}
+          toastOptions={{ className: 'font-sans' }}
+        />
       </Tooltip.Provider>
     </QueryClientProvider>
   </StrictMode>,

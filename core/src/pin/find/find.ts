@@ -18,7 +18,7 @@ const MOST_LINES = 40;
 const MOST_QUADS = 160;
 
 /** So many of the best are looked at closely. */
-const CLOSE = 7;
+const CLOSE = 5;
 
 type Candidate = Quad & { readonly sides: number; readonly even: number };
 type Close = Candidate & { readonly held: number; readonly worst: number };
