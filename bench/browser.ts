@@ -1,10 +1,11 @@
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { chromium, type Page } from '@playwright/test';
 import { makeServer } from '@yosomi/server';
 import { ROOT } from '@yosomi/node-kit';
 import { join } from 'node:path';
 import { fileOf, picturePixels } from '../tests/fixtures/pictures';
+import { cornerDrag, twelveMegapixels } from './pin';
 import { type Row, median } from './rows';
 import { type Workbench, busyTitle, workbench } from './workbench';
 
@@ -108,11 +109,22 @@ export async function browserRows(rounds: number): Promise<Row[]> {
     const benches: Workbench[] = [];
     const folder = mkdtempSync(join(tmpdir(), 'bench-'));
     const thirty = await busyTitle(folder);
+    const photo = join(folder, 'photo.jpg');
+    writeFileSync(photo, await fileOf(twelveMegapixels().pixels, 'jpeg'));
+    const pins: { fps: number; longest: number }[] = [];
     for (let i = 0; i < rounds; i++) {
       const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
       drops.push(await dropToMockup(page, base, picture));
       turns.push(await turning(page));
       edits.push(await editing(page, base));
+      pins.push(
+        await cornerDrag(
+          page,
+          photo,
+          () => watchTasks(page),
+          () => longestTask(page),
+        ),
+      );
       await page.close();
       const fresh = await browser.newContext({ viewport: { width: 1280, height: 800 } });
       benches.push(await workbench(await fresh.newPage(), base, thirty));
@@ -160,6 +172,16 @@ export async function browserRows(rounds: number): Promise<Row[]> {
         what: 'the same: of that, in the worker',
         value: median(benches.map((b) => b.exportWorkerMs)),
         unit: 'ms',
+      },
+      {
+        what: 'frames while a corner is dragged on a photograph of 12 megapixels',
+        value: median(pins.map((p) => p.fps)),
+        unit: 'a second',
+      },
+      {
+        what: 'longest task of the main thread meanwhile',
+        value: median(pins.map((p) => p.longest)),
+        unit: 'ms (0: none over 50)',
       },
       {
         what: 'longest task of the main thread while turning',

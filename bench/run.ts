@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { ROOT } from '@yosomi/node-kit';
 import { browserRows } from './browser';
 import { engineRows } from './engine';
+import { pinRows } from './pin';
 import type { Row } from './rows';
 import { warpRows } from './warp';
 
@@ -17,6 +18,7 @@ const table = (rows: readonly Row[]): string =>
 
 const engine = await engineRows(rounds);
 const warp = await warpRows(rounds);
+const pin = pinRows(rounds);
 const browser = await browserRows(rounds);
 const machine = `${cpus()[0].model}, ${cpus().length} cores, Node ${process.versions.node}`;
 const text = `# Speed
@@ -31,6 +33,10 @@ ${table(browser)}
 ## The engine, in Node on one thread
 
 ${table(engine)}
+
+## A cover on a photograph, in Node on one thread
+
+${table(pin)}
 
 ## One steep view of a picture, against general tools
 

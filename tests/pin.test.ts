@@ -433,6 +433,8 @@ describe('marks', () => {
     };
     skin(10, 50);
     skin(80, 110);
+    // A nail: of another colour, but enclosed.
+    for (let y = 30; y < 36; y++) for (let x = 20; x < 28; x++) photo.data.set([230, 190, 180, 255], (y * 120 + x) * 4);
     const noisy = withNoise(photo, 4, 9);
     const pick = (joined: boolean): Uint8Array => mask([{ kind: 'range', on: 'front', add: true, at: [30, 40], tolerance: 0.08, joined }], noisy); // prettier-ignore
     const [all, one] = [pick(false), pick(true)];
@@ -442,6 +444,7 @@ describe('marks', () => {
     }
     expect(all[40 * 120 + 95]).toBeGreaterThan(240);
     expect(one[40 * 120 + 95]).toBe(0);
+    expect([all[33 * 120 + 24], one[33 * 120 + 24]]).toEqual([0, 255]);
   });
 
   it('of the background take all but the faces, clear or in a colour', () => {

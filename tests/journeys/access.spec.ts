@@ -34,6 +34,22 @@ test('every screen passes the accessibility rules and holds from 1024 to 2560 px
     await expect(page.getByRole('heading', { level: 1, name })).toHaveCount(1);
     await inspect(name);
   }
+  await page.getByRole('link', { name: 'Photograph' }).click();
+  await inspect('Photograph, none');
+  await page.getByRole('button', { name: 'Tablet on stone' }).click();
+  await expect(page.getByRole('button', { name: /^Top left corner/ })).toBeVisible({ timeout: 60_000 });
+  for (const mode of ['Corners', 'Bend', 'In front', 'Light', 'Background']) {
+    await page.getByRole('radio', { name: mode, exact: true }).click();
+    await inspect(`Photograph, ${mode}`);
+  }
+  // What is marked with the pointer can be marked without.
+  await page.getByRole('radio', { name: 'In front', exact: true }).click();
+  const clear = page.getByRole('button', { name: 'Clear these marks' });
+  await expect(clear).toBeDisabled();
+  await page.getByRole('application').focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Space');
+  await expect(clear).toBeEnabled();
 });
 
 test('a title can be worked on with the keyboard alone', async ({ page }) => {

@@ -68,7 +68,7 @@ function range(mark: Extract<Mark, { kind: 'range' }>, photo: Raster, region: Re
       own[y * width + x] = 255 * smoothstep((mark.tolerance * 1.2 - d) / (mark.tolerance * 0.4)) + 0.5;
     }
   }
-  return mark.joined ? joinedTo(own, region, at[0] - region.x, at[1] - region.y) : own;
+  return mark.joined ? withoutHoles(joinedTo(own, region, at[0] - region.x, at[1] - region.y), region) : own;
 }
 
 /** What of a mask hangs together with a place of it; nothing where the place lies outside. */
@@ -87,6 +87,39 @@ function joinedTo(mask: Uint8Array, { width, height }: Rect, x: number, y: numbe
       out[q] = mask[q];
       open.push(q);
     }
+  }
+  return out;
+}
+
+/** A hole of a mask up to this share of it, such as a nail in a thumb, belongs to it. */
+const MOST_HOLE = 0.15;
+
+/** Fills holes that a mask encloses, as far as they are small beside it. */
+function withoutHoles(mask: Uint8Array, { width, height }: Rect): Uint8Array {
+  const seen = new Uint8Array(mask.length);
+  const flood = (from: number): number[] => {
+    const found = [from];
+    seen[from] = 1;
+    for (let k = 0; k < found.length; k++) {
+      const p = found[k];
+      const x = p % width;
+      for (const q of [x > 0 ? p - 1 : -1, x < width - 1 ? p + 1 : -1, p - width, p + width]) {
+        if (q < 0 || q >= mask.length || seen[q] || mask[q] >= 128) continue;
+        seen[q] = 1;
+        found.push(q);
+      }
+    }
+    return found;
+  };
+  const whole = mask.reduce((sum, m) => sum + (m >= 128 ? 1 : 0), 0);
+  const open = (p: number): boolean => !seen[p] && mask[p] < 128;
+  for (let x = 0; x < width; x++) for (const p of [x, (height - 1) * width + x]) if (open(p)) flood(p);
+  for (let y = 0; y < height; y++) for (const p of [y * width, y * width + width - 1]) if (open(p)) flood(p);
+  const out = mask.slice();
+  for (let p = 0; p < mask.length; p++) {
+    if (!open(p)) continue;
+    const hole = flood(p);
+    if (hole.length <= MOST_HOLE * whole) for (const q of hole) out[q] = 255;
   }
   return out;
 }

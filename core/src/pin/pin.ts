@@ -84,11 +84,18 @@ function hiddenIn(photo: Raster, sheet: Sheet, front: readonly Mark[], columns: 
 
 /** sRGB codes for linear light that is multiplied by a tint first, as a shader wants them. */
 function tonesOf(tint: readonly number[]): Uint8Array {
-  return Uint8Array.from({ length: 3 * 8192 }, (_, i) => ENCODED_OF[Math.min(8191, Math.round((i & 8191) * tint[i >> 13]))]); // prettier-ignore
+  const tones = new Uint8Array(3 * 8192);
+  for (let c = 0; c < 3; c++) {
+    for (let i = 0; i < 8192; i++) tones[c * 8192 + i] = ENCODED_OF[Math.min(8191, Math.round(i * tint[c]))];
+  }
+  return tones;
 }
 
 /** How well a picture is made: a preview measures less and leaves out what does not show while a hand moves. */
 export type PinQuality = 'preview' | 'final';
+
+/** A preview does not measure: this is about what a photograph has on a screen. */
+const USUAL_GRAIN: Grain = { noise: 0, softPx: 1 };
 
 /** A face and the pixels it changes; `art` is straight-alpha sRGB over `region`. */
 export type LaidFace = { readonly region: Rect; readonly art: Raster; readonly blank: Raster | null };
@@ -109,9 +116,9 @@ export function laidFace(photo: Photo, scene: PinScene, face: PinFace, art: Art,
   if (!found.ok) return found;
   const sheet = found.value;
   const final = quality === 'final';
-  const grain: Grain = final || face.grain > 0 ? grainOf(photo.pixels, sheet.corners) : { noise: 0, softPx: 0 };
+  const grain: Grain = final ? grainOf(photo.pixels, sheet.corners) : USUAL_GRAIN;
   const front = scene.hidden.includes('front') ? [] : scene.marks.filter((mark) => mark.on === 'front');
-  const straight = blankIn(photo, sheet, grain.softPx, front, final ? CELLS : CELLS / 2);
+  const straight = blankIn(photo, sheet, grain.softPx, front, final ? CELLS : CELLS / 4);
   if (!straight) return fail('pin-corners', { wrong: 'flat' });
   const soft = final ? face.grain * Math.sqrt(Math.max(0, grain.softPx ** 2 - SHARP_PX ** 2)) : 0;
   const region = regionOf(sheet, photo.pixels, 2 + Math.ceil(3 * soft));

@@ -14,6 +14,7 @@ import { type SetFace, usePin } from '../features/pin/use-pin';
 import { sayFault } from '../messages/say';
 import { useBook, useSession } from '../state/session';
 import { Button } from '../ui/button';
+import { Calm } from '../ui/calm';
 import { Segmented } from '../ui/segmented';
 
 const MODES: readonly { value: Mode; label: string }[] = [
@@ -36,6 +37,7 @@ export function PhotographPage() {
   const usual = pin ? Math.max(pin.photo.widthPx, pin.photo.heightPx) / 40 : 40;
   const [brush, setBrush] = useState<Brush>({ tool: 'paint', radius: usual, soft: 0.4, tolerance: 0.09, joined: true });
   const [finding, setFinding] = useState(false);
+  const [dragging, setDragging] = useState(false);
   const openNow = async (asset: Asset): Promise<void> => {
     setFinding(true);
     setAsked(0);
@@ -73,10 +75,12 @@ export function PhotographPage() {
     >
       <h1 className="sr-only">The cover on a photograph</h1>
       {open.input}
-      <PhotoStrip ready={!finding} onOpen={openNow} />
+      <Calm busy={dragging}>
+        <PhotoStrip ready={!finding} onOpen={openNow} />
+      </Calm>
       <section aria-label="Photograph" className="flex min-w-0 flex-1 flex-col bg-[#dadbd8]">
         {pin ? (
-          <PinStage book={book} pin={pin} set={set} mode={mode} on={on} brush={brush} chosen={chosen} opacity={opacity} finding={finding} onChoose={setAsked} />
+          <PinStage book={book} pin={pin} set={set} mode={mode} on={on} brush={brush} chosen={chosen} opacity={opacity} finding={finding} onChoose={setAsked} onDrag={setDragging} />
         ) : (
           <div className="m-auto flex max-w-[420px] flex-col items-start gap-3 p-8">
             <p className="text-lg">Put the cover on a photograph</p>
@@ -92,6 +96,7 @@ export function PhotographPage() {
         )}
       </section>
       {pin && (
+        <Calm busy={dragging}>
         <aside aria-label="Inspector" className="flex w-[304px] shrink-0 flex-col overflow-auto border-l border-line">
           <div className="border-b border-line px-4 py-3.5">
             <p className="pb-2 text-xs font-semibold text-ink-2">What the hand does</p>
@@ -114,6 +119,7 @@ export function PhotographPage() {
           {mode === 'away' && <GroundGroup pin={pin} set={set} />}
           <SavePin pin={pin} />
         </aside>
+        </Calm>
       )}
     </main>
   );

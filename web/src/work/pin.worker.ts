@@ -8,6 +8,7 @@ import {
   type PinScene,
   artOf,
   findCorners,
+  laidFace,
   maskOf,
   photoOf,
   pinned,
@@ -17,13 +18,14 @@ import {
   writePinFile,
 } from '@yosomi/core/pin';
 import { type Raster, raster, shrink } from '@yosomi/core/pixels';
-import type { Point } from '@yosomi/core/plane';
+import type { Point, Rect } from '@yosomi/core/plane';
 import { expose, transfer } from 'comlink';
 import { db } from '../persist/db';
 import { decodeUpright } from './browser-studio';
 
 /** The photograph that is open, and how it was last asked for. */
-let open: { asset: string; pixels: Raster; scaled: { widthPx: number; photo: Photo } | null } | null = null;
+let open: { asset: string; pixels: Raster; scaled: Map<number, Photo> } | null = null;
+const KEPT_SIZES = 3;
 /** Art by what it is made from; what is no longer wanted goes. */
 const arts = new Map<string, Art>();
 
@@ -37,7 +39,7 @@ async function pixelsOf(asset: string): Promise<Raster | null> {
   open = {
     asset,
     pixels: raster(canvas.width, canvas.height, data as Uint8ClampedArray<ArrayBuffer>),
-    scaled: null,
+    scaled: new Map(),
   };
   return open.pixels;
 }
@@ -45,14 +47,19 @@ async function pixelsOf(asset: string): Promise<Raster | null> {
 async function photoAt(asset: string, widthPx: number): Promise<Photo | null> {
   const pixels = await pixelsOf(asset);
   if (!pixels || !open) return null;
-  if (open.scaled?.widthPx === widthPx) return open.scaled.photo;
+  const known = open.scaled.get(widthPx);
+  if (known) return known;
   const heightPx = Math.max(1, Math.round((widthPx * pixels.height) / pixels.width));
   const photo = photoOf(widthPx < pixels.width ? shrink(pixels, widthPx, heightPx) : pixels);
-  open.scaled = { widthPx, photo };
+  for (const oldest of open.scaled.keys()) if (open.scaled.size >= KEPT_SIZES) open.scaled.delete(oldest);
+  open.scaled.set(widthPx, photo);
   return photo;
 }
 
 const bitmapOf = (r: Raster): Promise<ImageBitmap> => createImageBitmap(new ImageData(r.data, r.width, r.height));
+
+/** Art on a face as it is seen, and where. */
+export type FaceView = { readonly bitmap: ImageBitmap; readonly at: Rect };
 
 /** Art of faces by their ids, and the key of each. */
 export type FaceKeys = readonly (readonly [id: string, key: string])[];
@@ -85,17 +92,30 @@ const api = {
     return transfer(bitmap, [bitmap]);
   },
 
-  async view(
-    scene: PinScene,
-    keys: FaceKeys,
-    widthPx: number,
-    quality: PinQuality,
-  ): Promise<Result<{ bitmap: ImageBitmap; ms: number }>> {
-    const from = performance.now();
+  async view(scene: PinScene, keys: FaceKeys, widthPx: number, quality: PinQuality): Promise<Result<ImageBitmap>> {
     const done = await made(scene, keys, widthPx, quality);
     if (!done.ok) return done;
     const bitmap = await bitmapOf(done.value);
-    return transfer(ok({ bitmap, ms: performance.now() - from }), [bitmap]);
+    return transfer(ok(bitmap), [bitmap]);
+  },
+
+  /** The art of the faces alone, each for its place in px of a photograph `widthPx` wide: what changes while a hand moves. */
+  async faces(scene: PinScene, keys: FaceKeys, widthPx: number): Promise<Result<readonly FaceView[]>> {
+    const photo = await photoAt(scene.photo.asset, widthPx);
+    if (!photo) return fail('pin-photo');
+    const own = scaledPin(scene, photo.pixels.width / scene.photo.widthPx);
+    const all = artsFor(keys);
+    const views: FaceView[] = [];
+    for (const face of own.faces) {
+      const art = all.get(face.id);
+      const laid = art ? laidFace(photo, own, face, art, 'preview') : sheetIn(face, photo.pixels);
+      if (!laid.ok) return laid;
+      if ('art' in laid.value) views.push({ bitmap: await bitmapOf(laid.value.art), at: laid.value.region });
+    }
+    return transfer(
+      ok(views),
+      views.map((v) => v.bitmap),
+    );
   },
 
   /** What is marked, as blue of half strength over nothing. */

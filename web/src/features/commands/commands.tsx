@@ -26,6 +26,12 @@ export function Commands({ id }: { id: string }) {
         run: () => void navigate(`/title/${id}/${step.path}`),
       })),
       {
+        id: 'photograph',
+        label: 'Put the cover on a photograph',
+        group: 'Steps',
+        run: () => void navigate(`/title/${id}/mockups/photograph`),
+      },
+      {
         id: 'shelf',
         label: 'Back to the Shelf',
         group: 'Steps',

@@ -17,8 +17,9 @@ function Handle(props: {
   small?: boolean;
   onMove(x: number, y: number, key: string): void;
   onHeld(held: boolean): void;
+  onDrag(dragging: boolean): void;
 }) {
-  const { label, x, y, scale, small, onMove, onHeld } = props;
+  const { label, x, y, scale, small, onMove, onHeld, onDrag } = props;
   /** Where the pointer is, and where the dot would be if it were not rounded. */
   const grip = useRef<{ x: number; y: number; px: number; py: number; key: string } | null>(null);
   const move = (e: PointerEvent): void => {
@@ -32,6 +33,7 @@ function Handle(props: {
   };
   const end = (): void => {
     grip.current = null;
+    onDrag(false);
     onHeld(false);
   };
   const keys = (e: KeyboardEvent): void => {
@@ -48,6 +50,7 @@ function Handle(props: {
         e.currentTarget.setPointerCapture(e.pointerId);
         grip.current = { x: e.clientX, y: e.clientY, px: x, py: y, key: `drag-${e.timeStamp}` };
         onHeld(true);
+        onDrag(true);
       }}
       onPointerMove={move}
       onPointerUp={end}
@@ -69,8 +72,9 @@ export function FaceHandles(props: {
   bending: boolean;
   set: SetPin;
   onHeld(at: number | null): void;
+  onDrag(dragging: boolean): void;
 }) {
-  const { face, index, scale, bending, set, onHeld } = props;
+  const { face, index, scale, bending, set, onHeld, onDrag } = props;
   if (bending) {
     const { bend } = face;
     if (!bend) return null;
@@ -100,6 +104,7 @@ export function FaceHandles(props: {
             )
           }
           onHeld={() => onHeld(null)}
+          onDrag={onDrag}
         />
       );
     });
@@ -122,6 +127,7 @@ export function FaceHandles(props: {
         )
       }
       onHeld={(held) => onHeld(held ? c : null)}
+      onDrag={onDrag}
     />
   ));
 }

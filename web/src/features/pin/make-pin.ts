@@ -20,7 +20,7 @@ export const pinThumb = {
       const scene = forBook(pin, book);
       const keys = await giveArts(worker, book, scene, 300);
       const made = await worker.ask(worker.api.view(scene, keys, THUMB_PX, 'preview'));
-      return made.ok ? made.value.bitmap : null;
+      return made.ok ? made.value : null;
     } finally {
       worker.end();
     }

@@ -58,8 +58,10 @@ export function PinStage(props: {
   /** True while the corners are looked for. */
   finding: boolean;
   onChoose(face: number): void;
+  /** Panels wait while something is dragged. */
+  onDrag(dragging: boolean): void;
 }) {
-  const { book, pin, set, mode, brush, chosen, opacity, finding, onChoose } = props;
+  const { book, pin, set, mode, brush, chosen, opacity, finding, onChoose, onDrag } = props;
   const room = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const space = useSize(room);
@@ -72,7 +74,7 @@ export function PinStage(props: {
   const painting = mode === 'front' || mode === 'away' || mode === 'light' ? props.on : null;
   const state = useLivePin(canvas, book, pin, drawnPx, { opacity, marks: painting });
   const full = useFull(pin.photo.asset);
-  const { cross, handlers } = useBrush(painting, brush, scale, set);
+  const { cross, handlers } = useBrush(painting, brush, scale, set, onDrag);
   const face = pin.faces[chosen];
   const grabbed = held !== null && face && mode === 'corners' ? face.corners[held] : null;
   const said = finding ? 'Looking for the corners of the cover' : state.kind === 'fault' ? sentenceOf(state.fault) : STATES[state.kind];
@@ -126,7 +128,7 @@ export function PinStage(props: {
           {!painting &&
             pin.faces.map((one, i) =>
               i === chosen ? (
-                <FaceHandles key={one.id} face={one} index={i} scale={scale} bending={mode === 'bend'} set={set} onHeld={setHeld} />
+                <FaceHandles key={one.id} face={one} index={i} scale={scale} bending={mode === 'bend'} set={set} onHeld={setHeld} onDrag={onDrag} />
               ) : (
                 <button
                   key={one.id}

@@ -22,7 +22,13 @@ export const LABELS: Readonly<Record<Marked, string>> = {
 const rounded = (v: number): number => Math.round(v * 10) / 10;
 
 /** Painting marks on the photograph with the pointer or, with a cross moved by the arrow keys and the space bar, without. */
-export function useBrush(on: Marked | null, brush: Brush, scale: number, set: SetPin) {
+export function useBrush(
+  on: Marked | null,
+  brush: Brush,
+  scale: number,
+  set: SetPin,
+  onDrag: (dragging: boolean) => void,
+) {
   const stroke = useRef<string | null>(null);
   const last = useRef<readonly [number, number]>([0, 0]);
   const [cross, setCross] = useState<readonly [number, number] | null>(null);
@@ -51,6 +57,10 @@ export function useBrush(on: Marked | null, brush: Brush, scale: number, set: Se
       key,
     );
   };
+  const end = (): void => {
+    stroke.current = null;
+    onDrag(false);
+  };
   const place = (e: PointerEvent<HTMLElement>): readonly [number, number] => {
     const box = e.currentTarget.getBoundingClientRect();
     return [(e.clientX - box.left) / scale, (e.clientY - box.top) / scale];
@@ -64,13 +74,14 @@ export function useBrush(on: Marked | null, brush: Brush, scale: number, set: Se
         const key = `stroke-${e.timeStamp}`;
         begin(place(e), key);
         stroke.current = brush.tool === 'colour' ? null : key;
+        onDrag(stroke.current !== null);
       },
       onPointerMove: (e: PointerEvent<HTMLElement>) => {
         setCross(place(e));
         if (stroke.current) go(place(e), stroke.current);
       },
-      onPointerUp: () => void (stroke.current = null),
-      onPointerCancel: () => void (stroke.current = null),
+      onPointerUp: end,
+      onPointerCancel: end,
       onPointerLeave: () => setCross(null),
       onKeyDown: (e: KeyboardEvent<HTMLElement>) => {
         const box = e.currentTarget.getBoundingClientRect();

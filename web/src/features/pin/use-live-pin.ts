@@ -1,9 +1,10 @@
-import type { Fault } from '@yosomi/core/base';
+import { type Fault, type Result, ok } from '@yosomi/core/base';
 import { supersedingSlot } from '@yosomi/core/jobs';
-import type { Marked, PinQuality, PinScene } from '@yosomi/core/pin';
+import type { Marked, PinScene } from '@yosomi/core/pin';
 import type { Book } from '@yosomi/core/project';
 import { pinKey } from '@yosomi/core/recipe';
 import { type RefObject, useEffect, useRef, useState } from 'react';
+import type { FaceView } from '../../work/pin.worker';
 import { SCREEN_ART, giveArts, pinner } from '../../work/pins';
 
 export type LiveState =
@@ -19,13 +20,33 @@ type Shown = {
   readonly marks: Marked | null;
 };
 
-type Job = { readonly book: Book; readonly scene: PinScene; readonly widthPx: number; readonly quality: PinQuality };
+type Job = { readonly book: Book; readonly scene: PinScene; readonly widthPx: number; readonly quick: boolean };
 
-async function view({ book, scene, widthPx, quality }: Job) {
+/** What is drawn: the whole picture, or the art of the faces over the photograph. */
+type Picture =
+  | { readonly kind: 'whole'; readonly bitmap: ImageBitmap }
+  | { readonly kind: 'faces'; readonly faces: readonly FaceView[]; readonly widthPx: number };
+
+/** A preview has at most so many pixels across: two cores keep up with a hand at this size. */
+const PREVIEW_PX = 560;
+
+async function view({ book, scene, widthPx, quick }: Job): Promise<Result<Picture>> {
   const worker = pinner();
   const keys = await giveArts(worker, book, scene, SCREEN_ART);
-  return worker.ask(worker.api.view(scene, keys, widthPx, quality));
+  // Where the background goes, the whole picture changes.
+  if (quick && scene.ground.kind === 'photo') {
+    const smallPx = Math.min(widthPx, PREVIEW_PX);
+    const made = await worker.ask(worker.api.faces(scene, keys, smallPx));
+    return made.ok ? ok({ kind: 'faces', faces: made.value, widthPx: smallPx }) : made;
+  }
+  const made = await worker.ask(worker.api.view(scene, keys, widthPx, quick ? 'preview' : 'final'));
+  return made.ok ? ok({ kind: 'whole', bitmap: made.value }) : made;
 }
+
+const close = (picture: Picture | null): void => {
+  if (picture?.kind === 'whole') picture.bitmap.close();
+  if (picture?.kind === 'faces') picture.faces.forEach((face) => face.bitmap.close());
+};
 
 /** Draws the pinned photograph into a canvas `widthPx` wide: a preview while it changes, the final picture when it rests. */
 export function useLivePin(
@@ -38,7 +59,7 @@ export function useLivePin(
   const [state, setState] = useState<LiveState>({ kind: 'making' });
   const [slot] = useState(() => supersedingSlot(view));
   const photo = useRef<{ key: string; bitmap: ImageBitmap } | null>(null);
-  const last = useRef<ImageBitmap | null>(null);
+  const last = useRef<Picture | null>(null);
   const marked = useRef<{ key: string; bitmap: ImageBitmap | null } | null>(null);
   const frames = useRef(0);
   const draw = useRef(() => {});
@@ -46,13 +67,21 @@ export function useLivePin(
     const el = canvas.current;
     const context = el?.getContext('2d');
     if (!el || !context || !last.current) return;
-    const { width, height } = last.current;
+    const picture = last.current;
+    const under = photo.current?.bitmap;
+    const { width, height } =
+      picture.kind === 'whole' || !under ? (picture.kind === 'whole' ? picture.bitmap : el) : under;
     if (el.width !== width) el.width = width;
     if (el.height !== height) el.height = height;
     context.clearRect(0, 0, width, height);
-    if (photo.current && opacity < 1) context.drawImage(photo.current.bitmap, 0, 0);
+    if (under && (opacity < 1 || picture.kind === 'faces')) context.drawImage(under, 0, 0);
     context.globalAlpha = opacity;
-    context.drawImage(last.current, 0, 0);
+    if (picture.kind === 'whole') context.drawImage(picture.bitmap, 0, 0);
+    else {
+      const k = width / picture.widthPx;
+      for (const { bitmap, at } of picture.faces)
+        context.drawImage(bitmap, at.x * k, at.y * k, at.width * k, at.height * k);
+    }
     context.globalAlpha = 1;
     if (marks && marked.current?.bitmap) context.drawImage(marked.current.bitmap, 0, 0);
     el.dataset.frames = String(frames.current);
@@ -61,10 +90,10 @@ export function useLivePin(
   useEffect(() => {
     if (!widthPx) return;
     let current = true;
-    const show = (made: Awaited<ReturnType<typeof view>>, kind: 'preview' | 'final'): void => {
+    const show = (made: Result<Picture>, kind: 'preview' | 'final'): void => {
       if (!made.ok) return setState({ kind: 'fault', fault: made.fault });
-      last.current?.close();
-      last.current = made.value.bitmap;
+      close(last.current);
+      last.current = made.value;
       frames.current++;
       draw.current();
       setState({ kind });
@@ -76,7 +105,7 @@ export function useLivePin(
         if (photo.current?.key !== named) {
           // Another photograph: the one before must not be seen in its place.
           setState({ kind: 'making' });
-          last.current?.close();
+          close(last.current);
           last.current = null;
           const el = canvas.current;
           el?.getContext('2d')?.clearRect(0, 0, el.width, el.height);
@@ -84,12 +113,12 @@ export function useLivePin(
           photo.current?.bitmap.close();
           photo.current = bitmap && { key: named, bitmap };
         }
-        const quick = await slot({ book, scene, widthPx, quality: 'preview' });
+        const quick = await slot({ book, scene, widthPx, quick: true });
         // Shown even when the hand has moved on: a dragged corner must be seen moving.
         if (quick) show(quick, 'preview');
         await new Promise((resolve) => setTimeout(resolve, REST_MS));
         if (!current) return;
-        const fine = await slot({ book, scene, widthPx, quality: 'final' });
+        const fine = await slot({ book, scene, widthPx, quick: false });
         if (fine && current) show(fine, 'final');
       } catch {
         if (current) setState({ kind: 'failed' });
