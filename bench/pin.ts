@@ -81,10 +81,21 @@ export async function cornerDrag(page: Page, photo: string, watch: () => Promise
   await page.mouse.down();
   const before = await frames();
   const from = performance.now();
-  for (let i = 0; performance.now() - from < 3000; i++) {
-    await page.mouse.move(x + 12 * Math.sin(i / 12), y + 8 * Math.cos(i / 9));
-    await page.waitForTimeout(8);
-  }
+  // Moves are made within the page, one a frame: to send them from here takes longer than to draw what they change.
+  await corner.evaluate(
+    (handle, [px, py]) =>
+      new Promise<void>((done) => {
+        let i = 0;
+        const timer = setInterval(() => {
+          const [clientX, clientY] = [px + 12 * Math.sin(i / 12), py + 8 * Math.cos(i / 9)];
+          handle.dispatchEvent(new PointerEvent('pointermove', { pointerId: 1, bubbles: true, clientX, clientY }));
+          if (++i < 180) return;
+          clearInterval(timer);
+          done();
+        }, 16);
+      }),
+    [x, y],
+  );
   const seconds = (performance.now() - from) / 1000;
   const fps = ((await frames()) - before) / seconds;
   await page.mouse.up();

@@ -192,6 +192,30 @@ test('the command line gives the same pixels, and the layers open again', async 
     await expect(page.getByText(/This is no pinned photograph/)).toBeVisible();
   });
 
+  await test.step('a save that is stopped leaves no file, and the page goes on', async () => {
+    await mode(page, 'Layers');
+    let files = 0;
+    page.on('download', () => files++);
+    await page.getByRole('button', { name: 'Save the layers' }).click();
+    await page.getByRole('button', { name: 'Stop' }).click();
+    await expect(page.getByRole('button', { name: 'Save the layers' })).toBeVisible();
+    await page.waitForTimeout(1500);
+    expect(files).toBe(0);
+  });
+
+  await test.step('a second face is bent, and removed', async () => {
+    await again(page, () => page.getByRole('button', { name: 'Add a face' }).click());
+    await expect(page.getByRole('button', { name: /^Top left corner of Spine/ })).toBeVisible();
+    await mode(page, 'Bend');
+    await mode(page, '3 x 3');
+    const point = page.getByRole('button', { name: 'Bend at column 2, row 1' });
+    const before = await shownMark(page, ON);
+    await again(page, () => point.press('Shift+ArrowUp'));
+    expect(await shownMark(page, ON)).not.toBe(before);
+    await again(page, () => page.getByRole('button', { name: 'Remove Spine' }).click());
+    await mode(page, 'Corners');
+  });
+
   await test.step('corners that cross are said to be wrong, and undo mends them', async () => {
     const { number } = bench(page);
     await number('Top left, across', 1590);

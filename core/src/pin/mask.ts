@@ -94,7 +94,7 @@ function joinedTo(mask: Uint8Array, { width, height }: Rect, x: number, y: numbe
 /** A hole of a mask up to this share of it, such as a nail in a thumb, belongs to it. */
 const MOST_HOLE = 0.15;
 
-/** Fills holes that a mask encloses, as far as they are small beside it. */
+/** Fills holes that a mask encloses, as far as they are small beside it, and makes its inside whole. */
 function withoutHoles(mask: Uint8Array, { width, height }: Rect): Uint8Array {
   const seen = new Uint8Array(mask.length);
   const flood = (from: number): number[] => {
@@ -121,7 +121,26 @@ function withoutHoles(mask: Uint8Array, { width, height }: Rect): Uint8Array {
     const hole = flood(p);
     if (hole.length <= MOST_HOLE * whole) for (const q of hole) out[q] = 255;
   }
-  return out;
+  return solid(out, width, height);
+}
+
+/** How far within its edge a mask is whole, px: its edge stays soft, its inside does not let the art through. */
+const SKIN_PX = 2;
+
+function solid(mask: Uint8Array, width: number, height: number): Uint8Array {
+  const least = (from: Uint8Array, n: number, lines: number, step: number, line: number): Uint8Array => {
+    const out = new Uint8Array(from.length);
+    for (let l = 0; l < lines; l++) {
+      for (let i = 0; i < n; i++) {
+        let m = 255;
+        for (let k = Math.max(0, i - SKIN_PX); k <= Math.min(n - 1, i + SKIN_PX); k++) m = Math.min(m, from[l * line + k * step]); // prettier-ignore
+        out[l * line + i * step] = m;
+      }
+    }
+    return out;
+  };
+  const within = least(least(mask, width, height, 1, width), height, width, width, 1);
+  return mask.map((m, i) => (within[i] >= 128 ? 255 : m));
 }
 
 const around = (region: Rect, [x, y]: readonly [number, number], photo: Raster): Rect => {

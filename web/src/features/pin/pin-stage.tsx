@@ -64,6 +64,7 @@ export function PinStage(props: {
   const { book, pin, set, mode, brush, chosen, opacity, finding, onChoose, onDrag } = props;
   const room = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
+  const over = useRef<HTMLCanvasElement>(null);
   const space = useSize(room);
   const [held, setHeld] = useState<number | null>(null);
   const { widthPx, heightPx } = pin.photo;
@@ -72,7 +73,7 @@ export function PinStage(props: {
   const scale = width / widthPx;
   const drawnPx = width > 20 ? Math.min(widthPx, Math.round(width * Math.min(2, window.devicePixelRatio))) : null;
   const painting = mode === 'front' || mode === 'away' || mode === 'light' ? props.on : null;
-  const state = useLivePin(canvas, book, pin, drawnPx, { opacity, marks: painting });
+  const state = useLivePin(canvas, over, book, pin, drawnPx, { opacity, marks: painting });
   const full = useFull(pin.photo.asset);
   const { cross, handlers } = useBrush(painting, brush, scale, set, onDrag);
   const face = pin.faces[chosen];
@@ -101,6 +102,7 @@ export function PinStage(props: {
             data-state={state.kind}
             className="absolute inset-0 size-full"
           />
+          <canvas ref={over} aria-hidden className="pointer-events-none absolute" style={{ display: 'none' }} />
           <svg
             viewBox={`0 0 ${Math.max(1, width)} ${Math.max(1, height)}`}
             className="pointer-events-none absolute inset-0 size-full overflow-visible"

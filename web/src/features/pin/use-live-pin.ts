@@ -43,14 +43,46 @@ async function view({ book, scene, widthPx, quick }: Job): Promise<Result<Pictur
   return made.ok ? ok({ kind: 'whole', bitmap: made.value }) : made;
 }
 
+type Faces = Extract<Picture, { kind: 'faces' }>;
+
+function drawFaces(context: CanvasRenderingContext2D, { faces }: Faces, k: number): void {
+  for (const { bitmap, at } of faces) context.drawImage(bitmap, at.x * k, at.y * k, at.width * k, at.height * k);
+}
+
+/** Draws the faces alone into a canvas that is moved to where they are; k is its pixels for one of the picture below. */
+function drawApart(el: HTMLCanvasElement, picture: Faces, k: number, size: { width: number; height: number }, opacity: number): void {
+  const { faces } = picture;
+  const x = Math.min(...faces.map(({ at }) => at.x));
+  const y = Math.min(...faces.map(({ at }) => at.y));
+  const width = Math.max(1, Math.max(...faces.map(({ at }) => at.x + at.width)) - x);
+  const height = Math.max(1, Math.max(...faces.map(({ at }) => at.y + at.height)) - y);
+  if (faces.length === 0) return void (el.style.display = 'none');
+  el.width = width;
+  el.height = height;
+  const context = el.getContext('2d');
+  for (const { bitmap, at } of faces) context?.drawImage(bitmap, at.x - x, at.y - y);
+  const share = (v: number, whole: number): string => `${(100 * v) / k / whole}%`;
+  Object.assign(el.style, {
+    left: share(x, size.width),
+    top: share(y, size.height),
+    width: share(width, size.width),
+    height: share(height, size.height),
+    opacity: String(opacity),
+  });
+} // prettier-ignore
+
 const close = (picture: Picture | null): void => {
   if (picture?.kind === 'whole') picture.bitmap.close();
   if (picture?.kind === 'faces') picture.faces.forEach((face) => face.bitmap.close());
 };
 
-/** Draws the pinned photograph into a canvas `widthPx` wide: a preview while it changes, the final picture when it rests. */
+/**
+ * Draws the pinned photograph into a canvas `widthPx` wide: when it rests the final picture, while it changes the
+ * photograph, with a preview of the faces in a second canvas over it.
+ */
 export function useLivePin(
   canvas: RefObject<HTMLCanvasElement | null>,
+  over: RefObject<HTMLCanvasElement | null>,
   book: Book,
   scene: PinScene,
   widthPx: number | null,
@@ -62,6 +94,8 @@ export function useLivePin(
   const last = useRef<Picture | null>(null);
   const marked = useRef<{ key: string; bitmap: ImageBitmap | null } | null>(null);
   const frames = useRef(0);
+  /** What the lower canvas shows, when it is the photograph alone. */
+  const base = useRef('');
   const draw = useRef(() => {});
   draw.current = () => {
     const el = canvas.current;
@@ -69,21 +103,26 @@ export function useLivePin(
     if (!el || !context || !last.current) return;
     const picture = last.current;
     const under = photo.current?.bitmap;
-    const { width, height } =
-      picture.kind === 'whole' || !under ? (picture.kind === 'whole' ? picture.bitmap : el) : under;
-    if (el.width !== width) el.width = width;
-    if (el.height !== height) el.height = height;
-    context.clearRect(0, 0, width, height);
-    if (under && (opacity < 1 || picture.kind === 'faces')) context.drawImage(under, 0, 0);
-    context.globalAlpha = opacity;
-    if (picture.kind === 'whole') context.drawImage(picture.bitmap, 0, 0);
-    else {
-      const k = width / picture.widthPx;
-      for (const { bitmap, at } of picture.faces)
-        context.drawImage(bitmap, at.x * k, at.y * k, at.width * k, at.height * k);
+    const size = picture.kind === 'whole' ? picture.bitmap : (under ?? el);
+    // While a hand moves only the faces change: they are drawn apart, so that the photograph need not be drawn again.
+    const apart = picture.kind === 'faces' && !marks && over.current !== null;
+    const shows = apart ? `photo ${photo.current?.key}` : '';
+    if (!apart || base.current !== shows) {
+      if (el.width !== size.width) el.width = size.width;
+      if (el.height !== size.height) el.height = size.height;
+      context.clearRect(0, 0, size.width, size.height);
+      if (under && (opacity < 1 || picture.kind === 'faces')) context.drawImage(under, 0, 0);
+      context.globalAlpha = opacity;
+      if (picture.kind === 'whole') context.drawImage(picture.bitmap, 0, 0);
+      else if (!apart) drawFaces(context, picture, size.width / picture.widthPx);
+      context.globalAlpha = 1;
+      if (marks && marked.current?.bitmap) context.drawImage(marked.current.bitmap, 0, 0);
     }
-    context.globalAlpha = 1;
-    if (marks && marked.current?.bitmap) context.drawImage(marked.current.bitmap, 0, 0);
+    base.current = shows;
+    if (over.current) {
+      over.current.style.display = apart ? '' : 'none';
+      if (apart) drawApart(over.current, picture, picture.widthPx / size.width, size, opacity);
+    }
     el.dataset.frames = String(frames.current);
   };
   const key = widthPx ? `${pinKey(book, scene)} ${widthPx}` : '';
@@ -96,7 +135,7 @@ export function useLivePin(
       last.current = made.value;
       frames.current++;
       draw.current();
-      setState({ kind });
+      setState((now) => (now.kind === kind ? now : { kind }));
     };
     void (async () => {
       try {
@@ -108,7 +147,9 @@ export function useLivePin(
           close(last.current);
           last.current = null;
           const el = canvas.current;
+          base.current = '';
           el?.getContext('2d')?.clearRect(0, 0, el.width, el.height);
+          if (over.current) over.current.style.display = 'none';
           const bitmap = await worker.ask(worker.api.photo(scene.photo.asset, widthPx));
           photo.current?.bitmap.close();
           photo.current = bitmap && { key: named, bitmap };
