@@ -7,11 +7,13 @@ import {
   type PinFace,
   type PinScene,
   type Strengths,
+  addMark,
   artOf,
   checkBend,
   checkCorners,
   coverageOf,
   fullStrength,
+  goOn,
   grainOf,
   laid,
   lightGridOf,
@@ -578,6 +580,20 @@ describe('an open file', () => {
     expect(readPinFile(zipSync(many))).toMatchObject({ fault: { code: 'pin-file-large' } });
     expect(readPinFile(new Uint8Array([1, 2, 3]))).toMatchObject({ fault: { code: 'pin-file-not' } });
     expect(readPinFile(written.value.slice(0, 400))).toMatchObject({ fault: { code: 'pin-file-not' } });
+  });
+});
+
+describe('marks of a hand', () => {
+  it('never make a scene that cannot be read again', () => {
+    const scene = newPinScene({ asset: 'p', widthPx: W, heightPx: H });
+    const stroke: Mark = { kind: 'brush', on: 'front', add: true, radius: 5, soft: 0.5, points: [[0, 0]] };
+    expect(addMark(scene, stroke)).toBeUndefined();
+    for (let i = 1; i < 3200; i++) expect(goOn(scene, [i, i])).toBeUndefined();
+    expect(scene.marks.map((m) => (m.kind === 'brush' ? m.points.length : 0))).toEqual([1500, 1500, 202]);
+    expect(readPinScene(scene).ok).toBe(true);
+    while (scene.marks.length < 300) addMark(scene, { ...stroke, points: [[1, 1]] });
+    expect(addMark(scene, stroke)).toMatchObject({ code: 'pin-marks' });
+    expect(readPinScene(scene).ok).toBe(true);
   });
 });
 

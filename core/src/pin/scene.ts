@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type Result, fail, ok } from '../base';
+import { type Fault, type Result, fail, fault, ok } from '../base';
 import { HexColour } from '../cover';
 import type { Bend } from './sheet';
 
@@ -25,6 +25,9 @@ export type FaceFit = (typeof FACE_FITS)[number];
 export const BENDS = [3, 4, 5] as const;
 export const MOST_FACES = 6;
 export const MOST_MARKS = 300;
+const MOST_POINTS = 1500;
+/** Largest radius of a brush, px. */
+export const MOST_RADIUS = 4000;
 
 /** A blank face in the photograph and what is put on it; lengths in px of the photograph. */
 export const PinFace = z.object({
@@ -56,10 +59,10 @@ export const Mark = z.discriminatedUnion('kind', [
     on: z.enum(MARKED),
     /** False takes away. */
     add: z.boolean(),
-    radius: z.number().min(0.5).max(4000),
+    radius: z.number().min(0.5).max(MOST_RADIUS),
     /** Share of the radius over which the stroke fades. */
     soft: share,
-    points: z.array(point).min(1).max(1500),
+    points: z.array(point).min(1).max(MOST_POINTS),
   }),
   z.object({
     kind: z.literal('range'),
@@ -120,6 +123,22 @@ export const newFace = (id: string, name: string, corners: PinFace['corners'], a
   light: { smooth: 1, creases: 1, gleam: 1, tone: 1 },
   grain: 1,
 });
+
+/** Adds a mark. Faults: `pin-marks` where there are as many as there may be. */
+export function addMark(pin: PinScene, mark: Mark): Fault | undefined {
+  if (pin.marks.length >= MOST_MARKS) return fault('pin-marks', { most: MOST_MARKS });
+  pin.marks.push(mark);
+  return undefined;
+}
+
+/** Goes on with the stroke that was begun last; one that is full is followed by another like it. Faults: those of `addMark`. */
+export function goOn(pin: PinScene, to: readonly [number, number]): Fault | undefined {
+  const mark = pin.marks.at(-1);
+  if (mark?.kind !== 'brush') return undefined;
+  if (mark.points.length >= MOST_POINTS) return addMark(pin, { ...mark, points: [mark.points[MOST_POINTS - 1], [...to]] });
+  mark.points.push([...to]);
+  return undefined;
+} // prettier-ignore
 
 /** Corners as points. */
 export const pointsOf = (corners: readonly (readonly [number, number])[]): { x: number; y: number }[] =>

@@ -56,6 +56,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'title-elsewhere': () => 'This title was changed in another window.',
   'house-newer': () => 'The house style was made by a newer Yosomi, so it was not changed. Update Yosomi.',
   'house-full': () => 'The house style is full. Remove something from it first.',
+  'pin-marks': (d) => `There are ${d.most} marks already. Clear some, or undo.`,
   'pin-mesh': () => 'The face folds over itself. Move the points of the bend back, or undo.',
   'pin-photo': () => 'The photograph is missing or damaged. Open it again.',
   'pin-size': () => 'The photograph in this file has other pixels than its faces were made for.',

@@ -1,4 +1,4 @@
-import type { Mark, Marked, PinFace, PinLayer, PinScene } from '@yosomi/core/pin';
+import { MOST_RADIUS, type Mark, type Marked, type PinFace, type PinLayer, type PinScene, addMark } from '@yosomi/core/pin'; // prettier-ignore
 import { useBook } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
@@ -58,7 +58,7 @@ export function BrushGroup(props: {
   onPaint?(on: Marked): void;
 }) {
   const { pin, on, brush, set, onBrush, onPaint } = props;
-  const most = Math.max(pin.photo.widthPx, pin.photo.heightPx) / 5;
+  const most = Math.min(MOST_RADIUS, Math.max(pin.photo.widthPx, pin.photo.heightPx) / 5);
   const count = pin.marks.filter((mark) => mark.on === on).length;
   const light = on === 'shade' || on === 'light';
   const range = lastRange(pin, on);
@@ -117,7 +117,7 @@ export function GroundGroup({ pin, set }: { pin: PinScene; set: SetPin }) {
       {ground.kind === 'colour' && (
         <ColourField label="Colour behind" value={ground.colour} swatches={colours ?? []} onChange={(hex, d) => set('Colour behind', (p) => void (p.ground = { kind: 'colour', colour: hex }), d ? 'ground' : null)} />
       )}
-      <Button onClick={() => set('Mark all but the faces', (p) => void p.marks.push({ kind: 'outside', on: 'away', add: true }))}>
+      <Button onClick={() => set('Mark all but the faces', (p) => addMark(p, { kind: 'outside', on: 'away', add: true }))}>
         Mark all but the faces
       </Button>
       {ground.kind !== 'photo' && !marked && <p className="text-xs text-may">Nothing is marked yet, so the background stays.</p>}

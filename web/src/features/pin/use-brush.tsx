@@ -1,4 +1,4 @@
-import type { Mark, Marked } from '@yosomi/core/pin';
+import { type Mark, type Marked, addMark, goOn } from '@yosomi/core/pin';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import { arrowStep } from '../../ui/arrow-keys';
 import type { SetPin } from './use-pin';
@@ -41,21 +41,14 @@ export function useBrush(
       tool === 'colour'
         ? { kind: 'range', on, add: true, at: point, tolerance, joined }
         : { kind: 'brush', on, add: tool === 'paint', radius, soft, points: [point] };
-    set(LABELS[on], (pin) => void pin.marks.push(mark), key);
+    set(LABELS[on], (pin) => addMark(pin, mark), key);
     last.current = point;
   };
   const go = (at: readonly [number, number], key: string): void => {
     // Points closer than a fifth of the brush do not show.
     if (!on || Math.hypot(at[0] - last.current[0], at[1] - last.current[1]) < Math.max(1, brush.radius / 5)) return;
     last.current = at;
-    set(
-      LABELS[on],
-      (pin) => {
-        const mark = pin.marks.at(-1);
-        if (mark?.kind === 'brush' && mark.points.length < 1500) mark.points.push([rounded(at[0]), rounded(at[1])]);
-      },
-      key,
-    );
+    set(LABELS[on], (pin) => goOn(pin, [rounded(at[0]), rounded(at[1])]), key);
   };
   const end = (): void => {
     stroke.current = null;

@@ -1,7 +1,12 @@
+import type { Fault } from '@yosomi/core/base';
 import type { PinFace, PinScene } from '@yosomi/core/pin';
 import { useBook, useSession } from '../../state/session';
 
-export type SetPin = (label: string, change: (pin: PinScene) => void, merge?: string | null) => void;
+export type SetPin = (
+  label: string,
+  change: (pin: PinScene) => Fault | undefined | void,
+  merge?: string | null,
+) => void;
 export type SetFace = (label: string, change: (face: PinFace) => void, merge?: string | null) => void;
 
 /** The open title's pinned photograph and a way to change it. */
@@ -10,13 +15,6 @@ export function usePin(): { readonly pin: PinScene | null; readonly set: SetPin 
   const edit = useSession((s) => s.edit);
   return {
     pin,
-    set: (label, change, merge = null) =>
-      void edit(
-        label,
-        (b) => {
-          if (b.pin) change(b.pin);
-        },
-        merge,
-      ),
+    set: (label, change, merge = null) => void edit(label, (b) => (b.pin ? change(b.pin) : undefined), merge),
   };
 }
