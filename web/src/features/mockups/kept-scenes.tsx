@@ -10,8 +10,7 @@ import { nowIso } from '../../platform/clock';
 import { freshId } from '../../platform/ids';
 import { useBook } from '../../state/session';
 import { Button } from '../../ui/button';
-import { Dialog } from '../../ui/dialog';
-import { TextField } from '../../ui/field';
+import { NameDialog } from '../../ui/name-dialog';
 import { CompareScenes } from './compare-scenes';
 import { ARRANGEMENT_NAMES } from './names';
 import { useScene } from './use-scene';
@@ -25,13 +24,12 @@ export function KeptScenes({ series }: { series: readonly string[] }) {
   const { scene, set } = useScene();
   const kept = useLiveQuery(loadScenes) ?? [];
   const [naming, setNaming] = useState(false);
-  const [name, setName] = useState('');
   const [comparing, setComparing] = useState(false);
   const use = (one: { name: string; scene: Book['scene'] }): void =>
     set(`Scene: ${one.name}`, (s) => void Object.assign(s, forBook(one.scene, book)));
 
-  const keep = async (): Promise<void> => {
-    const done = await keepScene({ id: freshId(), name: name.trim() || ARRANGEMENT_NAMES[scene.arrangement], scene });
+  const keep = async (name: string): Promise<void> => {
+    const done = await keepScene({ id: freshId(), name, scene });
     if (!done.ok) return sayFault(done.fault);
     setNaming(false);
     say('Kept the scene');
@@ -72,14 +70,7 @@ export function KeptScenes({ series }: { series: readonly string[] }) {
           </button>
         </span>
       ))}
-      <Button
-        onClick={() => {
-          setName(ARRANGEMENT_NAMES[scene.arrangement]);
-          setNaming(true);
-        }}
-      >
-        Keep this scene
-      </Button>
+      <Button onClick={() => setNaming(true)}>Keep this scene</Button>
       {kept.length > 0 && <Button onClick={() => setComparing(true)}>Compare</Button>}
       <CompareScenes
         open={comparing}
@@ -88,25 +79,16 @@ export function KeptScenes({ series }: { series: readonly string[] }) {
         onUse={use}
       />
       {series.length > 0 && <Button onClick={() => void give().catch(failed)}>Give it to the series</Button>}
-      <Dialog
-        open={naming}
-        onClose={() => setNaming(false)}
-        title="Keep this scene"
-        description="Every title can use it then, with its own cover."
-      >
-        <form
-          className="flex flex-col gap-4"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void keep().catch(failed);
-          }}
-        >
-          <TextField label="Name of the scene" value={name} maxLength={80} autoFocus onChange={setName} />
-          <Button kind="ink" type="submit" className="self-end">
-            Keep it
-          </Button>
-        </form>
-      </Dialog>
+      {naming && (
+        <NameDialog
+          title="Keep this scene"
+          description="Every title can use it then, with its own cover."
+          label="Name of the scene"
+          usual={ARRANGEMENT_NAMES[scene.arrangement]}
+          onClose={() => setNaming(false)}
+          onKeep={(name) => void keep(name).catch(failed)}
+        />
+      )}
     </div>
   );
 }

@@ -15,8 +15,7 @@ import { freshId } from '../../platform/ids';
 import { useBook, useSession } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';
 import { Button } from '../../ui/button';
-import { Dialog } from '../../ui/dialog';
-import { TextField } from '../../ui/field';
+import { NameDialog } from '../../ui/name-dialog';
 import { useRested } from '../../ui/use-rested';
 import { studio } from '../../work/workers';
 import { usePictureInput } from '../front/use-picture-input';
@@ -33,7 +32,6 @@ export function PhotoStrip({ ready, onOpen }: { ready: boolean; onOpen(asset: As
   const edit = useSession((s) => s.edit);
   const kept = useLiveQuery(loadPins) ?? [];
   const [naming, setNaming] = useState(false);
-  const [name, setName] = useState('');
   const file = useRef<HTMLInputElement>(null);
   const open = usePictureInput(({ asset }) => void onOpen(asset));
   const demo = async (which: string, title: string): Promise<void> => {
@@ -51,10 +49,10 @@ export function PhotoStrip({ ready, onOpen }: { ready: boolean; onOpen(asset: As
       for (const [id, asset] of Object.entries(one.assets)) b.assets[id] = asset;
       b.pin = adoptedPin(one.pin, (asset) => b.assets[asset] !== undefined);
     });
-  const keep = async (): Promise<void> => {
+  const keep = async (name: string): Promise<void> => {
     if (!book.pin) return;
     const assets = Object.fromEntries(pinAssetsOf(book.pin).flatMap((id) => (book.assets[id] ? [[id, book.assets[id]]] : [])));
-    const done = await keepPin({ id: freshId(), name: name.trim() || 'Photograph', pin: book.pin, assets });
+    const done = await keepPin({ id: freshId(), name, pin: book.pin, assets });
     if (!done.ok) return sayFault(done.fault);
     setNaming(false);
     say('Kept the photograph. Every title can use it.');
@@ -98,13 +96,7 @@ export function PhotoStrip({ ready, onOpen }: { ready: boolean; onOpen(asset: As
         </span>
       ))}
       <div className="flex flex-col gap-1.5 px-3 pt-2">
-        <Button
-          disabled={!book.pin}
-          onClick={() => {
-            setName(book.pin ? (book.assets[book.pin.photo.asset]?.name ?? '') : '');
-            setNaming(true);
-          }}
-        >
+        <Button disabled={!book.pin} onClick={() => setNaming(true)}>
           Keep this one
         </Button>
         <input
@@ -121,20 +113,16 @@ export function PhotoStrip({ ready, onOpen }: { ready: boolean; onOpen(asset: As
         />
         <Button onClick={() => file.current?.click()}>Open a file</Button>
       </div>
-      <Dialog open={naming} onClose={() => setNaming(false)} title="Keep this photograph" description="Every title can use it then, with its own cover.">
-        <form
-          className="flex flex-col gap-4"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void keep().catch(failed);
-          }}
-        >
-          <TextField label="Name of the photograph" value={name} maxLength={80} autoFocus onChange={setName} />
-          <Button kind="ink" type="submit" className="self-end">
-            Keep it
-          </Button>
-        </form>
-      </Dialog>
+      {naming && book.pin && (
+        <NameDialog
+          title="Keep this photograph"
+          description="Every title can use it then, with its own cover."
+          label="Name of the photograph"
+          usual={book.assets[book.pin.photo.asset]?.name || 'Photograph'}
+          onClose={() => setNaming(false)}
+          onKeep={(name) => void keep(name).catch(failed)}
+        />
+      )}
     </nav>
   );
 } // prettier-ignore

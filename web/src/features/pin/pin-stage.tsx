@@ -11,8 +11,7 @@ import { useLivePin } from './use-live-pin';
 import type { SetPin } from './use-pin';
 
 /** What the hand does on the photograph. */
-export const MODES = ['corners', 'bend', 'front', 'light', 'away'] as const;
-export type Mode = (typeof MODES)[number];
+export type Mode = 'corners' | 'bend' | 'front' | 'light' | 'away';
 
 const STATES = {
   making: 'Making the picture',
