@@ -1,6 +1,6 @@
 import { type Raster, raster } from '../pixels';
 import { type Point, type Rect, homography } from '../plane';
-import { type Filter, type LightGrid, type Linear, type Shader, type Surface, type Textures, warped } from '../warp';
+import { type Filter, type LightGrid, type Shader, type Surface, type Textures, surfaceBy, warped } from '../warp';
 import { type Sheet, outlineOf, piecesOf } from './sheet';
 
 /** A pixel whose centre is farther than this from the outline is wholly in or wholly out. */
@@ -88,8 +88,7 @@ export function laid(textures: Textures, name: string, sheet: Sheet, region: Rec
     const [u1, v1] = [((k % n) + 1) / n, (Math.floor(k / n) + 1) / n];
     const h = homography(quad, [{ x: u, y: v }, { x: u1, y: v }, { x: u1, y: v1 }, { x: u, y: v1 }]);
     if (!h) return null;
-    const row = (i: number): Linear => [h[i], h[i + 1], h[i + 2]];
-    surfaces.push({ a: row(0), b: row(3), g: row(6), u0: 0, du: 1, light, profile: null, texture, colour: [0, 0, 0] });
+    surfaces.push(surfaceBy(h, texture, light));
   }
   const owner = new Int16Array(width * height).fill(-1);
   quads.forEach((quad, k) => runs(quad, region, (y, from, to) => owner.fill(k, y * width + from, y * width + to)));

@@ -1,5 +1,5 @@
 import { type Point, homography } from '../plane';
-import { type Linear, type Surface, type Textures, plainLight, shaderOf } from '../warp';
+import { type Surface, type Textures, plainLight, shaderOf, surfaceBy } from '../warp';
 import type { Size } from './corners';
 import { type Sheet, piecesOf } from './sheet';
 
@@ -43,18 +43,7 @@ export function rectified(
       quad.map((p) => ({ x: p.x / size.width, y: p.y / size.height })),
     );
     if (!m) return null;
-    const row = (i: number): Linear => [m[i], m[i + 1], m[i + 2]];
-    surfaces.push({
-      a: row(0),
-      b: row(3),
-      g: row(6),
-      u0: 0,
-      du: 1,
-      light: plainLight,
-      profile: null,
-      texture,
-      colour: [0, 0, 0],
-    });
+    surfaces.push(surfaceBy(m, texture, plainLight));
   }
   const shader = shaderOf(photo);
   shader.place(surfaces, { kind: 'linear', taps: 8 });

@@ -1,5 +1,5 @@
 import { ENCODED_OF, type Raster, raster } from '../pixels';
-import { type Point, homography } from '../plane';
+import { type Homography, type Point, homography } from '../plane';
 import { type Filter, type LightGrid, type Linear, type Shader, type Surface, plainLight } from './surface';
 import type { Texture, Textures } from './textures';
 
@@ -15,18 +15,13 @@ export function surfaceOn(texture: Texture, quad: readonly Point[]): Surface | n
   const square = [{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 1, y: 1 }, { x: 0, y: 1 }]; // prettier-ignore
   const h = homography(quad, square);
   if (!h) return null;
+  return surfaceBy(h, texture, plainLight);
+}
+
+/** The surface whose places a homography finds: it takes px of the picture to places across and down the texture, 0..1. */
+export function surfaceBy(h: Homography, texture: Texture | null, light: LightGrid): Surface {
   const row = (i: number): Linear => [h[i], h[i + 1], h[i + 2]];
-  return {
-    a: row(0),
-    b: row(3),
-    g: row(6),
-    u0: 0,
-    du: 1,
-    light: plainLight,
-    profile: null,
-    texture,
-    colour: [0, 0, 0],
-  };
+  return { a: row(0), b: row(3), g: row(6), u0: 0, du: 1, light, profile: null, texture, colour: [0, 0, 0] };
 }
 
 /** Half-planes (a, b, c) of a convex outline, unit normals inwards. */
