@@ -120,6 +120,13 @@ test('a cover is pinned under a thumb, kept, used for another title, and exporte
     await settled(page);
   });
 
+  await test.step('removed, it takes no picture along that a title still needs', async () => {
+    await page.getByRole('button', { name: 'Remove the photograph Under a thumb' }).click();
+    await expect(page.getByRole('button', { name: 'Remove the photograph Under a thumb' })).toHaveCount(0);
+    await page.reload();
+    await settled(page);
+  });
+
   await test.step('its background is taken away, and the file is clear there', async () => {
     await mode(page, 'Background');
     await page.getByRole('button', { name: 'Mark all but the faces' }).click();

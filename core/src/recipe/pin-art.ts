@@ -11,10 +11,10 @@ import type { Studio } from './studio';
 /** Most width of a front that is pinned, px. */
 const MOST_PX = 1600;
 
-/** Width to height of a face as it really is, rounded so that a dragged corner does not make its art anew each time. */
+/** Width to height of a face as it really is, in steps of a hundredth: a dragged corner does not make its art anew each time. */
 function placeRatio(face: PinFace, { photo }: PinScene): number {
   const ratio = ratioOf(pointsOf(face.corners), { width: photo.widthPx, height: photo.heightPx });
-  return Math.min(20, Math.max(0.02, Number.isFinite(ratio) ? Number(ratio.toPrecision(2)) : 1));
+  return Number.isFinite(ratio) ? Math.exp(Math.round(Math.log(Math.min(20, Math.max(0.02, ratio))) * 100) / 100) : 1;
 }
 
 /** What the art of a face is made from. Its corners count only where the art is made for the place. */

@@ -4,6 +4,7 @@ import { db } from './db';
 import { tellOthers } from '../platform/other-windows';
 import { guarded } from './guarded';
 import { filesKept } from './keeps';
+import { type KeptPin, dropPin } from './pins';
 import { type KeptHistory, loadHistory, noHistory, writeSteps } from './histories';
 
 export type Opened = { readonly book: Book; readonly rev: number; readonly history: KeptHistory };
@@ -93,6 +94,23 @@ export async function bytesOf(ids: readonly string[]): Promise<Map<string, Uint8
 
 const filesOwned = (book: Book): string[] => [...Object.keys(book.assets), ...Object.keys(book.faces)];
 
+/** Removes those of some files that no title and nothing that is kept needs. */
+async function dropUnused(ids: readonly string[]): Promise<void> {
+  const [across, others] = [await filesKept(), (await db.titles.toArray()).map((row) => readBook(row.book))];
+  // What cannot be read may need any of the files: then all of them stay.
+  if (!across || others.some((book) => !book.ok)) return;
+  const kept = new Set([...across, ...others.flatMap((book) => (book.ok ? filesOwned(book.value) : []))]);
+  await db.assets.bulkDelete(ids.filter((id) => !kept.has(id)));
+}
+
+/** Removes a kept photograph, and the pictures that only it needed. Faults: those of `dropPin`. */
+export async function removePin(pin: KeptPin): Promise<Result<void>> {
+  const dropped = await dropPin(pin.id);
+  if (dropped.ok)
+    await db.transaction('rw', [db.titles, db.assets, db.keeps], () => dropUnused(Object.keys(pin.assets)));
+  return dropped;
+}
+
 /** Removes a title and the pictures that no other title uses. Returns what is needed to bring it back. */
 export async function removeTitle(id: string): Promise<Project | null> {
   const loaded = await loadBook(id);
@@ -105,11 +123,7 @@ export async function removeTitle(id: string): Promise<Project | null> {
     await db.titles.delete(id);
     await db.files.where('title').equals(id).delete();
     await db.steps.where('title').equals(id).delete();
-    const [across, others] = [await filesKept(), (await db.titles.toArray()).map((row) => readBook(row.book))];
-    // What cannot be read may need any of the files: then all of them stay.
-    if (!across || others.some((book) => !book.ok)) return;
-    const kept = new Set([...across, ...others.flatMap((book) => (book.ok ? filesOwned(book.value) : []))]);
-    await db.assets.bulkDelete(filesOwned(loaded.value).filter((asset) => !kept.has(asset)));
+    await dropUnused(filesOwned(loaded.value));
   });
   return { book: loaded.value, files };
 }

@@ -6,7 +6,41 @@ import { type Others, subjectsOf } from '@yosomi/core/recipe';
 import { FINAL, traceBook } from '../../work/trace';
 import { press } from '../../work/workers';
 
-export type Format = 'png' | 'jpeg' | 'webp' | 'ora' | 'film';
+export type Still = 'png' | 'jpeg' | 'webp';
+export type Format = Still | 'ora' | 'film';
+
+/** How a file of each format ends, its media type, and what the button says. */
+export const ENDINGS: Record<Format, readonly [ending: string, type: string, verb: string]> = {
+  png: ['png', 'image/png', 'Save PNG'],
+  jpeg: ['jpg', 'image/jpeg', 'Save JPEG'],
+  webp: ['webp', 'image/webp', 'Save WebP'],
+  ora: ['ora', 'image/openraster', 'Save the layers'],
+  film: ['webp', 'image/webp', 'Save the film'],
+};
+
+/** The formats of a finished picture, as they are offered. */
+export const FORMATS = [
+  { value: 'png', label: 'PNG' },
+  { value: 'jpeg', label: 'JPEG' },
+  { value: 'webp', label: 'WebP' },
+  { value: 'ora', label: 'Layers' },
+] as const;
+
+/** Pixels as a file. Faults: `webp-missing`, those of a PNG. */
+export async function encoded(format: Still, pixels: Raster, clear: boolean): Promise<Result<Bytes>> {
+  switch (format) {
+    case 'png': {
+      const png = await press().png(pixels, clear);
+      return png.ok ? ok(png.value.bytes) : png;
+    }
+    case 'jpeg':
+      return ok(await press().jpeg(pixels));
+    case 'webp': {
+      const made = await press().webp(pixels);
+      return made ? ok(made) : fail('webp-missing');
+    }
+  }
+}
 type Bytes = Uint8Array<ArrayBuffer>;
 
 export type PictureJob = {
@@ -47,19 +81,13 @@ export function makePicture(format: Format, job: PictureJob): Promise<Result<Byt
   }
 }
 
-async function flat(format: 'png' | 'jpeg' | 'webp', job: PictureJob): Promise<Result<Bytes>> {
+async function flat(format: Still, job: PictureJob): Promise<Result<Bytes>> {
   const things = await traced(job, job.scene, 0, 0.9);
   if (!things.ok) return things;
   const whole = await onGround(job, things.value);
   const margin = Math.round(Math.min(job.size.widthPx, job.size.heightPx) * 0.02);
   const pixels = job.crop && isClear(job) ? cropped(whole, margin) : whole;
-  if (format === 'jpeg') return ok(await press().jpeg(pixels));
-  if (format === 'webp') {
-    const made = await press().webp(pixels);
-    return made ? ok(made) : fail('webp-missing');
-  }
-  const png = await press().png(pixels, isClear(job));
-  return png.ok ? ok(png.value.bytes) : png;
+  return encoded(format, pixels, isClear(job));
 }
 
 /** Things, reflection, shadow and ground apart; each is traced on nothing. */

@@ -11,16 +11,8 @@ import { NumberField } from '../../ui/field';
 import { Group } from '../../ui/group';
 import { Segmented } from '../../ui/segmented';
 import { Working } from '../../ui/working';
-import { FILM_FRAMES, type Format, makePicture } from './make-picture';
+import { ENDINGS, FILM_FRAMES, FORMATS, type Format, makePicture } from './make-picture';
 import { useScene } from './use-scene';
-
-const ENDINGS: Record<Format, readonly [ending: string, type: string, verb: string]> = {
-  png: ['png', 'image/png', 'Save PNG'],
-  jpeg: ['jpg', 'image/jpeg', 'Save JPEG'],
-  webp: ['webp', 'image/webp', 'Save WebP'],
-  ora: ['ora', 'image/openraster', 'Save the layers'],
-  film: ['webp', 'image/webp', 'Save the film'],
-};
 
 /** A film is many pictures: its longer side stays within this, px. */
 const FILM_PX = 800;
@@ -76,13 +68,7 @@ export function SaveMockup({ others }: { others: Others }) {
           label="Format"
           value={format}
           onChange={setFormat}
-          options={[
-            { value: 'png', label: 'PNG' },
-            { value: 'jpeg', label: 'JPEG' },
-            { value: 'webp', label: 'WebP' },
-            { value: 'ora', label: 'Layers' },
-            { value: 'film', label: 'Film' },
-          ]}
+          options={[...FORMATS, { value: 'film', label: 'Film' }]}
         />
         {format === 'ora' && <p className="text-xs text-ink-2">Things, shadow and ground apart, as an OpenRaster file.</p>}
         {format === 'film' && (

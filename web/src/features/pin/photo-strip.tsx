@@ -6,8 +6,8 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { ImagePlus, X } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { say, sayFault } from '../../messages/say';
-import { type KeptPin, dropPin, keepPin, loadPins } from '../../persist/pins';
-import { saveAsset } from '../../persist/titles';
+import { type KeptPin, keepPin, loadPins } from '../../persist/pins';
+import { removePin, saveAsset } from '../../persist/titles';
 import { demoPhotographUrl } from '../../platform/demo-photographs';
 import { bytesOfFile } from '../../platform/files';
 import { fetchBytes } from '../../platform/http';
@@ -58,7 +58,7 @@ export function PhotoStrip({ ready, onOpen }: { ready: boolean; onOpen(asset: As
     say('Kept the photograph. Every title can use it.');
   };
   const drop = async (one: KeptPin): Promise<void> => {
-    const done = await dropPin(one.id);
+    const done = await removePin(one);
     if (!done.ok) sayFault(done.fault);
   };
   return (

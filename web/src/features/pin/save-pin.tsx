@@ -1,6 +1,6 @@
-import { type Result, slug } from '@yosomi/core/base';
+import { slug } from '@yosomi/core/base';
 import type { PinScene } from '@yosomi/core/pin';
-import { type Raster, hasTransparency } from '@yosomi/core/pixels';
+import { hasTransparency } from '@yosomi/core/pixels';
 import { useRef, useState } from 'react';
 import { say, sayFault } from '../../messages/say';
 import { saveFile } from '../../platform/files';
@@ -8,37 +8,15 @@ import { useBook } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Group } from '../../ui/group';
 import { Segmented } from '../../ui/segmented';
-import { press } from '../../work/workers';
+import { ENDINGS, FORMATS, type Still, encoded } from '../mockups/make-picture';
 import { finishedPin, layeredPin } from './make-pin';
 
-type Format = 'png' | 'jpeg' | 'webp' | 'ora';
-
-const ENDINGS: Record<Format, readonly [ending: string, type: string, verb: string]> = {
-  png: ['png', 'image/png', 'Save PNG'],
-  jpeg: ['jpg', 'image/jpeg', 'Save JPEG'],
-  webp: ['webp', 'image/webp', 'Save WebP'],
-  ora: ['ora', 'image/openraster', 'Save the layers'],
-};
-
-async function fileOf(format: Exclude<Format, 'ora'>, pixels: Raster): Promise<Result<Uint8Array<ArrayBuffer>>> {
-  switch (format) {
-    case 'png': {
-      const png = await press().png(pixels, hasTransparency(pixels));
-      return png.ok ? { ok: true, value: png.value.bytes } : png;
-    }
-    case 'jpeg':
-      return { ok: true, value: await press().jpeg(pixels) };
-    case 'webp': {
-      const made = await press().webp(pixels);
-      return made ? { ok: true, value: made } : { ok: false, fault: { code: 'webp-missing', data: {} } };
-    }
-  }
-}
+type PinFormat = Still | 'ora';
 
 /** Saving the finished picture, with a way to stop. */
 export function SavePin({ pin }: { pin: PinScene }) {
   const book = useBook();
-  const [format, setFormat] = useState<Format>('png');
+  const [format, setFormat] = useState<PinFormat>('png');
   const [busy, setBusy] = useState(false);
   const abort = useRef<AbortController | null>(null);
   const [ending, type, verb] = ENDINGS[format];
@@ -55,7 +33,7 @@ export function SavePin({ pin }: { pin: PinScene }) {
       } else {
         const made = await finishedPin(book, pin, signal);
         if (!made.ok) return void (signal.aborted || sayFault(made.fault));
-        const file = await fileOf(format, made.value);
+        const file = await encoded(format, made.value, hasTransparency(made.value));
         if (signal.aborted) return;
         if (!file.ok) return sayFault(file.fault);
         bytes = file.value;
@@ -73,16 +51,11 @@ export function SavePin({ pin }: { pin: PinScene }) {
   return (
     <>
       <Group title="The finished picture">
-        <Segmented<Format>
+        <Segmented<PinFormat>
           label="Format"
           value={format}
           onChange={setFormat}
-          options={[
-            { value: 'png', label: 'PNG' },
-            { value: 'jpeg', label: 'JPEG' },
-            { value: 'webp', label: 'WebP' },
-            { value: 'ora', label: 'Layers' },
-          ]}
+          options={FORMATS}
         />
         {format === 'ora' && (
           <p className="text-xs text-ink-2">Photograph, art and what is in front apart, as an OpenRaster file. It can be opened here again.</p>

@@ -92,10 +92,11 @@ export function useLivePin(
   const [slot] = useState(() => supersedingSlot(view));
   const photo = useRef<{ key: string; bitmap: ImageBitmap } | null>(null);
   const last = useRef<Picture | null>(null);
-  const marked = useRef<{ key: string; bitmap: ImageBitmap | null } | null>(null);
+  const marked = useRef<{ on: string; bitmap: ImageBitmap | null } | null>(null);
   const frames = useRef(0);
   /** What the lower canvas shows, when it is the photograph alone. */
   const base = useRef('');
+  const marksOn = `${scene.photo.asset} ${marks} ${widthPx}`;
   const draw = useRef(() => {});
   draw.current = () => {
     const el = canvas.current;
@@ -116,7 +117,8 @@ export function useLivePin(
       if (picture.kind === 'whole') context.drawImage(picture.bitmap, 0, 0);
       else if (!apart) drawFaces(context, picture, size.width / picture.widthPx);
       context.globalAlpha = 1;
-      if (marks && marked.current?.bitmap) context.drawImage(marked.current.bitmap, 0, 0);
+      // Marks of what was shown before are not those of what is shown now.
+      if (marked.current?.bitmap && marked.current.on === marksOn) context.drawImage(marked.current.bitmap, 0, 0);
     }
     base.current = shows;
     if (over.current) {
@@ -181,10 +183,10 @@ export function useLivePin(
       (bitmap) => {
         if (!current) return bitmap?.close();
         marked.current?.bitmap?.close();
-        marked.current = { key: marksKey, bitmap };
+        marked.current = { on: marksOn, bitmap };
         draw.current();
       },
-      () => {},
+      () => current && setState({ kind: 'failed' }),
     );
     return () => {
       current = false;
