@@ -10,7 +10,14 @@ import { finishedProject } from '../tests/fixtures/books';
 /** A title of thirty parts, three of them overlays, over a picture of 24 megapixels, as a file. */
 export async function busyTitle(folder: string): Promise<string> {
   const bytes = await fileOf(scenePixels(4000, 6000), 'jpeg');
-  const asset = { id: assetId(bytes), format: 'jpeg' as const, widthPx: 4000, heightPx: 6000, name: 'Hills' };
+  const asset = {
+    id: assetId(bytes),
+    format: 'jpeg' as const,
+    widthPx: 4000,
+    heightPx: 6000,
+    name: 'Hills',
+    rights: '',
+  };
   const { book } = await finishedProject(400, 640, { title: 'Thirty Parts' });
   const cover = busyCover(asset.id, ['grain', 'vignette', 'rays']);
   const file = join(folder, 'thirty.yosomi');

@@ -16,6 +16,7 @@ const CORE: Readonly<Record<string, number>> = {
   book: 2,
   text: 2,
   'image-file': 2,
+  archive: 2,
   forms: 2,
   vector: 3,
   ink: 3,
@@ -50,7 +51,18 @@ const WEB: Readonly<Record<string, number>> = {
 };
 
 const PACKAGES: Readonly<Record<string, readonly string[]>> = {
-  core: ['fflate', 'immer', 'zod', 'harfbuzzjs', '@xmldom/xmldom', 'simplex-noise', 'imagetracerjs', '@cantoo/pdf-lib'],
+  core: [
+    'fflate',
+    'immer',
+    'zod',
+    'harfbuzzjs',
+    '@xmldom/xmldom',
+    'simplex-noise',
+    'imagetracerjs',
+    '@cantoo/pdf-lib',
+    '@zip.js/zip.js/lib/zip-core-native.js',
+    'utif2',
+  ],
   'web/src/ui': ['react', 'radix-ui', 'lucide-react', 'react-colorful'],
 };
 

@@ -21,7 +21,7 @@ function codesIn(...folders: string[]): string[] {
     for (const file of files(join(ROOT, folder))) {
       const text = readFileSync(file, 'utf8');
       for (const m of text.matchAll(
-        /\b(?:fail|fault|finding|must|should)\(\s*(?:[\w.]+ \? )?'([a-z]+(?:-[a-z]+)+)'(?: : '([a-z-]+)')?/g,
+        /\b(?:fail|fault|finding|must|should|note|did)\(\s*(?:[\w.]+ \? )?'([a-z]+(?:-[a-z]+)+)'(?: : '([a-z-]+)')?/g,
       )) {
         found.add(m[1]);
         if (m[2]) found.add(m[2]);

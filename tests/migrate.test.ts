@@ -19,6 +19,8 @@ describe.each([
   'schema-3/words',
   'schema-4/pictured',
   'schema-4/words',
+  'schema-5/pictured',
+  'schema-5/words',
 ])('a title of %s', (name) => {
   const opened = unpackProject(fixture(`${name}.yosomi`));
 

@@ -30,7 +30,7 @@ import {
   drawingRaster,
   gather,
   onSibling,
-  rememberScrims,
+  rememberMeasure,
   settledCover,
   siblingDoc,
   siblingFor,
@@ -342,10 +342,10 @@ describe('a cover that was measured before', () => {
   it('takes what another studio has measured, and nothing that was measured of another cover', async () => {
     const scrim = { from: 'top', hold: 1, reach: 1, colour: '#ff0000', opacity: 1, parts: [] } as const;
     const told = new NodeStudio(project.files);
-    rememberScrims(told, coverKey(project.book), [scrim]);
+    rememberMeasure(told, coverKey(project.book), { added: [scrim], titleFromPx: 100 });
     expect(at(await coverRaster(project.book, 200, told), 0.5, 0.99)).toEqual([255, 0, 0]);
     const other = new NodeStudio(project.files);
-    rememberScrims(other, 'another cover', [scrim]);
+    rememberMeasure(other, 'another cover', { added: [scrim], titleFromPx: 100 });
     expect(at(await coverRaster(project.book, 200, other), 0.5, 0.99)).not.toEqual([255, 0, 0]);
   });
 });

@@ -9,7 +9,8 @@ export type Command = {
   readonly usage: string;
   readonly flags: readonly string[];
   readonly switches: readonly string[];
-  run(args: Arguments): Promise<Result<Outcome>>;
+  /** `say` shows how far it is, line by line, while it works. */
+  run(args: Arguments, say: (line: string) => void): Promise<Result<Outcome>>;
 };
 
 export const done = (print = ''): Result<Outcome> => ok({ print, passed: true });

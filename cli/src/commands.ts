@@ -1,28 +1,19 @@
 import { join } from 'node:path';
-import { type Finding, type Result, fail, ok } from '@yosomi/core/base';
+import { type Result, fail, ok } from '@yosomi/core/base';
 import { emptyBrief } from '@yosomi/core/book';
 import { finishedCover } from '@yosomi/core/compose';
-import { checkEpub } from '@yosomi/core/ebook';
-import { readImage, writePng } from '@yosomi/core/image-file';
+import { writePng } from '@yosomi/core/image-file';
 import { FINAL, type Scene, type Thing, defaultScene, readScene, render, spineThickness } from '@yosomi/core/mockup';
 import { flatten } from '@yosomi/core/pixels';
 import { type Asset, type Book, assetId, newBook, packProject } from '@yosomi/core/project';
-import {
-  ebookFile,
-  noOthers,
-  onGround,
-  sceneArt,
-  sceneTextures,
-  subjectsOf,
-  stageOf,
-  storeImage,
-  verdictOf,
-} from '@yosomi/core/recipe';
-import { PROFILES, type Profile, checkImage, findProfile } from '@yosomi/core/stores';
+import { noOthers, onGround, sceneArt, sceneTextures, stageOf, subjectsOf } from '@yosomi/core/recipe';
 import { NodeStudio, demoProjects } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
-import { type Command, done, flag, word } from './command';
-import { makeFolder, readBytes, readPicture, readProject, writeAll, writeBytes } from './files';
+import { type Command, done, flag } from './command';
+import { deliver } from './deliver';
+import { epubInspect, epubNew, epubSetCover, pdfSetCover } from './ebooks';
+import { check, coverExport, encode } from './images';
+import { makeFolder, readBytes, readPicture, writeAll, writeBytes } from './files';
 import { pin } from './pin';
 
 function sizeFlag(args: Arguments, name: string): Result<number> {
@@ -31,38 +22,6 @@ function sizeFlag(args: Arguments, name: string): Result<number> {
   const n = Number(text.value);
   return Number.isInteger(n) && n >= 16 && n <= 6000 ? ok(n) : fail('size-wrong', { flag: name, low: 16, high: 6000 });
 }
-
-function store(args: Arguments): Result<Profile> {
-  const id = flag(args, 'store');
-  if (!id.ok) return id;
-  const profile = findProfile(id.value);
-  return profile
-    ? ok(profile)
-    : fail('store-unknown', { store: id.value, known: PROFILES.map((p) => p.id).join(', ') });
-}
-
-const coverExport: Command = {
-  name: 'cover export',
-  usage: 'cover export BOOK.yosomi --store ID --out F',
-  flags: ['store', 'out'],
-  switches: [],
-  async run(args) {
-    const file = word(args, 0, 'title file');
-    if (!file.ok) return file;
-    const profile = store(args);
-    if (!profile.ok) return profile;
-    const out = flag(args, 'out');
-    if (!out.ok) return out;
-    const project = readProject(file.value);
-    if (!project.ok) return project;
-    const made = await storeImage(project.value.book, profile.value, new NodeStudio(project.value.files));
-    if (!made.ok) return made;
-    const failed = made.value.findings.filter((f) => f.severity === 'must');
-    if (failed.length > 0) return fail('store-refused', { codes: failed.map((f) => f.code).join(', ') });
-    const written = writeBytes(out.value, made.value.bytes);
-    return written.ok ? done() : written;
-  },
-};
 
 const mockup: Command = {
   name: 'mockup',
@@ -87,7 +46,7 @@ const mockup: Command = {
       if (!read.ok) return read;
       const { width, height } = read.value.raster;
       const bytes = writePng(flatten(read.value.raster, WHITE), 72);
-      const asset: Asset = { id: assetId(bytes), format: 'png', widthPx: width, heightPx: height, name };
+      const asset: Asset = { id: assetId(bytes), format: 'png', widthPx: width, heightPx: height, name, rights: '' };
       files.set(asset.id, bytes);
       assets[asset.id] = asset;
       return ok(asset);
@@ -141,70 +100,6 @@ function sceneFlag(file: string | undefined): Result<Scene> {
   }
 }
 
-const epubNew: Command = {
-  name: 'epub new',
-  usage: 'epub new --book BOOK.yosomi --out F.epub',
-  flags: ['book', 'out'],
-  switches: [],
-  async run(args) {
-    const file = flag(args, 'book');
-    if (!file.ok) return file;
-    const out = flag(args, 'out');
-    if (!out.ok) return out;
-    const project = readProject(file.value);
-    if (!project.ok) return project;
-    const { book, files } = project.value;
-    const made = await ebookFile(book, new Date().toISOString().replace(/\.\d+Z$/, 'Z'), new NodeStudio(files));
-    if (!made.ok) return made;
-    const written = writeBytes(out.value, made.value.bytes);
-    return written.ok ? done() : written;
-  },
-};
-
-const check: Command = {
-  name: 'check',
-  usage: 'check FILE --store ID [--json]',
-  flags: ['store'],
-  switches: ['json'],
-  async run(args) {
-    const file = word(args, 0, 'file');
-    if (!file.ok) return file;
-    const profile = store(args);
-    if (!profile.ok) return profile;
-    const bytes = readBytes(file.value);
-    if (!bytes.ok) return bytes;
-    const read = examine(bytes.value, profile.value);
-    if (!read.ok) return read;
-    const { about, findings } = read.value;
-    const verdict = verdictOf(findings);
-    const print = args.switches.has('json')
-      ? JSON.stringify(
-          { store: profile.value.id, verdict, file: { ...about, bytes: bytes.value.length }, findings },
-          null,
-          2,
-        )
-      : [
-          `${profile.value.name}: ${verdict}`,
-          ...findings.map((f) => `  ${f.severity} ${f.code} ${JSON.stringify(f.data)}`),
-        ].join('\n');
-    return ok({ print, passed: verdict !== 'fails' });
-  },
-};
-
-/** What a file is and what the store would say to it: an image by the store's rules, an EPUB by how it holds its cover. */
-function examine(
-  bytes: Uint8Array,
-  profile: Profile,
-): Result<{ about: Record<string, string | number>; findings: readonly Finding[] }> {
-  if (new TextDecoder().decode(bytes.subarray(30, 58)) === 'mimetypeapplication/epub+zip') {
-    return ok({ about: { format: 'epub' }, findings: checkEpub(bytes) });
-  }
-  const info = readImage(bytes);
-  if (!info.ok) return info;
-  const { format, widthPx, heightPx } = info.value;
-  return ok({ about: { format, widthPx, heightPx }, findings: checkImage(info.value, bytes.length, profile) });
-}
-
 const demo: Command = {
   name: 'demo',
   usage: 'demo --out DIR',
@@ -226,4 +121,4 @@ const demo: Command = {
   },
 };
 
-export const COMMANDS: readonly Command[] = [coverExport, mockup, pin, epubNew, check, demo];
+export const COMMANDS: readonly Command[] = [coverExport, encode, check, deliver, mockup, pin, epubNew, epubSetCover, epubInspect, pdfSetCover, demo]; // prettier-ignore

@@ -33,7 +33,7 @@ async function runCommand(argv: readonly string[], { out, err }: Streams): Promi
     return 2;
   }
   const args = parseArguments(argv.slice(command.name.split(' ').length), command);
-  const outcome = args.ok ? await command.run(args.value) : args;
+  const outcome = args.ok ? await command.run(args.value, (line) => err(`${line}\n`)) : args;
   if (!outcome.ok) {
     err(`${sentence(outcome.fault)}\n`);
     return exitCodeOf(outcome.fault);

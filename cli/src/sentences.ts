@@ -49,6 +49,37 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'project-large': (d) => `The title file unpacks to more than ${d.most} MB.`,
   'project-face': (d) => `The font "${d.name}" in the title file is missing or damaged.`,
   'project-picture': (d) => `The picture "${d.name}" in the title file is missing or damaged.`,
+  'zip-not': () => 'The file is no zip.',
+  'zip-damaged': (d) => `The zip is damaged${d.name ? ` at ${d.name}` : ''}.`,
+  'zip-many': (d) => `The zip has more than ${d.most} files.`,
+  'zip-large': (d) => `The zip unpacks to more than ${d.most} MB.`,
+  'zip-name': (d) => `A file in the zip would leave its folder: ${d.name}.`,
+  'zip-twice': (d) => `The zip has two files with the name ${d.name}.`,
+  'zip-overlap': () => 'Files in the zip lie over each other.',
+  'zip-locked': () => 'The zip is locked with a password.',
+  'zip-missing': (d) => `There is no ${d.name} in the zip.`,
+  'work-stopped': () => 'Stopped.',
+  'work-failed': () => 'The picture that was made cannot be read back.',
+  'epub-not': () => 'This is no EPUB.',
+  'epub-container': () => 'The EPUB does not say where its package file is.',
+  'epub-package': () => 'The EPUB has no package file that can be read.',
+  'epub-drm': () => 'The EPUB is locked by copy protection, so its cover cannot be changed. Ask for an open copy.',
+  'epub-font-key': () => 'Fonts in the EPUB are scrambled with its identifier, so the identifier must stay.',
+  'epub-language': (d) => `"${d.found}" is no language code; use one such as en or de-AT.`,
+  'epub-date': (d) => `"${d.found}" is no date; use 2026, 2026-11 or 2026-11-26.`,
+  'epub-cover-format': (d) => `A cover in an EPUB must be a JPEG or PNG, not ${String(d.found).toUpperCase()}.`,
+  'pdf-not': () => 'This is no PDF.',
+  'pdf-encrypted': () => 'The PDF is locked with a password, so its pages cannot be changed. Ask for an open copy.',
+  'pdf-damaged': () => 'The PDF is damaged.',
+  'pdf-pages': (d) => `The PDF has more than ${d.most} pages.`,
+  'stores-not': () => 'The stores file is no such file; see docs/stores.md.',
+  'stores-newer': (d) => `The stores file was made by a newer version (${d.found}; this one reads ${d.known}).`,
+  'stores-wrong': (d) => `The stores file is not valid at ${d.where}.`,
+  'stores-twice': (d) => `The stores file has two stores with the id ${d.id}.`,
+  'names-unknown': (d) => `Names cannot hold {${d.name}}; see docs/stores.md.`,
+  'only-wrong': (d) => `--only must be "stores" or "all", not "${d.found}".`,
+  'format-unknown': (d) => `The ending ".${d.ending}" names no image format; use jpg, png, webp, avif or tif.`,
+  'format-not-taken': (d) => `${d.store} takes no ${d.format}; it takes ${d.wanted}.`,
   'title-missing': () => 'The book has no title; type one in the Brief.',
   'store-refused': (d) => `The store would refuse the cover (${d.codes}).`,
   'budget-too-small': (d) => `The cover does not fit into ${d.most} bytes.`,
@@ -57,6 +88,7 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
 export const sentence = (fault: Fault): string => SENTENCES[fault.code]?.(fault.data) ?? `Failed: ${fault.code}.`;
 
 /** Faults of the input itself (exit code 2); every other fault is a refusal (exit code 1). */
-const INPUT = /^(flag|word|size|share|corners|mesh|pin|command|file|scene|svg|image|project)-|^store-unknown$/;
+const INPUT =
+  /^(flag|word|size|share|corners|mesh|pin|command|file|scene|svg|image|project|zip|epub|pdf|stores|names|only|format)-|^store-unknown$/;
 
 export const exitCodeOf = (fault: Fault): 1 | 2 => (INPUT.test(fault.code) ? 2 : 1);

@@ -23,6 +23,7 @@ async function makeDemo(demo: DemoBook, place: number): Promise<Project> {
     widthPx: picture.width,
     heightPx: picture.height,
     name: demo.picture.name,
+    rights: 'Made for this demo; free to use.',
   };
   const sample = shrink(picture, 400, 640);
   const book = startFromPicture(start, asset, sample, demo.cover(asset.id));

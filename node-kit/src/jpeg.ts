@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { jpegByStrips, type jpegOptions } from '@yosomi/core/image-file';
+import { type Chroma, jpegByStrips, type jpegOptions } from '@yosomi/core/image-file';
 import type { Raster } from '@yosomi/core/pixels';
 
 type Encode = (
@@ -28,5 +28,5 @@ export async function encodeStrip(
 }
 
 /** MozJPEG; the bytes are those that the browser makes. Undressed: no density, no profile. */
-export const encodeJpeg = (source: Raster, quality: number, progressive: boolean): Promise<Uint8Array<ArrayBuffer>> =>
-  jpegByStrips(source, quality, progressive, encodeStrip);
+export const encodeJpeg = (source: Raster, quality: number, progressive: boolean, chroma?: Chroma): Promise<Uint8Array<ArrayBuffer>> =>
+  jpegByStrips(source, quality, progressive, encodeStrip, chroma); // prettier-ignore

@@ -1,3 +1,4 @@
+import type { Chroma } from '@yosomi/core/image-file';
 import type { Images, Ink, SurfaceImage } from '@yosomi/core/ink';
 import type { Raster } from '@yosomi/core/pixels';
 import type { Studio } from '@yosomi/core/recipe';
@@ -5,7 +6,8 @@ import { Shaper } from '@yosomi/core/text';
 import * as harfbuzz from 'harfbuzzjs';
 import { imageOfRaster, paintRaster, rasterOfImage, resizedImage } from './canvas-easel';
 import { loadFonts } from './fonts';
-import { decodeImage } from './images';
+import { encodeModern, smallerPng } from './codecs';
+import { decodeDelivered, decodeImage } from './images';
 import { encodeJpeg } from './jpeg';
 
 /** The recipes' studio in Node, over the pictures of one or several projects. */
@@ -45,7 +47,20 @@ export class NodeStudio implements Studio {
     return imageOfRaster(raster);
   }
 
-  encodeJpeg(raster: Raster, quality: number, progressive: boolean): Promise<Uint8Array<ArrayBuffer>> {
-    return encodeJpeg(raster, quality, progressive);
+  encodeJpeg(raster: Raster, quality: number, progressive: boolean, chroma?: Chroma): Promise<Uint8Array<ArrayBuffer>> {
+    return encodeJpeg(raster, quality, progressive, chroma);
+  }
+
+  encodeModern(raster: Raster, format: 'webp' | 'avif', quality: number): Promise<Uint8Array<ArrayBuffer>> {
+    return encodeModern(raster, format, quality);
+  }
+
+  smallerPng(png: Uint8Array<ArrayBuffer>): Promise<Uint8Array<ArrayBuffer>> {
+    return smallerPng(png);
+  }
+
+  async decode(bytes: Uint8Array<ArrayBuffer>): Promise<Raster | null> {
+    const decoded = await decodeDelivered(bytes);
+    return decoded.ok ? decoded.value.raster : null;
   }
 }

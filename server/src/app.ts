@@ -1,6 +1,7 @@
 import { existsSync, readdirSync } from 'node:fs';
 import statics from '@fastify/static';
 import Fastify, { type FastifyInstance } from 'fastify';
+import { addIntake } from './intake';
 
 /** Only the app's own files, plus blob: and data: for pictures it makes itself; compiled codecs and the font shaper are WASM. */
 const POLICY = [
@@ -27,9 +28,9 @@ export type ServerOptions = {
   readonly demo: string | null;
 };
 
-/** The one server: the app's files, the demo titles, and a policy that lets nothing else in or out. */
+/** The one server: the app's files, the demo titles, the stand-in stores, and a policy that lets nothing else in or out. */
 export async function makeServer({ web, demo }: ServerOptions): Promise<FastifyInstance> {
-  const app = Fastify({ bodyLimit: 1024 * 1024 });
+  const app = Fastify({ bodyLimit: 1024 * 1024, requestTimeout: 60_000 });
   app.addHook('onSend', async (request, reply) => {
     reply.header('content-security-policy', UNPACKER.test(request.url) ? UNPACKER_POLICY : POLICY);
     reply.header('x-content-type-options', 'nosniff');
@@ -41,6 +42,7 @@ export async function makeServer({ web, demo }: ServerOptions): Promise<FastifyI
     const files = demo && existsSync(demo) ? readdirSync(demo).filter((name) => name.endsWith('.yosomi')) : [];
     return { autoload: demo !== null, files: files.sort() };
   });
+  await addIntake(app);
   // Addresses of titles belong to the app; anything else that is no file is not found.
   app.get('/title/*', (_request, reply) => reply.sendFile('index.html'));
   app.setNotFoundHandler((_request, reply) => reply.code(404).send({ error: 'not found' }));

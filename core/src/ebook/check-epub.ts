@@ -1,68 +1,72 @@
-import { DOMParser, type Document, type Element } from '@xmldom/xmldom';
-import { unzipSync } from 'fflate';
 import { type Finding, finding } from '../base';
-import { readImage } from '../image-file';
+import { MOST_BYTES, readImage } from '../image-file';
+import { findCover } from './find-cover';
+import { named } from './markup';
+import { type Epub, openEpub } from './open-epub';
+import { isCoverPage, readPage } from './pages';
 
 const must = (code: string, data: Finding['data'] = {}): Finding => finding(code, 'must', null, data);
+const should = (code: string, data: Finding['data'] = {}): Finding => finding(code, 'should', null, data);
 
-/** Most bytes an EPUB may unpack to here. */
-const MOST_UNPACKED = 400 * 1024 * 1024;
+/** Most pixels of the picture inside an EPUB that every stand-in store takes. */
+export const EPUB_PIXELS = 5_600_000;
 
 /**
- * Reads finished EPUB bytes the way a store does for the cover's sake: container, package, files that are listed,
- * the image that is marked as cover for new and old readers, the page that shows it first, and navigation.
+ * Reads a finished EPUB the way a store does for the cover's sake: container, package, files that are listed, the picture
+ * that is marked as cover for new and old readers, the page that shows it first, and navigation.
  */
-export function checkEpub(bytes: Uint8Array): Finding[] {
-  const found: Finding[] = [];
-  const head = new TextDecoder().decode(bytes.subarray(30, 58));
-  if (head !== 'mimetypeapplication/epub+zip') found.push(must('epub-mimetype'));
-  let total = 0;
-  let files: Record<string, Uint8Array>;
-  try {
-    files = unzipSync(bytes, { filter: (file) => (total += file.originalSize) <= MOST_UNPACKED });
-  } catch {
-    return [must('epub-zip')];
-  }
-  const text = (name: string): string | null => (files[name] ? new TextDecoder().decode(files[name]) : null);
-  const opfPath =
-    parse(text('META-INF/container.xml'))?.getElementsByTagName('rootfile')[0]?.getAttribute('full-path') ?? '';
-  const opf = parse(text(opfPath));
-  if (!opf) return [...found, must('epub-package')];
-  const folder = opfPath.slice(0, opfPath.lastIndexOf('/') + 1);
-  const items = elements(opf, 'item');
-  const at = (item: Element): string => folder + decodeURIComponent(item.getAttribute('href') ?? '');
-  for (const item of items) if (!files[at(item)]) found.push(must('epub-file-missing', { name: at(item) }));
-  const has = (item: Element, property: string): boolean =>
-    (item.getAttribute('properties') ?? '').split(/\s+/).includes(property);
-  if (!items.some((item) => has(item, 'nav'))) found.push(must('epub-nav'));
+export async function checkEpub(file: Blob, mostPixels = EPUB_PIXELS): Promise<Finding[]> {
+  const opened = await openEpub(file);
+  if (!opened.ok) return [must(opened.fault.code, opened.fault.data)];
+  return checkOpened(opened.value, mostPixels);
+}
 
-  const cover = items.find((item) => has(item, 'cover-image'));
-  const image = cover && files[at(cover)];
-  if (!cover || !image) return [...found, must('epub-cover-image')];
-  const info = readImage(image);
+/** The same for a book that is open. */
+export async function checkOpened(epub: Epub, mostPixels = EPUB_PIXELS): Promise<Finding[]> {
+  const { pkg, files } = epub;
+  // A store takes a container only as the standard wants it.
+  const found: Finding[] = epub.mends.map(({ code, data }) => must(code, data));
+  for (const item of pkg.items) {
+    const remote = /^[a-z][a-z0-9+.-]*:/i.test(item.element.getAttribute('href') ?? '');
+    if (!remote && !files.has(item.path)) found.push(must('epub-file-missing', { name: item.path }));
+  }
+  const three = pkg.version === 3;
+  const contents = three
+    ? pkg.items.some((item) => item.properties.includes('nav'))
+    : pkg.items.some((item) => item.type === 'application/x-dtbncx+xml');
+  if (!contents) found.push(must('epub-nav'));
+
+  const cover = await findCover(epub);
+  const entry = cover.image === null ? undefined : files.get(cover.image);
+  if (cover.image === null || !entry) return [...found, must('epub-cover-image')];
+  const marked = cover.item?.properties.includes('cover-image') ?? false;
+  if (three && !marked) found.push(must('epub-cover-property', { name: cover.image }));
+  const bytes = await epub.archive.read(entry.name, MOST_BYTES);
+  const info = bytes.ok ? readImage(bytes.value) : bytes;
   if (!info.ok) found.push(must('epub-cover-unreadable'));
-  const old = elements(opf, 'meta').find((meta) => meta.getAttribute('name') === 'cover');
-  if (old?.getAttribute('content') !== cover.getAttribute('id')) found.push(must('epub-cover-meta'));
-  const first = elements(opf, 'itemref')[0]?.getAttribute('idref');
-  const page = items.find((item) => item.getAttribute('id') === first);
-  const source = page && parse(text(at(page)))?.getElementsByTagName('img')[0];
-  if (!page || at(page).slice(0, at(page).lastIndexOf('/') + 1) + (source?.getAttribute('src') ?? '') !== at(cover)) {
-    found.push(must('epub-cover-page'));
-  } else if (!source?.getAttribute('alt')) found.push(must('epub-cover-alt'));
-  return found;
-}
-
-function parse(source: string | null): Document | null {
-  // An entity table has no place in a book and can unfold without end.
-  if (!source || /<!ENTITY/i.test(source)) return null;
-  try {
-    return new DOMParser({ onError: () => {} }).parseFromString(source, 'text/xml');
-  } catch {
-    return null;
+  else {
+    const { widthPx, heightPx } = info.value;
+    if (widthPx * heightPx > mostPixels)
+      found.push(must('epub-cover-large', { found: (widthPx * heightPx) / 1e6, wanted: mostPixels / 1e6 }));
+    if (info.value.colour === 'cmyk') found.push(must('epub-cover-cmyk'));
   }
-}
+  const meta = pkg.metas.find((one) => one.getAttribute('name')?.toLowerCase() === 'cover')?.getAttribute('content');
+  if (!cover.item?.id || meta !== cover.item.id) found.push(must('epub-cover-meta'));
 
-const elements = (doc: Document, name: string): Element[] => {
-  const list = doc.getElementsByTagName(name);
-  return Array.from({ length: list.length }, (_, i) => list[i]);
-};
+  const first = pkg.spine[0];
+  const page = first?.item ? await readPage(epub, first.item.path) : null;
+  const shown = page?.shown.filter((one) => one.path === cover.image) ?? [];
+  if (!page || shown.length === 0 || !isCoverPage(page)) return [...found, must('epub-cover-page')];
+  if (first.element.getAttribute('linear') === 'no') found.push(should('epub-cover-linear'));
+  if (shown.some(({ kind, element }) => kind === 'img' && !element.getAttribute('alt'))) found.push(must('epub-cover-alt'));
+  for (const frame of named(page.doc, 'svg')) {
+    const box = (frame.getAttribute('viewBox') ?? '').trim().split(/[\s,]+/).map(Number);
+    if (box.length !== 4 || !info.ok) continue;
+    const [, , w, h] = box;
+    const ratio = (h * info.value.widthPx) / (w * info.value.heightPx);
+    if (!(Math.abs(ratio - 1) < 0.02)) {
+      found.push(should('epub-cover-viewbox', { found: `${w} x ${h}`, wanted: `${info.value.widthPx} x ${info.value.heightPx}` }));
+    }
+  }
+  return found;
+} // prettier-ignore

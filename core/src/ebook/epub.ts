@@ -1,10 +1,12 @@
 import { zipSync, type Zippable } from 'fflate';
 import { type Brief, seriesLine } from '../book';
+import { containerOf } from './edition';
+import { coverPage } from './pages';
 import { xml } from './xml';
 
 export type EpubInput = {
   readonly brief: Brief;
-  readonly cover: { readonly bytes: Uint8Array; readonly widthPx: number; readonly heightPx: number };
+  readonly cover: { readonly bytes: Uint8Array<ArrayBuffer>; readonly widthPx: number; readonly heightPx: number };
   /** A urn, for example urn:uuid:... */
   readonly identifier: string;
   /** ISO 8601 in UTC without fractions: 2026-11-25T10:00:00Z. */
@@ -44,12 +46,7 @@ ${body}
   </body>
 </html>
 `;
-  const coverPage = page(
-    title,
-    'cover',
-    `    <div class="cover"><img src="cover.jpg" alt="${xml(alt)}" role="doc-cover"/></div>`,
-    'cover.css',
-  );
+  const coverXhtml = coverPage({ version: 3, href: 'cover.jpg', alt, title, lang, viewport: null });
   const line = (name: string, text: string): string =>
     text.trim() ? `      <p class="${name}">${xml(text.trim())}</p>\n` : '';
   const titlePage = page(
@@ -110,7 +107,6 @@ ${author ? `    <dc:creator>${xml(author)}</dc:creator>\n` : ''}${brief.publishe
     <item id="cover-image" href="cover.jpg" media-type="image/jpeg" properties="cover-image"/>
     <item id="cover-page" href="cover.xhtml" media-type="application/xhtml+xml"/>
     <item id="title-page" href="title.xhtml" media-type="application/xhtml+xml"/>
-    <item id="cover-style" href="cover.css" media-type="text/css"/>
     <item id="style" href="book.css" media-type="text/css"/>
   </manifest>
   <spine>
@@ -118,17 +114,6 @@ ${author ? `    <dc:creator>${xml(author)}</dc:creator>\n` : ''}${brief.publishe
     <itemref idref="title-page"/>
   </spine>
 </package>
-`;
-  const container = `<?xml version="1.0" encoding="UTF-8"?>
-<container version="1.0" xmlns="urn:oasis:names:tc:opendocument:xmlns:container">
-  <rootfiles>
-    <rootfile full-path="EPUB/package.opf" media-type="application/oebps-package+xml"/>
-  </rootfiles>
-</container>
-`;
-  const coverCss = `html, body { margin: 0; padding: 0; height: 100%; }
-.cover { height: 100vh; text-align: center; margin: 0; padding: 0; page-break-inside: avoid; }
-.cover img { max-width: 100%; max-height: 100%; height: auto; object-fit: contain; }
 `;
   const bookCss = `body { margin: 10% 8%; text-align: center; font-family: serif; }
 h1 { font-size: 2em; line-height: 1.15; margin: 0.6em 0; }
@@ -139,12 +124,11 @@ h1 { font-size: 2em; line-height: 1.15; margin: 0.6em 0; }
 `;
   const entries: Zippable = {
     mimetype: [utf8('application/epub+zip'), { level: 0 }],
-    'META-INF/container.xml': utf8(container),
+    'META-INF/container.xml': utf8(containerOf('EPUB/package.opf')),
     'EPUB/package.opf': utf8(opf),
     'EPUB/nav.xhtml': utf8(nav),
-    'EPUB/cover.xhtml': utf8(coverPage),
+    'EPUB/cover.xhtml': utf8(coverXhtml),
     'EPUB/title.xhtml': utf8(titlePage),
-    'EPUB/cover.css': utf8(coverCss),
     'EPUB/book.css': utf8(bookCss),
     'EPUB/cover.jpg': [new Uint8Array(cover.bytes), { level: 0 }],
   };

@@ -1,2 +1,11 @@
 export * from './epub';
 export * from './check-epub';
+export * from './inspect';
+export * from './edition';
+export * from './reader';
+export { type Epub, openEpub } from './open-epub';
+export { findCover, type CoverMeans, type FoundCover } from './find-cover';
+export type { Change } from './draft';
+export type { Cover } from './put-cover';
+export type { EditionWords } from './metadata';
+export type { PageLine } from './own-pages';

@@ -1,2 +1,3 @@
 export * from './contrast';
 export * from './reads';
+export * from './greys';

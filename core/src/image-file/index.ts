@@ -1,7 +1,10 @@
 export * from './info';
 export * from './read';
 export { dressJpeg, readJpeg } from './jpeg';
-export { readPng, writePng } from './png';
+export { dressPng, readPng, writePng } from './png';
+export { dressWebp } from './webp';
+export * from './tiff';
+export { readAvif } from './avif';
 export { srgbProfile, profileName } from './icc';
 export { liesOnSide, uprightMap } from './exif';
 export { concat } from './bytes';

@@ -1,6 +1,6 @@
 /** What an image file says of itself, read from its bytes and never from its name. */
-export type ImageInfo = {
-  readonly format: ImageFormat;
+export type ImageInfo<F extends ImageFormat = ImageFormat> = {
+  readonly format: F;
   readonly widthPx: number;
   readonly heightPx: number;
   /** EXIF orientation 1..8; widthPx and heightPx are as stored, before it is applied. */
@@ -13,11 +13,15 @@ export type ImageInfo = {
   /** Description of the embedded colour profile, null where there is none. */
   readonly profile: string | null;
   readonly progressive: boolean;
+  /** True where it holds several pictures, shown one after the other. */
+  readonly animated: boolean;
   /** Names of metadata blocks: "Exif", "XMP", "text", ... */
   readonly metadata: readonly string[];
 };
 
-export type ImageFormat = 'jpeg' | 'png' | 'webp';
+/** Formats that covers are delivered in; pictures that are put on covers come in the first three. */
+export type PictureFormat = 'jpeg' | 'png' | 'webp';
+export type ImageFormat = PictureFormat | 'avif' | 'tiff';
 
 /** Most pixels that are decoded; larger pictures are refused before they are unpacked. */
 export const MOST_PIXELS = 64_000_000;

@@ -21,17 +21,20 @@ export function jpegStripRows(widthPx: number, heightPx: number): number[] {
   return rows;
 }
 
-/** What MozJPEG is asked for: 4:4:4, so that the edges of coloured type stay sharp. */
-export const jpegOptions = (quality: number, progressive: boolean) => ({
+/** How colour is sampled: at every pixel, so that the edges of coloured type stay sharp, or at every second one each way. */
+export type Chroma = '4:4:4' | '4:2:0';
+
+/** What MozJPEG is asked for. */
+export const jpegOptions = (quality: number, progressive: boolean, chroma: Chroma = '4:4:4') => ({
   quality,
   progressive,
   baseline: !progressive,
   auto_subsample: false,
-  chroma_subsample: 1,
+  chroma_subsample: chroma === '4:4:4' ? 1 : 2,
 });
 
 /**
- * A picture as JPEG, 4:4:4, over white where it is transparent, its strips coded by `code`, at the same time where that
+ * A picture as JPEG over white where it is transparent, its strips coded by `code`, at the same time where that
  * can. Undressed: no density, no profile. Quality 1..100.
  */
 export async function jpegByStrips(
@@ -39,11 +42,13 @@ export async function jpegByStrips(
   quality: number,
   progressive: boolean,
   code: (strip: Raster, options: ReturnType<typeof jpegOptions>, index: number) => Promise<Uint8Array>,
+  chroma: Chroma = '4:4:4',
 ): Promise<Uint8Array<ArrayBuffer>> {
   const { data, width, height } = flatten(source, [255, 255, 255]);
-  const options = jpegOptions(quality, progressive);
+  const options = jpegOptions(quality, progressive, chroma);
   let from = 0;
-  const strips = (progressive ? [height] : jpegStripRows(width, height)).map((rows, i) => {
+  const whole = progressive || chroma !== '4:4:4';
+  const strips = (whole ? [height] : jpegStripRows(width, height)).map((rows, i) => {
     const strip = raster(width, rows, data.slice(from, (from += rows * width * 4)));
     return code(strip, options, i);
   });

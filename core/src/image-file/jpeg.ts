@@ -34,7 +34,7 @@ export const isFrame = (marker: number): boolean =>
   marker >= 0xc0 && marker <= 0xcf && marker !== 0xc4 && marker !== 0xc8 && marker !== 0xcc;
 
 /** Faults: `image-truncated`, `image-damaged`. */
-export function readJpeg(b: Uint8Array): Result<ImageInfo> {
+export function readJpeg(b: Uint8Array): Result<ImageInfo<'jpeg'>> {
   const list = segments(b);
   if (!list) return fail('image-damaged', { format: 'JPEG' });
   const frame = list.find((s) => isFrame(s.marker));
@@ -71,6 +71,7 @@ export function readJpeg(b: Uint8Array): Result<ImageInfo> {
     ppi,
     profile: iccParts.length > 0 ? profileName(concat(iccParts)) : null,
     progressive: frame.marker === 0xc2,
+    animated: false,
     metadata,
   });
 }

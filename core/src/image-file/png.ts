@@ -40,7 +40,7 @@ function chunks(b: Uint8Array): Result<Chunk[]> {
 const TEXT = new Set(['tEXt', 'zTXt', 'iTXt', 'tIME']);
 
 /** Faults: `image-truncated`, `image-damaged`. */
-export function readPng(b: Uint8Array): Result<ImageInfo> {
+export function readPng(b: Uint8Array): Result<ImageInfo<'png'>> {
   const found = chunks(b);
   if (!found.ok) return found;
   const list = found.value;
@@ -62,6 +62,7 @@ export function readPng(b: Uint8Array): Result<ImageInfo> {
     ppi: physical && physical[8] === 1 ? Math.round(u32(physical, 0) * 0.0254) : null,
     profile: get('sRGB') ? 'sRGB' : icc ? iccName(icc) : null,
     progressive: head.data[12] === 1,
+    animated: get('acTL') !== undefined,
     metadata: [...new Set(list.filter((c) => TEXT.has(c.name)).map(() => 'text')), ...(exif ? ['Exif'] : [])],
   });
 }
@@ -120,19 +121,34 @@ export function writePng(source: Raster, ppi: number): Uint8Array<ArrayBuffer> {
   put32(head, 4, height);
   head[8] = 8;
   head[9] = channels === 4 ? 6 : 2;
+  return concat([
+    SIGNATURE,
+    chunk('IHDR', head),
+    ...dress(ppi),
+    chunk('IDAT', zlibSync(rows, { level: 6 })),
+    chunk('IEND', new Uint8Array(0)),
+  ]);
+}
+
+/** The chunks that say colours and density. */
+function dress(ppi: number): Uint8Array[] {
   const physical = new Uint8Array(9);
   put32(physical, 0, Math.round(ppi / 0.0254));
   put32(physical, 4, Math.round(ppi / 0.0254));
   physical[8] = 1;
   const profile = concat([bytesOf('sRGB\0\0'), zlibSync(srgbProfile(), { level: 9 })]);
-  return concat([
-    SIGNATURE,
-    chunk('IHDR', head),
-    chunk('iCCP', profile),
-    chunk('pHYs', physical),
-    chunk('IDAT', zlibSync(rows, { level: 6 })),
-    chunk('IEND', new Uint8Array(0)),
-  ]);
+  return [chunk('iCCP', profile), chunk('pHYs', physical)];
+}
+
+const PICTURE = new Set(['PLTE', 'tRNS', 'IDAT', 'IEND']);
+
+/** A PNG with exactly this density and the sRGB profile; its coded picture is not touched. */
+export function dressPng(b: Uint8Array, ppi: number): Uint8Array<ArrayBuffer> {
+  const found = chunks(b);
+  if (!found.ok) throw new Error('not a PNG that was made before');
+  const [head, ...rest] = found.value;
+  const kept = rest.filter((c) => PICTURE.has(c.name)).map((c) => b.subarray(c.from, c.to));
+  return concat([SIGNATURE, b.subarray(head.from, head.to), ...dress(ppi), ...kept]);
 }
 
 function sliceRow({ data, width }: Raster, y: number): Uint8Array {

@@ -1,12 +1,8 @@
 import { bytesOf, concat, u32le } from './bytes';
-import { webpChunks } from './webp';
+import { webpChunk, webpChunks } from './webp';
 
 const le = (value: number, bytes: number): Uint8Array =>
   Uint8Array.from({ length: bytes }, (_, i) => Math.floor(value / 256 ** i) & 255);
-
-function chunk(name: string, data: Uint8Array): Uint8Array {
-  return concat([bytesOf(name), le(data.length, 4), data, new Uint8Array(data.length & 1)]);
-}
 
 /** Bit of the frame flags: the frame replaces what was there instead of being laid over it. */
 const REPLACES = 2;
@@ -27,10 +23,10 @@ export function animatedWebp(stills: readonly Uint8Array[], widthPx: number, hei
     // A lossless picture says itself whether it has clear pixels.
     if (coded.length > 1 || (last.name === 'VP8L' && ((u32le(last.data, 1) >>> 28) & 1) === 1)) clear = true;
     const head = concat([le(0, 3), le(0, 3), le(widthPx - 1, 3), le(heightPx - 1, 3), le(Math.round(frameMs), 3), Uint8Array.of(REPLACES)]);
-    return chunk('ANMF', concat([head, ...coded.map((c) => chunk(c.name, c.data))]));
+    return webpChunk('ANMF', concat([head, ...coded.map((c) => webpChunk(c.name, c.data))]));
   });
-  const extended = chunk('VP8X', concat([Uint8Array.of(ANIMATED | (clear ? CLEAR : 0)), le(0, 3), le(widthPx - 1, 3), le(heightPx - 1, 3)]));
-  const animation = chunk('ANIM', concat([le(0, 4), le(loop ? 0 : 1, 2)]));
+  const extended = webpChunk('VP8X', concat([Uint8Array.of(ANIMATED | (clear ? CLEAR : 0)), le(0, 3), le(widthPx - 1, 3), le(heightPx - 1, 3)]));
+  const animation = webpChunk('ANIM', concat([le(0, 4), le(loop ? 0 : 1, 2)]));
   const body = concat([bytesOf('WEBP'), extended, animation, ...frames]);
   return concat([bytesOf('RIFF'), le(body.length, 4), body]);
 } // prettier-ignore

@@ -1,7 +1,7 @@
 import { type Result, fail, ok } from '../base';
-import { ascii, concat, u16le, u24le, u32le } from './bytes';
+import { ascii, bytesOf, concat, u16le, u24le, u32le } from './bytes';
 import { orientationOf } from './exif';
-import { profileName } from './icc';
+import { profileName, srgbProfile } from './icc';
 import type { ImageInfo } from './info';
 
 type Chunk = { readonly name: string; readonly from: number; readonly data: Uint8Array; readonly to: number };
@@ -22,7 +22,7 @@ export function webpChunks(b: Uint8Array): Chunk[] | null {
 }
 
 /** Faults: `image-truncated`, `image-damaged`. An animation is read as its first picture. */
-export function readWebp(b: Uint8Array): Result<ImageInfo> {
+export function readWebp(b: Uint8Array): Result<ImageInfo<'webp'>> {
   const list = webpChunks(b);
   if (!list) return fail('image-truncated', { format: 'WebP' });
   const get = (name: string): Uint8Array | undefined => list.find((c) => c.name === name)?.data;
@@ -53,6 +53,7 @@ export function readWebp(b: Uint8Array): Result<ImageInfo> {
     ppi: null,
     profile: icc ? profileName(icc) : null,
     progressive: false,
+    animated: get('ANIM') !== undefined,
     metadata: [...(exif ? ['Exif'] : []), ...(get('XMP ') ? ['XMP'] : [])],
   });
 }
@@ -66,4 +67,25 @@ export function stripWebp(b: Uint8Array): Uint8Array<ArrayBuffer> {
   new DataView(out.buffer).setUint32(4, out.length - 8, true);
   if (ascii(out, 12, 4) === 'VP8X') out[20] &= ~0x0c;
   return out;
+}
+
+const le = (value: number, bytes: number): Uint8Array =>
+  Uint8Array.from({ length: bytes }, (_, i) => Math.floor(value / 256 ** i) & 255);
+
+/** One chunk with its name, length and padding. */
+export function webpChunk(name: string, data: Uint8Array): Uint8Array {
+  return concat([bytesOf(name), le(data.length, 4), data, new Uint8Array(data.length & 1)]);
+}
+
+/** A still WebP with the sRGB profile and nothing else; its coded picture is not touched. The format holds no density. */
+export function dressWebp(b: Uint8Array): Uint8Array<ArrayBuffer> {
+  const read = readWebp(b);
+  const list = webpChunks(b);
+  if (!read.ok || !list) throw new Error('not a WebP that was made before');
+  const { widthPx, heightPx, alpha } = read.value;
+  const flags = Uint8Array.of(0x20 | (alpha ? 0x10 : 0), 0, 0, 0);
+  const extended = concat([flags, le(widthPx - 1, 3), le(heightPx - 1, 3)]);
+  const coded = list.filter((c) => ['ALPH', 'VP8 ', 'VP8L'].includes(c.name)).map((c) => webpChunk(c.name, c.data));
+  const body = concat([bytesOf('WEBP'), webpChunk('VP8X', extended), webpChunk('ICCP', srgbProfile()), ...coded]);
+  return concat([bytesOf('RIFF'), le(body.length, 4), body]);
 }

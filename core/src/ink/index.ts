@@ -3,3 +3,4 @@ export * from './ink';
 export * from './paint';
 export * from './surface';
 export * from './same';
+export * from './outlines';

@@ -1,5 +1,14 @@
-import { PDFDocument, PDFName, PDFString } from '@cantoo/pdf-lib';
-import type { Rect } from '../plane';
+import {
+  PDFDocument,
+  PDFName,
+  PDFOperator,
+  PDFOperatorNames,
+  PDFString,
+  type PDFPage,
+  PDFNumber,
+} from '@cantoo/pdf-lib';
+import { type Hex, rgbOf } from '../colour';
+import { CLOSE, CUBIC, LINE, MOVE, type Path, QUAD, type Rect, eachOp } from '../plane';
 
 export type PageLink = { readonly url: string; /** In pixels of the cover, from its top left. */ readonly frame: Rect };
 
@@ -8,6 +17,10 @@ export type CoverPage = {
   readonly widthPx: number;
   readonly heightPx: number;
   readonly ppi: number;
+  /** How far the picture reaches beyond the page that is cut from it, on each side, px. */
+  readonly bleedPx: number;
+  /** Shapes of one colour over the picture, in its pixels: they stay sharp at any size. */
+  readonly outlines: readonly { readonly path: Path; readonly colour: Hex }[];
   readonly links: readonly PageLink[];
   readonly title: string;
   readonly author: string;
@@ -35,7 +48,13 @@ export async function coverPage(page: CoverPage): Promise<Uint8Array<ArrayBuffer
   const k = POINTS / page.ppi;
   const [width, height] = [page.widthPx * k, page.heightPx * k];
   const sheet = doc.addPage([width, height]);
+  const bleed = page.bleedPx * k;
+  if (bleed > 0) {
+    sheet.setTrimBox(bleed, bleed, width - 2 * bleed, height - 2 * bleed);
+    sheet.setBleedBox(0, 0, width, height);
+  }
   sheet.drawImage(await doc.embedJpg(page.jpeg), { x: 0, y: 0, width, height });
+  drawOutlines(sheet, page.outlines, k, height);
   const notes = page.links.map(({ url, frame }) =>
     doc.context.register(
       doc.context.obj({
@@ -50,4 +69,45 @@ export async function coverPage(page: CoverPage): Promise<Uint8Array<ArrayBuffer
   );
   if (notes.length > 0) sheet.node.set(PDFName.of('Annots'), doc.context.obj(notes));
   return new Uint8Array(await doc.save({ useObjectStreams: false }));
+}
+
+/** Fills paths by the non-zero rule; a quadratic becomes the cubic that is the same curve. */
+function drawOutlines(sheet: PDFPage, outlines: CoverPage['outlines'], k: number, height: number): void {
+  const op = (name: PDFOperatorNames, ...numbers: number[]): PDFOperator =>
+    PDFOperator.of(name, numbers.map((n) => PDFNumber.of(Math.round(n * 1000) / 1000))); // prettier-ignore
+  for (const { path, colour } of outlines) {
+    const { ops } = path;
+    const list: PDFOperator[] = [op(PDFOperatorNames.NonStrokingColorRgb, ...rgbOf(colour).map((v) => v / 255))];
+    let [px, py] = [0, 0];
+    const point = (at: number): [number, number] => [ops[at] * k, height - ops[at + 1] * k];
+    eachOp(path, (code, at) => {
+      switch (code) {
+        case MOVE:
+          list.push(op(PDFOperatorNames.MoveTo, ...([px, py] = point(at))));
+          break;
+        case LINE:
+          list.push(op(PDFOperatorNames.LineTo, ...([px, py] = point(at))));
+          break;
+        case QUAD: {
+          const [cx, cy] = point(at);
+          const [x, y] = point(at + 2);
+          const third = (a: number, c: number): number => a + (2 / 3) * (c - a);
+          list.push(
+            op(PDFOperatorNames.AppendBezierCurve, third(px, cx), third(py, cy), third(x, cx), third(y, cy), x, y),
+          );
+          [px, py] = [x, y];
+          break;
+        }
+        case CUBIC:
+          list.push(
+            op(PDFOperatorNames.AppendBezierCurve, ...point(at), ...point(at + 2), ...([px, py] = point(at + 4))),
+          );
+          break;
+        case CLOSE:
+          list.push(op(PDFOperatorNames.ClosePath));
+      }
+    });
+    list.push(op(PDFOperatorNames.FillNonZero));
+    sheet.pushOperators(...list);
+  }
 }

@@ -1,1 +1,2 @@
 export * from './cover-page';
+export * from './set-cover';

@@ -148,3 +148,15 @@ export function smoothPath(points: readonly Point[], closed = true): Path {
   }
   return (closed ? b.close() : b).done();
 }
+
+const LETTERS = ['M', 'L', 'Q', 'C', 'Z'] as const;
+
+/** A path in the notation of SVG, coordinates to a hundredth. */
+export function svgPathOf(path: Path): string {
+  const parts: string[] = [];
+  eachOp(path, (code, at) => {
+    const numbers = path.ops.slice(at, at + COORDS[code]).map((n) => Math.round(n * 100) / 100);
+    parts.push(`${LETTERS[code]}${numbers.join(' ')}`);
+  });
+  return parts.join('');
+}

@@ -11,6 +11,8 @@ export const Asset = z.object({
   widthPx: z.number().int().min(1).max(30_000),
   heightPx: z.number().int().min(1).max(30_000),
   name: z.string().max(200),
+  /** Who made it and by which right it is used, in a person's own words; empty where it is not told. */
+  rights: z.string().max(300).default(''),
 });
 export type Asset = z.infer<typeof Asset>;
 
@@ -66,7 +68,7 @@ export const SIDES = ['spine', 'back'] as const;
 export type SideName = (typeof SIDES)[number];
 
 export const MOST_VERSIONS = 60;
-export const BOOK_SCHEMA = 5;
+export const BOOK_SCHEMA = 6;
 
 /** Everything known of one title. The flat cover is the source; mockup, promo and files hold only how they are made from it. */
 export const Book = z.object({

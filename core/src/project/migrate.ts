@@ -4,11 +4,12 @@ import { to2 } from './migrations/to-2';
 import { to3 } from './migrations/to-3';
 import { to4 } from './migrations/to-4';
 import { to5 } from './migrations/to-5';
+import { to6 } from './migrations/to-6';
 
 type Loose = Record<string, unknown>;
 
 /** Each entry takes a document of its number to the next. A document is only ever read through this table. */
-export const MIGRATIONS: Readonly<Record<number, (old: Loose) => Loose>> = { 1: to2, 2: to3, 3: to4, 4: to5 };
+export const MIGRATIONS: Readonly<Record<number, (old: Loose) => Loose>> = { 1: to2, 2: to3, 3: to4, 4: to5, 5: to6 };
 
 /** Reads a stored or imported document of any known schema. Faults: `project-newer`, `project-damaged`. */
 export function readBook(raw: unknown): Result<Book> {

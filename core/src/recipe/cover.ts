@@ -52,20 +52,45 @@ export async function settledCover(
   return { settled, images, whole };
 }
 
-/** Scrims that were measured for covers, by their key: the same cover needs the same ones at any width. */
-const measured = new WeakMap<Studio, Map<string, readonly AddedScrim[]>>();
+/** What was measured of a whole cover and holds at any width. */
+export type Measure = {
+  readonly added: readonly AddedScrim[];
+  /** Smallest width at which the title reads, px; null where it never does, undefined where none stands there. */
+  readonly titleFromPx: number | null | undefined;
+};
+
+export function measureOf(book: Book, { added, reports }: Pick<Settled, 'added' | 'reports'>): Measure {
+  const title = Object.values(book.cover.parts).find(
+    (p) => p.kind === 'words' && p.says.kind === 'brief' && p.says.field === 'title' && reports.has(p.id),
+  );
+  return { added, titleFromPx: title && reports.get(title.id)?.readsFromPx };
+}
+
+/** Measures of covers by their key. */
+const measured = new WeakMap<Studio, Map<string, Measure>>();
 const KEPT_MEASURES = 24;
 
 /** Tells a studio what was measured of a cover that was whole, so that it need not be measured again. */
-export function rememberScrims(studio: Studio, key: string, added: readonly AddedScrim[]): void {
+export function rememberMeasure(studio: Studio, key: string, measure: Measure): void {
   let known = measured.get(studio);
   if (!known) measured.set(studio, (known = new Map()));
   known.delete(key);
-  known.set(key, added);
+  known.set(key, measure);
   for (const oldest of known.keys()) {
     if (known.size <= KEPT_MEASURES) break;
     known.delete(oldest);
   }
+}
+
+/** What is measured of a cover; remembered where it is known. */
+export async function coverMeasure(book: Book, studio: Studio): Promise<Measure> {
+  const key = coverKey(book);
+  const known = measured.get(studio)?.get(key);
+  if (known) return known;
+  const { settled, whole } = await settledCover(book, studio, MEASURE_PX);
+  const measure = measureOf(book, settled);
+  if (whole) rememberMeasure(studio, key, measure);
+  return measure;
 }
 
 /** The flat cover as pixels. */
@@ -74,11 +99,11 @@ export async function coverRaster(book: Book, widthPx: number, studio: Studio): 
   const known = measured.get(studio)?.get(key);
   if (!known) {
     const { settled, images, whole } = await settledCover(book, studio, widthPx);
-    if (whole) rememberScrims(studio, key, settled.added);
+    if (whole) rememberMeasure(studio, key, measureOf(book, settled));
     return studio.paint(settled.composition.ink, widthPx, images);
   }
   const { resources, images } = await gather(book.cover, book.brief, studio, widthPx);
-  return studio.paint(compose(book.cover, book.brief, resources, known).ink, widthPx, images);
+  return studio.paint(compose(book.cover, book.brief, resources, known.added).ink, widthPx, images);
 }
 
 /**

@@ -1,3 +1,4 @@
+import type { Chroma } from '../image-file';
 import type { Images, Ink, SurfaceImage } from '../ink';
 import type { Raster } from '../pixels';
 import type { Shaper } from '../text';
@@ -15,5 +16,11 @@ export interface Studio {
   /** The same image at another width, smoothly resampled. */
   resized(image: SurfaceImage, widthPx: number): SurfaceImage;
   /** JPEG without density and profile. Quality 1..100. */
-  encodeJpeg(raster: Raster, quality: number, progressive: boolean): Promise<Uint8Array<ArrayBuffer>>;
+  encodeJpeg(raster: Raster, quality: number, progressive: boolean, chroma?: Chroma): Promise<Uint8Array<ArrayBuffer>>;
+  /** Lossy WebP or AVIF without a profile. Quality 1..100. */
+  encodeModern(raster: Raster, format: 'webp' | 'avif', quality: number): Promise<Uint8Array<ArrayBuffer>>;
+  /** The same PNG in fewer bytes; other ways to hold its pixels (fewer colours, grey) may be chosen. */
+  smallerPng(png: Uint8Array<ArrayBuffer>): Promise<Uint8Array<ArrayBuffer>>;
+  /** Decodes any image that `readDelivered` accepts: upright, in sRGB. Null where it is damaged. */
+  decode(bytes: Uint8Array<ArrayBuffer>): Promise<Raster | null>;
 }

@@ -14,11 +14,12 @@ export const LEAST_QUALITY = 30;
 export async function fitQuality(
   encode: (quality: number) => Promise<Uint8Array<ArrayBuffer>>,
   mostBytes: number,
+  bestQuality = BEST_QUALITY,
 ): Promise<Result<{ bytes: Uint8Array<ArrayBuffer>; quality: number; encodes: number }>> {
-  const best = await encode(BEST_QUALITY);
-  if (best.length <= mostBytes) return ok({ bytes: best, quality: BEST_QUALITY, encodes: 1 });
+  const best = await encode(bestQuality);
+  if (best.length <= mostBytes) return ok({ bytes: best, quality: bestQuality, encodes: 1 });
   let low = LEAST_QUALITY - 1;
-  let high = BEST_QUALITY;
+  let high = bestQuality;
   let fitting: Uint8Array<ArrayBuffer> | null = null;
   let encodes = 1;
   while (high - low > 1) {

@@ -1,4 +1,5 @@
 export * from './profile';
+export * from './demands';
 export * from './profiles';
 export * from './rules';
 export * from './budget';

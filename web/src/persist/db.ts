@@ -25,17 +25,22 @@ export type FileRow = {
   bytes: Uint8Array<ArrayBuffer>;
 };
 
+/** One time that a file left: saved, packed into a zip, or sent to a store; kept for good. */
+export type DeliveryRow = { id?: number; title: string; at: string; delivery: unknown };
+
 class Database extends Dexie {
   titles!: EntityTable<TitleRow, 'id'>;
   assets!: EntityTable<AssetRow, 'id'>;
   files!: EntityTable<FileRow, 'id'>;
   steps!: EntityTable<StepRow, 'id'>;
   keeps!: EntityTable<KeepRow, 'id'>;
+  deliveries!: EntityTable<DeliveryRow, 'id'>;
 
   constructor() {
     super('yosomi');
     this.version(1).stores({ titles: 'id, updatedAt', assets: 'id', files: 'id, title' });
     this.version(2).stores({ steps: 'id, title', keeps: 'id' });
+    this.version(3).stores({ deliveries: '++id, title' });
   }
 }
 

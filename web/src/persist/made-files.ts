@@ -23,7 +23,8 @@ export type MadeFile = {
   readonly bytes: Uint8Array<ArrayBuffer>;
 };
 
-const rowId = (title: string, deliverable: string): string => `${title}/${deliverable}`;
+/** The row of a file, for whoever reads its bytes later. */
+export const rowId = (title: string, deliverable: string): string => `${title}/${deliverable}`;
 
 /** Faults: `store-full`, `store-failed`. */
 export async function keepFile(title: string, file: MadeFile): Promise<Result<void>> {
@@ -31,6 +32,18 @@ export async function keepFile(title: string, file: MadeFile): Promise<Result<vo
   return guarded(async () => {
     await db.files.put({ id: rowId(title, deliverable), title, ...rest });
   });
+}
+
+/** What is known of the files of a title, without their bytes. */
+export async function madeKeys(
+  title: string,
+): Promise<ReadonlyMap<string, { readonly key: string; readonly size: number }>> {
+  const found = new Map<string, { key: string; size: number }>();
+  await db.files
+    .where('title')
+    .equals(title)
+    .each((row) => void found.set(row.id.slice(title.length + 1), { key: row.key, size: row.bytes.length }));
+  return found;
 }
 
 export async function madeFiles(title: string): Promise<MadeFile[]> {

@@ -1,6 +1,9 @@
 /** Hands a file to the person's browser to save. */
-export function saveFile(bytes: Uint8Array<ArrayBuffer>, name: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([bytes], { type }));
+export const saveFile = (bytes: Uint8Array<ArrayBuffer>, name: string, type: string): void =>
+  saveBlob(new Blob([bytes], { type }), name);
+
+export function saveBlob(blob: Blob, name: string): void {
+  const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

@@ -1,7 +1,8 @@
 import { type Brief, thicknessMm } from '@yosomi/core/book';
 import { Brief as BriefSchema } from '@yosomi/core/book';
-import { PROFILES } from '@yosomi/core/stores';
+import { allProfiles } from '@yosomi/core/stores';
 import { useState } from 'react';
+import { useWishes } from '../features/deliver/use-wishes';
 import { sentenceOf } from '../messages/sentences';
 import { useBook, useSession } from '../state/session';
 import { Bitmap } from '../ui/bitmap';
@@ -15,6 +16,7 @@ export function BriefPage() {
   const book = useBook();
   const { brief } = book;
   const edit = useSession((s) => s.edit);
+  const { wishes } = useWishes();
   const { data: bitmap } = useCoverBitmap(book, 240 * Math.min(2, Math.ceil(window.devicePixelRatio)));
   /** What is typed but cannot be kept as it is, by field. */
   const [typed, setTyped] = useState<Partial<Record<keyof Brief, { text: string; error: string }>>>({});
@@ -95,7 +97,7 @@ export function BriefPage() {
             <span className="block pb-3 text-base font-semibold">Where it is sold</span>
           </legend>
           <div className="grid grid-cols-2 gap-x-6 gap-y-2">
-            {PROFILES.map((store) => (
+            {allProfiles(wishes.stores).map((store) => (
               <label key={store.id} className="flex items-center gap-2.5 py-0.5">
                 <input
                   type="checkbox"

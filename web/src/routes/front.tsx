@@ -146,7 +146,12 @@ export function FrontPage() {
       <PickContext.Provider value={picker}>
         <ShownBook.Provider value={calm}>
           <Calm busy={dragging}>
-            <PartsPanel doc={book.cover} frames={frames} reports={view?.reports ?? NONE} added={view?.added ?? []}>
+            <PartsPanel
+              doc={book.cover}
+              frames={frames}
+              reports={view?.reports ?? NONE}
+              added={view?.measure.added ?? []}
+            >
               {!book.cover.finished && (
                 <AddPart doc={book.cover} on={on} colour={colours?.[0] ?? '#16181b'} onDraw={draw} />
               )}
@@ -194,7 +199,7 @@ export function FrontPage() {
               frames={frames}
               reports={view?.reports ?? NONE}
               findings={findings}
-              added={view?.added ?? []}
+              added={view?.measure.added ?? []}
               colours={colours ?? []}
               empty={
                 <>

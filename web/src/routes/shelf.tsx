@@ -1,6 +1,7 @@
 import { FileImage, Image, Type } from 'lucide-react';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { BatchDialog } from '../features/deliver/batch-dialog';
 import { type Starting, StartDialog } from '../features/shelf/start-dialog';
 import { TitleCard } from '../features/shelf/title-card';
 import { takeIn } from '../features/shelf/take-in';
@@ -18,6 +19,7 @@ export function ShelfPage() {
   const [starting, setStarting] = useState<Starting | null>(null);
   const [over, setOver] = useState(false);
   const [reading, setReading] = useState(false);
+  const [delivering, setDelivering] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const as = useRef<'picture' | 'finished' | null>(null);
 
@@ -74,6 +76,11 @@ export function ShelfPage() {
               ? 'Putting the demo books on the Shelf'
               : 'Everything stays in this browser'}
         </p>
+        {shelf && shelf.books.length > 1 && (
+          <Button kind="quiet" onClick={() => setDelivering(true)}>
+            Deliver many titles
+          </Button>
+        )}
         <Button kind="quiet" onClick={() => choose(null)}>
           Open a .yosomi file
         </Button>
@@ -141,6 +148,7 @@ export function ShelfPage() {
           </ul>
         )}
       </section>
+      {delivering && shelf && <BatchDialog books={shelf.books} onClose={() => setDelivering(false)} />}
       {starting && (
         <StartDialog
           starting={starting}

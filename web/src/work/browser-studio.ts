@@ -11,10 +11,19 @@ import { type Raster, raster } from '@yosomi/core/pixels';
 import type { Rect } from '@yosomi/core/plane';
 import type { Studio } from '@yosomi/core/recipe';
 import { OWN_FACE, Shaper, findCut, isOwnCut } from '@yosomi/core/text';
-import { liesOnSide, readImage, stripMetadata, uprightMap } from '@yosomi/core/image-file';
+import {
+  type Chroma,
+  decodeTiff,
+  liesOnSide,
+  readDelivered,
+  readImage,
+  stripMetadata,
+  uprightMap,
+} from '@yosomi/core/image-file';
 import { db } from '../persist/db';
 import { fontUrl } from '../platform/font-files';
 import { fetchBytes } from '../platform/http';
+import { encodeModern, smallerPng } from './codecs';
 import { encodeJpeg } from './encode-jpeg';
 
 class BrowserEasel implements Easel {
@@ -64,6 +73,29 @@ export async function decodeUpright(bytes: Uint8Array<ArrayBuffer>): Promise<Off
   const side = liesOnSide(orientation);
   const easel = easelOf(side ? heightPx : widthPx, side ? widthPx : heightPx);
   easel.context.setTransform(...uprightMap(orientation, widthPx, heightPx));
+  easel.context.drawImage(bitmap, 0, 0);
+  bitmap.close();
+  return easel.canvas;
+}
+
+/** The same for any image that a store may be sent. */
+async function decodeDelivered(bytes: Uint8Array<ArrayBuffer>): Promise<OffscreenCanvas | null> {
+  const read = readDelivered(bytes);
+  if (!read.ok) return null;
+  const { format, orientation, widthPx, heightPx } = read.value;
+  if (format !== 'tiff' && format !== 'avif') return decodeUpright(bytes);
+  const tiff = format === 'tiff' ? decodeTiff(bytes) : null;
+  if (format === 'tiff' && !tiff) return null;
+  const source = tiff ? new ImageData(tiff.data, tiff.width, tiff.height) : new Blob([bytes], { type: 'image/avif' });
+  const bitmap = await createImageBitmap(source).catch(() => null);
+  if (!bitmap) return null;
+  // An AVIF is turned by its decoder.
+  const turn = tiff ? orientation : 1;
+  const easel =
+    turn === 1
+      ? easelOf(bitmap.width, bitmap.height)
+      : easelOf(...(liesOnSide(turn) ? ([heightPx, widthPx] as const) : ([widthPx, heightPx] as const)));
+  easel.context.setTransform(...uprightMap(turn, widthPx, heightPx));
   easel.context.drawImage(bitmap, 0, 0);
   bitmap.close();
   return easel.canvas;
@@ -190,7 +222,20 @@ export class BrowserStudio implements Studio {
     return { widthPx: source.width, heightPx: source.height, source: easel.canvas };
   }
 
-  encodeJpeg(source: Raster, quality: number, progressive: boolean): Promise<Uint8Array<ArrayBuffer>> {
-    return encodeJpeg(source, quality, progressive);
+  encodeJpeg(source: Raster, quality: number, progressive: boolean, chroma?: Chroma): Promise<Uint8Array<ArrayBuffer>> {
+    return encodeJpeg(source, quality, progressive, chroma);
+  }
+
+  encodeModern(source: Raster, format: 'webp' | 'avif', quality: number): Promise<Uint8Array<ArrayBuffer>> {
+    return encodeModern(source, format, quality);
+  }
+
+  smallerPng(png: Uint8Array<ArrayBuffer>): Promise<Uint8Array<ArrayBuffer>> {
+    return smallerPng(png);
+  }
+
+  async decode(bytes: Uint8Array<ArrayBuffer>): Promise<Raster | null> {
+    const canvas = await decodeDelivered(bytes);
+    return canvas && this.pixelsOf({ widthPx: canvas.width, heightPx: canvas.height, source: canvas });
   }
 }

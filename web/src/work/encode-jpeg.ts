@@ -1,4 +1,4 @@
-import { jpegByStrips } from '@yosomi/core/image-file';
+import { type Chroma, jpegByStrips } from '@yosomi/core/image-file';
 import type { Raster } from '@yosomi/core/pixels';
 import { type Remote, transfer, wrap } from 'comlink';
 import type { JpegApi } from './jpeg.worker';
@@ -14,7 +14,16 @@ function coder(index: number): Remote<JpegApi> {
 }
 
 /** MozJPEG, strips of a picture at the same time. */
-export const encodeJpeg = (source: Raster, quality: number, progressive: boolean): Promise<Uint8Array<ArrayBuffer>> =>
-  jpegByStrips(source, quality, progressive, ({ data, width, height }, options, i) =>
-    coder(i).code(transfer(data, [data.buffer]), width, height, options),
+export const encodeJpeg = (
+  source: Raster,
+  quality: number,
+  progressive: boolean,
+  chroma?: Chroma,
+): Promise<Uint8Array<ArrayBuffer>> =>
+  jpegByStrips(
+    source,
+    quality,
+    progressive,
+    ({ data, width, height }, options, i) => coder(i).code(transfer(data, [data.buffer]), width, height, options),
+    chroma,
   );

@@ -1,6 +1,13 @@
-import { zipSync } from 'fflate';
+import { type Piece, writeArchive } from '@yosomi/core/archive';
+import { type Result, fail } from '@yosomi/core/base';
 import { type RasterLayer, animatedWebp, openRaster } from '@yosomi/core/image-file';
 import type { Raster } from '@yosomi/core/pixels';
+import { db } from '../persist/db';
+
+/** What goes into a package. */
+export type ZipEntry =
+  | { readonly name: string; readonly bytes: Uint8Array }
+  | { readonly name: string; readonly row: string; readonly size: number };
 
 /** Lossy WebP, transparent where the picture is; null where this browser cannot write the format. */
 async function encodeWebp(pixels: Raster): Promise<Uint8Array<ArrayBuffer> | null> {
@@ -25,9 +32,20 @@ export const pictureFiles = {
   /** Layers apart, in one OpenRaster file. */
   openRaster: (layers: readonly RasterLayer[], merged: Raster): Uint8Array<ArrayBuffer> => openRaster(layers, merged),
 
-  /** Finished files in one zip, as they are. */
-  zip(files: readonly { name: string; bytes: Uint8Array }[]): Uint8Array<ArrayBuffer> {
-    const entries = Object.fromEntries(files.map((file) => [file.name, [file.bytes, { level: 0 as const }] as const]));
-    return zipSync(entries as Record<string, [Uint8Array, { level: 0 }]>) as Uint8Array<ArrayBuffer>;
+  /**
+   * Files in one zip, as they are: texts that come along, and kept files by the id of their row, read one by one.
+   * Fault: `package-missing`.
+   */
+  async zip(entries: readonly ZipEntry[], onProgress: (done: number) => void): Promise<Result<Blob>> {
+    const pieces = entries.map((entry): Piece => {
+      if ('bytes' in entry) return { kind: 'made', name: entry.name, bytes: entry.bytes, packed: true };
+      const fetch = async (): Promise<Uint8Array | null> => (await db.files.get(entry.row))?.bytes ?? null;
+      return { kind: 'fetched', name: entry.name, size: entry.size, fetch };
+    });
+    for (const entry of entries) {
+      if ('row' in entry && (await db.files.where('id').equals(entry.row).count()) === 0)
+        return fail('package-missing', { name: entry.name });
+    }
+    return writeArchive(pieces, 'application/zip', undefined, onProgress);
   },
 };

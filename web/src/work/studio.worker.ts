@@ -12,6 +12,7 @@ import { type Asset, Book, type Project, assetId, packProject, unpackProject } f
 import {
   type Delivered,
   type Fix,
+  type Measure,
   type Settled,
   type Start,
   type WordsReport,
@@ -20,26 +21,24 @@ import {
   composePromo,
   coverRaster,
   drawingRaster,
-  ebookFile,
   frontEdge,
   gather,
   groundInk,
   jpegFile,
   onGround,
-  pdfFile,
   pngFile,
   promoRaster,
-  rememberScrims,
+  measureOf,
+  rememberMeasure,
   settledCover,
   spineStrip,
   startFromFinished,
   startFromPicture,
-  storeImage,
 } from '@yosomi/core/recipe';
 import type { Scene, ThingSubject } from '@yosomi/core/mockup';
-import { findProfile } from '@yosomi/core/stores';
 import { type Remote, expose, transfer, wrap } from 'comlink';
 import { BrowserStudio, decodeUpright } from './browser-studio';
+import { fileMakers } from './file-makers';
 import { pictureFiles } from './picture-files';
 import { pinArts } from './pin-arts';
 import { sceneThumb, sendArt } from './scenes';
@@ -56,7 +55,7 @@ export type CoverView = {
   readonly reports: ReadonlyMap<string, WordsReport>;
   readonly frames: ReadonlyMap<string, Rect>;
   readonly findings: readonly Finding[];
-  readonly added: Settled['added'];
+  readonly measure: Measure;
   /** True where the cover was measured with all its pictures and fonts there. */
   readonly whole: boolean;
 };
@@ -143,6 +142,7 @@ const api = {
       format: orientation === 1 ? format : 'jpeg',
       ...size,
       name: name.slice(0, 200) || 'Picture',
+      rights: '',
     };
     const k = Math.min(1, SAMPLE_PX / canvas.width);
     const small = new OffscreenCanvas(
@@ -168,21 +168,27 @@ const api = {
       const composition = compose(book.cover, book.brief, resources, lastAdded.added);
       const bitmap = studio.live(composition.ink, widthPx, images);
       const { frames, findings } = composition;
-      const quickly = { thumbs: [], reports: new Map(), added: lastAdded.added, whole: false };
+      const quickly = {
+        thumbs: [],
+        reports: new Map(),
+        measure: { added: lastAdded.added, titleFromPx: undefined },
+        whole: false,
+      };
       return transfer({ ...quickly, bitmap, frames, findings }, [bitmap]);
     }
     studio.rest();
     const { settled, images, whole } = await settledCover(book, studio, Math.max(widthPx, 800));
     lastAdded = { book: book.id, added: settled.added };
-    if (whole) rememberScrims(studio, coverKey(book), settled.added);
+    const measure = measureOf(book, settled);
+    if (whole) rememberMeasure(studio, coverKey(book), measure);
     const full = studio.paint(settled.composition.ink, Math.max(widthPx, 800), images);
     const view = shrink(full, widthPx, Math.round((widthPx * full.height) / full.width));
     const bitmap = await bitmapOf(view);
     const thumbs = await Promise.all(
       GLANCE_WIDTHS.map((w) => bitmapOf(shrink(full, w, Math.round((w * full.height) / full.width)))),
     );
-    const { reports, findings, added } = settled;
-    return transfer({ bitmap, thumbs, reports, frames: settled.composition.frames, findings, added, whole }, [
+    const { reports, findings } = settled;
+    return transfer({ bitmap, thumbs, reports, frames: settled.composition.frames, findings, measure, whole }, [
       bitmap,
       ...thumbs,
     ]);
@@ -376,16 +382,7 @@ const api = {
 
   ...pictureFiles,
   ...pinArts(studio),
-
-  /** `known` is what the screen has measured of a cover; it is used if it is this one. */
-  async storeImage(input: Book, store: string, known: { key: string; added: Settled['added'] } | null) {
-    if (known) rememberScrims(studio, known.key, known.added);
-    const profile = findProfile(store);
-    return profile ? storeImage(Book.parse(input), profile, studio) : fail('store-unknown', { store });
-  },
-
-  pdf: (input: Book, modified: string) => pdfFile(Book.parse(input), modified, studio),
-  ebook: (input: Book, modified: string) => ebookFile(Book.parse(input), modified, studio),
+  ...fileMakers(studio),
 
   pack: (project: Project): Uint8Array<ArrayBuffer> => packProject(project),
   unpack: (bytes: Uint8Array): Result<Project> => unpackProject(bytes),

@@ -9,7 +9,7 @@ import { studio } from './workers';
 const QUICK_MS = 48;
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
-let last: { readonly key: string; readonly added: CoverView['added'] } | null = null;
+let last: { readonly key: string; readonly measure: CoverView['measure'] } | null = null;
 
 /** What was measured last on the screen, for files that are made of the same cover. */
 export const lastMeasured = (): typeof last => last;
@@ -50,7 +50,7 @@ export function useCoverView(book: Book, widthPx: number, dragging: boolean): Li
         if (!current || !next) return;
         if (next.thumbs.length > 0) {
           measured.current = next;
-          if (next.whole) last = { key: coverKey(book), added: next.added };
+          if (next.whole) last = { key: coverKey(book), measure: next.measure };
         }
         const kept = measured.current;
         setView(next.thumbs.length > 0 || !kept ? next : { ...kept, bitmap: next.bitmap, frames: next.frames });

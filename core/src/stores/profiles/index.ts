@@ -1,8 +1,8 @@
-import type { Profile } from '../profile';
+import { PROFILE_SCHEMA, type Profile } from '../profile';
 
 const MB = 1024 * 1024;
 const open = {
-  schema: 1,
+  schema: PROFILE_SCHEMA,
   exact: false,
   least: null,
   most: null,
@@ -11,7 +11,11 @@ const open = {
   ratio: null,
   baseline: false,
   ppi: null,
-} as const;
+  edgeLine: false,
+  epubPixels: null,
+  thumb: null,
+  content: [],
+} satisfies Partial<Profile>;
 
 /** The stand-in stores that ship with the product. */
 export const PROFILES: readonly Profile[] = [
@@ -23,9 +27,11 @@ export const PROFILES: readonly Profile[] = [
     least: { widthPx: 625, heightPx: 1000 },
     mostSidePx: 10_000,
     ratio: { low: 1.59, high: 1.61, must: false },
-    formats: ['jpeg'],
+    formats: ['jpeg', 'tiff'],
     mostBytes: 50 * MB,
     ppi: 300,
+    edgeLine: true,
+    thumb: { widthPx: 120, greys: null },
   },
   {
     ...open,
@@ -36,6 +42,7 @@ export const PROFILES: readonly Profile[] = [
     ratio: { low: 1.3, high: 1.7, must: true },
     formats: ['jpeg', 'png'],
     mostBytes: 20 * MB,
+    epubPixels: 5_600_000,
   },
   {
     ...open,
@@ -56,6 +63,7 @@ export const PROFILES: readonly Profile[] = [
     ratio: { low: 1.5 * 0.98, high: 1.5 * 1.02, must: true },
     formats: ['jpeg'],
     mostBytes: 10 * MB,
+    content: ['no-address', 'no-price', 'no-phone', 'no-object', 'no-rank', 'words-match', 'no-empty-border'],
   },
   {
     ...open,
@@ -89,15 +97,24 @@ export const PROFILES: readonly Profile[] = [
     ratio: { low: 1.5, high: 1.5, must: true },
     formats: ['jpeg'],
     mostBytes: 127 * 1024,
+    thumb: { widthPx: 90, greys: 16 },
   },
   {
     ...open,
     id: 'ownsite',
     name: 'Your own site',
     ideal: { widthPx: 1000, heightPx: 1600 },
-    formats: ['jpeg', 'png', 'webp'],
+    formats: ['jpeg', 'png', 'webp', 'avif'],
     mostBytes: 500 * 1024,
   },
 ];
 
-export const findProfile = (id: string): Profile | undefined => PROFILES.find((profile) => profile.id === id);
+/** A store by its id: a person's own before one that ships with the product, so that this can be changed. */
+export const findProfile = (id: string, own: readonly Profile[] = []): Profile | undefined =>
+  own.find((profile) => profile.id === id) ?? PROFILES.find((profile) => profile.id === id);
+
+/** All stores: those that ship, each as a person has changed it, and then their own. */
+export const allProfiles = (own: readonly Profile[]): Profile[] => [
+  ...PROFILES.map((one) => own.find((mine) => mine.id === one.id) ?? one),
+  ...own.filter((mine) => !PROFILES.some((one) => one.id === mine.id)),
+];

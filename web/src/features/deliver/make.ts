@@ -1,6 +1,13 @@
 import { type Result, fail, never, ok } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
-import { type Deliverable, type Delivered, type Others, promoMockup, subjectsOf } from '@yosomi/core/recipe';
+import {
+  type Deliverable,
+  type Delivered,
+  type Others,
+  type Wishes,
+  promoMockup,
+  subjectsOf,
+} from '@yosomi/core/recipe';
 import { sayFault } from '../../messages/say';
 import { type MadeFile, keepFile } from '../../persist/made-files';
 import { nowIso } from '../../platform/clock';
@@ -11,8 +18,12 @@ import { press } from '../../work/workers';
 const TYPES: Record<Deliverable['format'], string> = {
   JPEG: 'image/jpeg',
   PNG: 'image/png',
+  WebP: 'image/webp',
+  AVIF: 'image/avif',
+  TIFF: 'image/tiff',
   'EPUB 3.3': 'application/epub+zip',
   PDF: 'application/pdf',
+  SVG: 'image/svg+xml',
 };
 
 /** Makes one file in the workers and keeps it. Faults: those of its kind, and `trace-stopped` when aborted. */
@@ -21,8 +32,9 @@ export async function makeFile(
   wanted: Deliverable,
   signal: AbortSignal,
   others: Others,
+  wishes: Wishes,
 ): Promise<Result<MadeFile>> {
-  const made = await content(book, wanted, signal, others).catch(() => fail('work-failed'));
+  const made = await content(book, wanted, signal, others, wishes).catch(() => fail('work-failed'));
   if (signal.aborted) return fail('trace-stopped');
   if (!made.ok) return made;
   const file: MadeFile = {
@@ -45,12 +57,15 @@ async function content(
   wanted: Deliverable,
   signal: AbortSignal,
   others: Others,
+  wishes: Wishes,
 ): Promise<Result<Delivered>> {
   switch (wanted.kind) {
     case 'store-image':
-      return press().storeImage(book, wanted.store ?? '', lastMeasured());
+      return press().storeImage(book, wanted.store ?? '', wishes, lastMeasured());
     case 'pdf':
-      return press().pdf(book, nowIso());
+      return press().pdf(book, nowIso(), wishes);
+    case 'svg':
+      return press().svg(book);
     case 'epub':
       return press().ebook(book, nowIso());
     case 'mockup': {

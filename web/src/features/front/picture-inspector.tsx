@@ -71,6 +71,17 @@ export function PictureInspector(props: {
             </span>
           </p>
         )}
+        {asset && (
+          <TextField
+            label="Rights"
+            value={asset.rights}
+            maxLength={300}
+            placeholder="Who made it, and by which right it is used"
+            onChange={(rights) =>
+              edit('Rights of a picture', (b) => void (b.assets[asset.id].rights = rights), `rights-${asset.id}`)
+            }
+          />
+        )}
         {!asset && part.source.kind === 'asset' && <p className="text-fail">The picture is missing. Replace it.</p>}
         {part.source.kind === 'asset' && (
           <>

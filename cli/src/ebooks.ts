@@ -1,0 +1,158 @@
+import { openAsBlob } from 'node:fs';
+import { type Result, fail, ok } from '@yosomi/core/base';
+import { EPUB_PIXELS, type Edition, inspectEpub, newEdition } from '@yosomi/core/ebook';
+import { readDelivered } from '@yosomi/core/image-file';
+import { setPdfCover } from '@yosomi/core/pdf';
+import { ebookCover, ebookFile, edgeOf } from '@yosomi/core/recipe';
+import { rgbOf } from '@yosomi/core/colour';
+import { NodeStudio, encodeJpeg } from '@yosomi/node-kit';
+import type { Arguments } from './arguments';
+import { type Command, done, flag, word } from './command';
+import { readBytes, readProject, writeAll, writeBytes } from './files';
+import { nowText } from './stores';
+
+/** A file of any size, read as it is needed. Faults: `file-unreadable`. */
+async function openFile(file: string): Promise<Result<Blob>> {
+  try {
+    return ok((await openAsBlob(file)) as unknown as Blob);
+  } catch {
+    return fail('file-unreadable', { file });
+  }
+}
+
+export const epubNew: Command = {
+  name: 'epub new',
+  usage: 'epub new --book BOOK.yosomi --out F.epub',
+  flags: ['book', 'out'],
+  switches: [],
+  async run(args) {
+    const file = flag(args, 'book');
+    if (!file.ok) return file;
+    const out = flag(args, 'out');
+    if (!out.ok) return out;
+    const project = readProject(file.value);
+    if (!project.ok) return project;
+    const { book, files } = project.value;
+    const made = await ebookFile(book, nowText(), new NodeStudio(files));
+    if (!made.ok) return made;
+    const written = writeBytes(out.value, made.value.bytes);
+    return written.ok ? done() : written;
+  },
+};
+
+/** What is to change, from the options. */
+async function editionOf(args: Arguments, coverFile: string): Promise<Result<Edition>> {
+  const bytes = readBytes(coverFile);
+  if (!bytes.ok) return bytes;
+  const made = await ebookCover(bytes.value, EPUB_PIXELS, new NodeStudio(new Map()));
+  if (!made.ok) return made;
+  const info = readDelivered(made.value.bytes);
+  if (!info.ok) return info;
+  const words = Object.fromEntries(WORDS.flatMap((name) => (args.flags.has(name) ? [[name, args.flags.get(name)]] : [])));
+  const line = args.flags.get('line');
+  const edition: Edition = {
+    cover: { bytes: made.value.bytes, info: info.value, alt: args.flags.get('alt') ?? null },
+    words,
+    titlePage: args.switches.has('title-page'),
+    ...(line === undefined ? {} : { pageLine: { text: line, at: 'foot' } }),
+    modified: nowText(),
+  };
+  return ok(edition);
+} // prettier-ignore
+
+const WORDS = ['title', 'subtitle', 'author', 'publisher', 'language', 'identifier', 'date', 'website'] as const;
+
+export const epubSetCover: Command = {
+  name: 'epub set-cover',
+  usage:
+    'epub set-cover IN.epub COVER --out OUT.epub [--title T] [--subtitle S] [--author A] [--publisher P] [--language L] [--identifier I] [--date D] [--website W] [--alt TEXT] [--title-page] [--line TEXT] [--report R.json]',
+  flags: ['out', 'report', 'alt', 'line', ...WORDS],
+  switches: ['title-page'],
+  async run(args) {
+    const [inFile, coverFile, out] = [word(args, 0, 'EPUB'), word(args, 1, 'cover'), flag(args, 'out')];
+    if (!inFile.ok) return inFile;
+    if (!coverFile.ok) return coverFile;
+    if (!out.ok) return out;
+    const source = await openFile(inFile.value);
+    if (!source.ok) return source;
+    const edition = await editionOf(args, coverFile.value);
+    if (!edition.ok) return edition;
+    const made = await newEdition(source.value, edition.value);
+    if (!made.ok) return made;
+    const files: [string, Uint8Array | string][] = [[out.value, new Uint8Array(await made.value.file.arrayBuffer())]];
+    const report = args.flags.get('report');
+    if (report !== undefined) files.push([report, `${JSON.stringify(made.value.report, null, 2)}\n`]);
+    const written = writeAll(files);
+    return written.ok ? done() : written;
+  },
+};
+
+export const epubInspect: Command = {
+  name: 'epub inspect',
+  usage: 'epub inspect F.epub [--json]',
+  flags: [],
+  switches: ['json'],
+  async run(args) {
+    const file = word(args, 0, 'EPUB');
+    if (!file.ok) return file;
+    const source = await openFile(file.value);
+    if (!source.ok) return source;
+    const read = await inspectEpub(source.value);
+    if (!read.ok) return read;
+    const { words, cover, findings, version, entries, pages } = read.value;
+    if (args.switches.has('json')) return done(JSON.stringify(read.value, null, 2));
+    const picture =
+      cover.image === null ? 'none' : `${cover.image} (${cover.widthPx ?? '?'} x ${cover.heightPx ?? '?'})`;
+    return done(
+      [
+        `EPUB ${version}, ${entries} files, ${pages} pages`,
+        `title: ${words.title}`,
+        `author: ${words.author}`,
+        `cover: ${picture}, by ${cover.means.map((m) => m.means).join(', ') || 'nothing'}`,
+        ...findings.map((f) => `  ${f.severity} ${f.code} ${JSON.stringify(f.data)}`),
+      ].join('\n'),
+    );
+  },
+};
+
+export const pdfSetCover: Command = {
+  name: 'pdf set-cover',
+  usage: 'pdf set-cover IN.pdf COVER --out OUT.pdf [--title T] [--author A] [--replace | --insert] [--report R.json]',
+  flags: ['out', 'title', 'author', 'report'],
+  switches: ['replace', 'insert'],
+  async run(args) {
+    const [inFile, coverFile, out] = [word(args, 0, 'PDF'), word(args, 1, 'cover'), flag(args, 'out')];
+    if (!inFile.ok) return inFile;
+    if (!coverFile.ok) return coverFile;
+    if (!out.ok) return out;
+    const source = readBytes(inFile.value);
+    if (!source.ok) return source;
+    const picture = readBytes(coverFile.value);
+    if (!picture.ok) return picture;
+    const cover = await pdfCoverOf(picture.value);
+    if (!cover.ok) return cover;
+    const made = await setPdfCover(source.value, {
+      ...cover.value,
+      place: args.switches.has('replace') ? 'replace' : args.switches.has('insert') ? 'insert' : 'auto',
+      title: args.flags.get('title'),
+      author: args.flags.get('author'),
+      modified: nowText(),
+    });
+    if (!made.ok) return made;
+    const files: [string, Uint8Array | string][] = [[out.value, made.value.bytes]];
+    const report = args.flags.get('report');
+    if (report !== undefined) files.push([report, `${JSON.stringify(made.value.report, null, 2)}\n`]);
+    const written = writeAll(files);
+    return written.ok ? done() : written;
+  },
+};
+
+async function pdfCoverOf(bytes: Uint8Array<ArrayBuffer>) {
+  const studio = new NodeStudio(new Map());
+  const read = readDelivered(bytes);
+  if (!read.ok) return read;
+  const pixels = await studio.decode(bytes);
+  if (!pixels) return fail('image-damaged', { format: read.value.format.toUpperCase() });
+  const jpeg = await encodeJpeg(pixels, 92, false);
+  return ok({ jpeg, widthPx: pixels.width, heightPx: pixels.height, ground: rgbOf(edgeOf(pixels)) });
+}

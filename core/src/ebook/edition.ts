@@ -1,0 +1,111 @@
+import { MOST_UNPACKED, type Piece, writeArchive } from '../archive';
+import { type Finding, type Result, fail, ok } from '../base';
+import type { Cancelled, Progress } from '../jobs';
+import { type Change, type Draft, draftOf } from './draft';
+import { writeMarkup } from './markup';
+import { type EditionWords, putWords } from './metadata';
+import { MIMETYPE, openEpub } from './open-epub';
+import { type PageLine, putPageLine, putTitlePage } from './own-pages';
+import { type Cover, putCover } from './put-cover';
+import { xml } from './xml';
+
+/** What is to be other in a new edition of a book; all else stays, byte for byte. */
+export type Edition = {
+  readonly cover?: Cover;
+  readonly words?: EditionWords;
+  /** A page with title, subtitle, author and publisher, after the cover. */
+  readonly titlePage?: boolean;
+  /** A line at the head or foot of every page of text. */
+  readonly pageLine?: PageLine;
+  /** When the edition is made, ISO 8601 in UTC without fractions. */
+  readonly modified: string;
+};
+
+export type EditionReport = {
+  readonly schema: 1;
+  readonly changes: readonly Change[];
+  /** What was wrong and is right now, and what a person should know. */
+  readonly notes: readonly Finding[];
+  readonly keptEntries: number;
+  readonly written: readonly string[];
+  readonly left: readonly string[];
+};
+
+/**
+ * Makes a new edition of an EPUB 2 or 3. Entries that need no change are copied packed as they are, under their names and
+ * in their order; the container is written right; the package document is edited as XML. The file that is read stays.
+ * Faults: those of `openEpub` and `putWords`, `epub-cover-format`, `zip-large`, `work-stopped`.
+ */
+export async function newEdition(
+  file: Blob,
+  edition: Edition,
+  cancelled?: Cancelled,
+  progress?: Progress,
+): Promise<Result<{ file: Blob; report: EditionReport }>> {
+  const opened = await openEpub(file);
+  if (!opened.ok) return opened;
+  const { cover, words } = edition;
+  if (cover && cover.info.format !== 'jpeg' && cover.info.format !== 'png')
+    return fail('epub-cover-format', { found: cover.info.format });
+  const draft = draftOf(opened.value);
+  if (words) {
+    const put = await putWords(draft, words);
+    if (!put.ok) return put;
+  }
+  if (edition.pageLine) await putPageLine(draft, edition.pageLine);
+  if (cover) await putCover(draft, cover);
+  if (edition.titlePage) putTitlePage(draft);
+  putModified(draft, edition.modified);
+  const { pkg } = draft.epub;
+  draft.written.set(pkg.path, writeMarkup(pkg.doc));
+  const pieces = piecesOf(draft);
+  if (pieces.reduce((sum, p) => sum + (p.kind === 'kept' ? p.entry.bytes : 0), 0) > MOST_UNPACKED)
+    return fail('zip-large', { name: '', most: MOST_UNPACKED / 1048576 });
+  const made = await writeArchive(pieces, MIMETYPE, cancelled, progress);
+  if (!made.ok) return made;
+  return ok({
+    file: made.value,
+    report: {
+      schema: 1,
+      changes: draft.changes,
+      notes: draft.notes,
+      keptEntries: pieces.filter((p) => p.kind === 'kept').length,
+      written: [...draft.written.keys()],
+      left: [...draft.left],
+    },
+  });
+}
+
+/** The moment of change that EPUB 3 asks for. */
+function putModified({ epub: { pkg } }: Draft, modified: string): void {
+  const stamp = pkg.metas.find((meta) => meta.getAttribute('property') === 'dcterms:modified');
+  if (stamp) stamp.textContent = modified;
+}
+
+const CONTAINER = 'META-INF/container.xml';
+const text = (source: string): Uint8Array<ArrayBuffer> => new TextEncoder().encode(source);
+
+/** The media type first and bare, then everything in the order it was in, then what is new. */
+function piecesOf({ epub, written, left, notes }: Draft): Piece[] {
+  const pieces: Piece[] = [{ kind: 'made', name: 'mimetype', bytes: text(MIMETYPE), packed: false }];
+  const wrong = notes.some((note) => note.code === 'epub-no-container' || note.code === 'epub-container-path');
+  if (wrong) pieces.push({ kind: 'made', name: CONTAINER, bytes: text(containerOf(epub.pkg.path)), packed: true });
+  const packed = (name: string): boolean => !/\.(jpe?g|png)$/i.test(name);
+  for (const [name, entry] of epub.files) {
+    if (name === 'mimetype' || left.has(name) || (wrong && name === CONTAINER)) continue;
+    const bytes = written.get(name);
+    pieces.push(bytes ? { kind: 'made', name, bytes, packed: packed(name) } : { kind: 'kept', name, entry });
+  }
+  for (const [name, bytes] of written) {
+    if (!epub.files.has(name)) pieces.push({ kind: 'made', name, bytes, packed: packed(name) });
+  }
+  return pieces;
+}
+
+export const containerOf = (path: string): string => `<?xml version="1.0" encoding="UTF-8"?>
+<container version="1.0" xmlns="urn:oasis:names:tc:opendocument:xmlns:container">
+  <rootfiles>
+    <rootfile full-path="${xml(path)}" media-type="application/oebps-package+xml"/>
+  </rootfiles>
+</container>
+`;

@@ -1,0 +1,76 @@
+import { finding } from '../base';
+import { type Draft, isTaken } from './draft';
+import { NS, append, named, parseMarkup, writeMarkup } from './markup';
+import { wordsOf } from './metadata';
+import { isCoverPage, readPage, readText } from './pages';
+import { folderOf, freePath } from './paths';
+import { xml } from './xml';
+
+/** A line of text that every page of the book is to carry. */
+export type PageLine = { readonly text: string; readonly at: 'head' | 'foot' };
+
+/** Adds a page with the book's own words, before the first page that is no cover. */
+export function putTitlePage(draft: Draft): void {
+  const { pkg } = draft.epub;
+  const words = wordsOf(pkg);
+  const three = pkg.version === 3;
+  const lang = words.language ? ` xml:lang="${xml(words.language)}"` : '';
+  const line = (name: string, text: string): string => (text ? `\n    <p class="${name}">${xml(text)}</p>` : '');
+  const source = `<?xml version="1.0" encoding="UTF-8"?>
+${three ? '<!DOCTYPE html>' : '<!DOCTYPE html PUBLIC "-//W3C//DTD XHTML 1.1//EN" "http://www.w3.org/TR/xhtml11/DTD/xhtml11.dtd">'}
+<html xmlns="${NS.xhtml}"${three ? ` xmlns:epub="${NS.ops}"` : ''}${lang}>
+  <head>
+    <title>${xml(words.title || 'Title page')}</title>
+    <style type="text/css">
+      body { margin: 12% 8%; text-align: center; }
+      .subtitle { font-style: italic; }
+      .author { margin-top: 3em; }
+      .publisher, .website { font-size: 0.85em; }
+      .publisher { margin-top: 6em; }
+    </style>
+  </head>
+  <body${three ? ' epub:type="titlepage"' : ''}>
+    <h1>${xml(words.title || 'Untitled')}</h1>${line('subtitle', words.subtitle)}${line('author', words.author)}${line('publisher', words.publisher)}${line('website', words.website)}
+  </body>
+</html>
+`;
+  const folder = folderOf(pkg.items.find((item) => /xhtml/.test(item.type))?.path ?? pkg.path);
+  const path = freePath(folder, 'title-page', 'xhtml', isTaken(draft));
+  draft.written.set(path, new TextEncoder().encode(source));
+  const id = pkg.freeId('title-page');
+  pkg.addItem(id, path, 'application/xhtml+xml');
+  const spine = pkg.section('spine');
+  const [first, second] = pkg.spine;
+  const put = draft.changes.some((c) => c.what === 'cover-page' && c.after === first?.item?.path);
+  const before = put || /(^|\/)cover[^/]*$/i.test(first?.item?.path ?? '') ? second?.element : first?.element;
+  const itemref = pkg.element('itemref', { idref: id });
+  if (before?.parentNode === spine) spine.insertBefore(itemref, before);
+  else append(spine, itemref);
+  draft.changes.push({ what: 'title-page', before: '', after: path });
+} // prettier-ignore
+
+/** Puts a line at the head or foot of every page of text; pages that show only a picture, and contents, stay as they are. */
+export async function putPageLine(draft: Draft, line: PageLine): Promise<void> {
+  const { epub, written, changes, notes } = draft;
+  let count = 0;
+  for (const { item } of epub.pkg.spine) {
+    if (!item || item.properties.includes('nav') || written.has(item.path)) continue;
+    const page = await readPage(epub, item.path);
+    if (page && isCoverPage(page)) continue;
+    const doc = page?.doc ?? parseMarkup(await readText(epub, item.path), 'application/xhtml+xml');
+    const body = doc && named(doc, 'body')[0];
+    if (!doc || !body) {
+      notes.push(finding('epub-page-unread', 'should', null, { name: item.path }));
+      continue;
+    }
+    const made = doc.createElementNS(NS.xhtml, 'p');
+    made.setAttribute('class', 'edition-line');
+    made.setAttribute('style', 'text-align: center; font-size: 0.8em; margin: 1em 0;');
+    made.textContent = line.text;
+    if (line.at === 'head') body.insertBefore(made, body.firstChild);
+    else body.appendChild(made);
+    written.set(item.path, writeMarkup(doc));
+    count++;
+  }
+  if (count > 0) changes.push({ what: 'page-line', before: '', after: `${count} x ${line.text}` });
+}

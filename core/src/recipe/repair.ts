@@ -1,0 +1,153 @@
+import { type Finding, type Result, finding, ok } from '../base';
+import { rgbOf } from '../colour';
+import { type ImageInfo, dressJpeg, liesOnSide, readDelivered, srgbProfile } from '../image-file';
+import { type Raster, flatten, raster, shrink } from '../pixels';
+import { type Profile, type StoreFormat, graveFirst, paleEdges, withEdgeLine } from '../stores';
+import { type Delivered, PRINT_PPI } from './delivered';
+import { encodeWithin } from './encode';
+import { edgeOf, encodingNote, examineImage } from './store-image';
+import type { Studio } from './studio';
+
+type Size = { readonly widthPx: number; readonly heightPx: number };
+
+/** Most px of a side of anything that is made. */
+const MOST_SIDE = 10_000;
+
+const within = (value: number, low: number, high: number): boolean => value >= low - 1e-9 && value <= high + 1e-9;
+
+/**
+ * The pixels that a picture needs for a store: its own where they will do; its own ratio where the store takes it, else the
+ * store's. It is made larger only as far as the store asks.
+ */
+export function sizeFor(own: Size, profile: Profile): Size {
+  const { ideal, exact, least, most, leastShortSidePx, mostSidePx, ratio } = profile;
+  if (exact) return ideal;
+  const r = own.heightPx / own.widthPx;
+  const keeps = !ratio?.must || within(r, ratio.low, ratio.high);
+  const wanted = keeps ? r : ideal.heightPx / ideal.widthPx;
+  // Around the whole picture, in the ratio that is wanted.
+  let [w, h] = r > wanted ? [own.heightPx / wanted, own.heightPx] : [own.widthPx, own.widthPx * wanted];
+  const up = Math.max(1, (least?.widthPx ?? 0) / w, (least?.heightPx ?? 0) / h, (leastShortSidePx ?? 0) / Math.min(w, h));
+  [w, h] = [w * up, h * up];
+  const down = Math.min(1, (most?.widthPx ?? Infinity) / w, (most?.heightPx ?? Infinity) / h, Math.min(mostSidePx ?? MOST_SIDE, MOST_SIDE) / Math.max(w, h));
+  const size = { widthPx: Math.round(w * down), heightPx: Math.round(h * down) };
+  const fits = up === 1 || down === 1;
+  return fits ? size : ideal;
+} // prettier-ignore
+
+/** A picture whole within other pixels, on a colour where it leaves them open. */
+export function fitted(picture: Raster, size: Size, ground: string, studio: Studio): Raster {
+  const { widthPx, heightPx } = size;
+  if (picture.width === widthPx && picture.height === heightPx) return picture;
+  const k = Math.min(widthPx / picture.width, heightPx / picture.height);
+  const w = Math.max(1, Math.min(widthPx, Math.round(picture.width * k)));
+  const h = Math.max(1, Math.min(heightPx, Math.round(picture.height * k)));
+  const scaled = k <= 1 ? shrink(picture, w, h) : studio.pixelsOf(studio.resized(studio.imageOf(picture), w));
+  const out = raster(widthPx, heightPx);
+  const [r, g, b] = rgbOf(ground);
+  for (let i = 0; i < out.data.length; i += 4) out.data.set([r, g, b, 255], i);
+  const x0 = (widthPx - scaled.width) >> 1;
+  const y0 = (heightPx - Math.min(heightPx, scaled.height)) >> 1;
+  for (let y = 0; y < Math.min(heightPx, scaled.height); y++) {
+    out.data.set(scaled.data.subarray(y * scaled.width * 4, (y + 1) * scaled.width * 4), ((y0 + y) * widthPx + x0) * 4);
+  }
+  return out;
+}
+
+const WHITE = [255, 255, 255] as const;
+
+/** True where a JPEG needs other words about itself, and no other pixels. */
+function onlyWords(info: ImageInfo, found: readonly Finding[], profile: Profile): boolean {
+  const words = ['store-no-profile', 'store-density', 'store-metadata'];
+  const srgb = info.profile === null || /sRGB/i.test(info.profile);
+  return info.format === 'jpeg' && profile.formats.includes('jpeg') && srgb && found.every((f) => words.includes(f.code));
+} // prettier-ignore
+
+/**
+ * Makes a copy of an image that a store takes, from any file that can be decoded: turned upright, in sRGB, opaque, in a
+ * format, a ratio and pixels that the store wants, with an edge line where it is pale, encoded to its bytes. Where only
+ * density, profile or metadata are wrong, a JPEG's pixels are not touched. The findings are those of the copy; what was
+ * done is among them as notes. Faults: those of `readDelivered`, `image-damaged`, `budget-too-small`.
+ */
+export async function repairImage(
+  source: Uint8Array<ArrayBuffer>,
+  profile: Profile,
+  studio: Studio,
+  wanted?: StoreFormat,
+): Promise<Result<Delivered>> {
+  const read = readDelivered(source);
+  if (!read.ok) return read;
+  const info = read.value;
+  const before = await examineImage(source, profile, studio);
+  if (!before.ok) return before;
+  const ppi = profile.ppi ?? info.ppi ?? PRINT_PPI;
+  const took = profile.formats.find((f) => f === info.format);
+  const format = wanted ?? took ?? profile.formats[0];
+  if (onlyWords(info, before.value.findings, profile) && format === 'jpeg') {
+    const bytes = dressJpeg(source, ppi, srgbProfile());
+    const after = await examineImage(bytes, profile, studio);
+    if (!after.ok) return after;
+    return ok({ bytes, findings: graveFirst([...after.value.findings, finding('repair-words', 'note', null)]) });
+  }
+  const done: Finding[] = [];
+  const did = (code: string, data: Finding['data'] = {}, severity: Finding['severity'] = 'note'): void => void done.push(finding(code, severity, null, data));
+  let pixels = before.value.pixels;
+  if (info.orientation !== 1) did('repair-upright');
+  if (info.colour === 'cmyk' || (info.profile !== null && !/sRGB/i.test(info.profile))) did('repair-colour', { from: info.colour === 'cmyk' ? 'CMYK' : (info.profile ?? '') });
+  if (info.animated) did('repair-still');
+  const opaque = flatten(pixels, WHITE);
+  if (opaque !== pixels) did('repair-opaque');
+  pixels = opaque;
+  const side = liesOnSide(info.orientation);
+  const own = side ? { widthPx: info.heightPx, heightPx: info.widthPx } : { widthPx: info.widthPx, heightPx: info.heightPx };
+  const size = sizeFor(own, profile);
+  if (size.widthPx !== pixels.width || size.heightPx !== pixels.height) {
+    const k = Math.min(size.widthPx / pixels.width, size.heightPx / pixels.height);
+    const framed = Math.abs((size.heightPx * pixels.width) / (size.widthPx * pixels.height) - 1) > 0.004;
+    if (framed) did('repair-fitted', { size: `${size.widthPx} x ${size.heightPx}` });
+    else if (k < 1) did('repair-smaller', { size: `${size.widthPx} x ${size.heightPx}` });
+    if (k > 1.001) did('cover-enlarged', { from: pixels.width, to: Math.round(pixels.width * k) }, 'should');
+    pixels = fitted(pixels, size, edgeOf(pixels), studio);
+  }
+  if (profile.edgeLine && paleEdges(pixels).length > 0) {
+    pixels = withEdgeLine(pixels);
+    did('edge-line');
+  }
+  const made = await encodeWithin(pixels, format, { mostBytes: profile.mostBytes, ppi }, studio);
+  if (!made.ok) return made;
+  if (format !== info.format) did('repair-format', { from: info.format.toUpperCase(), to: format.toUpperCase() });
+  const after = await examineImage(made.value.bytes, profile, studio);
+  if (!after.ok) return after;
+  return ok({ bytes: made.value.bytes, findings: graveFirst([...after.value.findings, ...done, encodingNote(made.value)]) });
+} // prettier-ignore
+
+/** What every reader takes as the picture of a cover. */
+const READERS: Omit<Profile, 'ideal'> = {
+  schema: 2,
+  id: 'ebook',
+  name: 'Ebook readers',
+  exact: true,
+  least: null,
+  most: null,
+  leastShortSidePx: null,
+  mostSidePx: null,
+  ratio: null,
+  formats: ['jpeg', 'png'],
+  mostBytes: 20 * 1024 * 1024,
+  baseline: false,
+  ppi: null,
+  edgeLine: false,
+  epubPixels: null,
+  thumb: null,
+  content: [],
+};
+
+/** A picture as the cover of an EPUB: itself where every reader takes it, else a copy that they take. Faults: those of `repairImage`. */
+export async function ebookCover(source: Uint8Array<ArrayBuffer>, mostPixels: number, studio: Studio): Promise<Result<Delivered>> {
+  const read = readDelivered(source);
+  if (!read.ok) return read;
+  const side = liesOnSide(read.value.orientation);
+  const [w, h] = side ? [read.value.heightPx, read.value.widthPx] : [read.value.widthPx, read.value.heightPx];
+  const k = Math.min(1, Math.sqrt(mostPixels / (w * h)));
+  return repairImage(source, { ...READERS, ideal: { widthPx: Math.floor(w * k), heightPx: Math.floor(h * k) } }, studio);
+} // prettier-ignore

@@ -1,0 +1,45 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Raster } from '@yosomi/core/pixels';
+
+const wasm = (path: string): Promise<WebAssembly.Module> =>
+  WebAssembly.compile(readFileSync(createRequire(import.meta.url).resolve(path)));
+
+type Picture = { data: Uint8ClampedArray; width: number; height: number };
+type Encode = (picture: Picture, options: object) => Promise<ArrayBuffer>;
+type Init = (module: WebAssembly.Module) => Promise<unknown>;
+
+async function loadModern(format: 'webp' | 'avif'): Promise<Encode> {
+  const path = format === 'webp' ? 'webp/codec/enc/webp_enc_simd.wasm' : 'avif/codec/enc/avif_enc.wasm';
+  const { default: encode, init } = format === 'webp' ? await import('@jsquash/webp/encode.js') : await import('@jsquash/avif/encode.js');
+  await (init as unknown as Init)(await wasm(`@jsquash/${path}`));
+  return encode as unknown as Encode;
+} // prettier-ignore
+
+const modern: Partial<Record<'webp' | 'avif', Promise<Encode>>> = {};
+
+/** Full colour at every pixel in AVIF; WebP has none but half, made as sharp as it can be. */
+export const modernOptions = (format: 'webp' | 'avif', quality: number) =>
+  format === 'webp' ? { quality, method: 4, use_sharp_yuv: 1 } : { quality, speed: 8, subsample: 3 };
+
+export async function encodeModern(source: Raster, format: 'webp' | 'avif', quality: number): Promise<Uint8Array<ArrayBuffer>> {
+  const encode = await (modern[format] ??= loadModern(format));
+  const picture = { data: source.data, width: source.width, height: source.height };
+  return new Uint8Array(await encode(picture, modernOptions(format, quality)));
+} // prettier-ignore
+
+let oxipng: Promise<(png: Uint8Array, level: number) => Uint8Array> | null = null;
+
+async function loadOxipng(): Promise<(png: Uint8Array, level: number) => Uint8Array> {
+  const { initSync, optimise } = await import('@jsquash/oxipng/codec/pkg/squoosh_oxipng.js');
+  initSync(await wasm('@jsquash/oxipng/codec/pkg/squoosh_oxipng_bg.wasm'));
+  return (png, level) => optimise(png, level, false, false);
+}
+
+/** Levels above this take several times as long for a few bytes in a thousand. */
+export const PNG_LEVEL = 2;
+
+export async function smallerPng(png: Uint8Array<ArrayBuffer>): Promise<Uint8Array<ArrayBuffer>> {
+  const optimise = await (oxipng ??= loadOxipng());
+  return new Uint8Array(optimise(png, PNG_LEVEL));
+}

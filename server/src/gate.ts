@@ -1,0 +1,28 @@
+/** Lets a few through at a time; a few more wait, and all others are turned away at once, so that memory stays bounded. */
+export class Gate {
+  #inside = 0;
+  readonly #waiting: (() => void)[] = [];
+
+  constructor(
+    readonly most: number,
+    readonly mostWaiting: number,
+  ) {}
+
+  /** Resolves to a way out, or to null where too many wait already. Call the way out once. */
+  async enter(): Promise<(() => void) | null> {
+    if (this.#inside < this.most) this.#inside++;
+    else {
+      if (this.#waiting.length >= this.mostWaiting) return null;
+      await new Promise<void>((resolve) => this.#waiting.push(resolve));
+    }
+    let left = false;
+    return () => {
+      if (left) return;
+      left = true;
+      // The place goes straight to whoever waits longest.
+      const next = this.#waiting.shift();
+      if (next) next();
+      else this.#inside--;
+    };
+  }
+}

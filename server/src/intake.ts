@@ -1,0 +1,51 @@
+import multipart from '@fastify/multipart';
+import { verdictOf } from '@yosomi/core/recipe';
+import { findProfile } from '@yosomi/core/stores';
+import type { FastifyInstance, FastifyReply } from 'fastify';
+import { Gate } from './gate';
+import { judge } from './judge';
+
+/** Most bytes of one upload: a little over the largest that any store takes. */
+export const MOST_UPLOAD = 52 * 1024 * 1024;
+const AT_A_TIME = 2;
+const WAITING = 24;
+
+/**
+ * Stand-in stores: `POST /api/stores/:id/intake` takes one file as multipart/form-data and answers
+ * `{ store, accepted, findings }` with 200 or 422; `{ error }` with 400 (no file), 404 (no such store), 413 (too large),
+ * 415 (no multipart) or 503 (too many at once). Names that are sent along are not used for anything.
+ */
+export async function addIntake(app: FastifyInstance): Promise<void> {
+  const gate = new Gate(AT_A_TIME, WAITING);
+  await app.register(multipart, {
+    limits: { fileSize: MOST_UPLOAD, files: 1, fields: 4, fieldSize: 1024, parts: 6, headerPairs: 40 },
+  });
+  const refuse = (reply: FastifyReply, status: number, error: string) => {
+    // What is still on its way is not read.
+    if (status !== 422) reply.header('connection', 'close');
+    return reply.code(status).send({ error });
+  };
+  app.post<{ Params: { id: string } }>('/api/stores/:id/intake', { bodyLimit: MOST_UPLOAD + 65_536 }, async (request, reply) => {
+    const profile = findProfile(request.params.id);
+    if (!profile) return refuse(reply, 404, 'no such store');
+    if (!request.isMultipart()) return refuse(reply, 415, 'send one file as multipart/form-data');
+    if (Number(request.headers['content-length'] ?? 0) > MOST_UPLOAD + 65_536) return refuse(reply, 413, 'the file is too large');
+    const leave = await gate.enter();
+    if (!leave) return refuse(reply.header('retry-after', '5'), 503, 'too many uploads at once');
+    try {
+      const part = await request.file();
+      if (!part) return refuse(reply, 400, 'no file was sent');
+      const bytes = await part.toBuffer();
+      const judged = await judge(bytes, profile);
+      if (!judged.ok) return refuse(reply, 422, 'the file cannot be read as an image or an ebook');
+      const accepted = verdictOf(judged.value) !== 'fails';
+      return reply.code(accepted ? 200 : 422).send({ store: profile.id, accepted, findings: judged.value });
+    } catch (error) {
+      const code = (error as { code?: string }).code ?? '';
+      if (code === 'FST_REQ_FILE_TOO_LARGE' || code === 'FST_FILES_LIMIT' || code === 'FST_PARTS_LIMIT') return refuse(reply, 413, 'the file is too large');
+      return refuse(reply, 400, 'the upload broke off or is not valid');
+    } finally {
+      leave();
+    }
+  });
+} // prettier-ignore

@@ -1,0 +1,166 @@
+import type { EditionReport, Inspected } from '@yosomi/core/ebook';
+import { coverAlt } from '@yosomi/core/ebook';
+import type { Book } from '@yosomi/core/project';
+import { slug } from '@yosomi/core/base';
+import { proxy } from 'comlink';
+import { useEffect, useState } from 'react';
+import { sayFault } from '../../messages/say';
+import { sentenceOf } from '../../messages/sentences';
+import { nowIso } from '../../platform/clock';
+import { saveBlob } from '../../platform/files';
+import { freshUrn } from '../../platform/ids';
+import { Button } from '../../ui/button';
+import { Working } from '../../ui/working';
+import { press } from '../../work/workers';
+import { type Asked, EditionForm } from './edition-form';
+import { sizeText } from './file-row';
+import { FindingsView } from './findings';
+import { useEbookJob } from './use-ebook-job';
+
+const MEANS = {
+  property: 'its mark for new readers',
+  meta: 'its mark for old readers',
+  'meta-page': 'a mark that names a page',
+  guide: 'its guide',
+  landmarks: 'its landmarks',
+  'first-page': 'its first page',
+  name: 'a file name',
+} as const;
+
+const CHANGES: Readonly<Record<EditionReport['changes'][number]['what'], string>> = {
+  'cover-image': 'Cover picture',
+  'cover-page': 'Cover page',
+  'cover-marks': 'Cover marks',
+  guide: 'Guide',
+  title: 'Title',
+  subtitle: 'Subtitle',
+  author: 'Author',
+  publisher: 'Publisher',
+  language: 'Language',
+  identifier: 'Identifier',
+  date: 'Date',
+  website: 'Website',
+  'title-page': 'Title page',
+  'page-line': 'Line on pages',
+  contents: 'Contents file',
+};
+
+type Made = { readonly file: Blob; readonly report: EditionReport; readonly after: Inspected | null };
+
+/** An ebook from outside: how it holds its cover, and a new edition of it with this title's cover. */
+export function CheckEpub({ file, book }: { file: File; book: Book }) {
+  const [inspected, setInspected] = useState<Inspected | null>(null);
+  const [made, setMade] = useState<Made | null>(null);
+  const { progress, run, stop } = useEbookJob();
+  useEffect(() => {
+    let current = true;
+    void run((w) => w.ask(w.api.inspect(file))).then((read) => {
+      if (!current || !read) return;
+      if (read.ok) setInspected(read.value);
+      else sayFault(read.fault);
+    });
+    return () => {
+      current = false;
+    };
+    // A job belongs to its file.
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
+  }, [file]);
+
+  const make = async (asked: Asked): Promise<void> => {
+    setMade(null);
+    const done = await run(async (w, onProgress) => {
+      const cover = { bytes: (await press().ebookPicture(book)).bytes, alt: coverAlt(book.brief) };
+      const wish = {
+        cover,
+        words: { ...asked.words, ...(asked.newIdentifier ? { identifier: freshUrn() } : {}) },
+        titlePage: asked.titlePage,
+        pageLine: asked.line === null ? null : { text: asked.line, at: 'foot' as const },
+        modified: nowIso(),
+      };
+      const edition = await w.ask(w.api.edition(file, wish, proxy(onProgress)));
+      if (!edition.ok) return edition;
+      const after = await w.ask(w.api.inspect(edition.value.file));
+      return { ok: true, value: { ...edition.value, after: after.ok ? after.value : null } } as const;
+    });
+    if (!done) return;
+    if (done.ok) setMade(done.value);
+    else sayFault(done.fault);
+  };
+  if (!inspected) return <p className="text-ink-2">Reading {file.name}</p>;
+  const { cover, words } = inspected;
+  return (
+    <div className="grid grid-cols-2 items-start gap-10">
+      <section aria-label="The ebook" className="flex flex-col gap-1.5">
+        <h2 className="text-base font-semibold break-all">{file.name}</h2>
+        <p className="font-mono text-xs text-ink-2">
+          EPUB {inspected.version}, {inspected.entries} files, {inspected.pages} pages, {sizeText(file.size)}
+        </p>
+        <p>
+          {words.title || 'No title'}
+          {words.author && `, ${words.author}`}
+        </p>
+        <p className="text-ink-2">
+          {cover.image === null
+            ? 'No cover was found in it.'
+            : cover.missing
+              ? `It names ${cover.image} as its cover, which is not in it.`
+              : `Its cover is ${cover.image}${cover.widthPx ? `, ${cover.widthPx} x ${cover.heightPx} px` : ''}, told by ${cover.means
+                  .map((m) => MEANS[m.means])
+                  .filter((m, i, all) => all.indexOf(m) === i)
+                  .join(', ')}.`}
+        </p>
+        <FindingsView findings={inspected.findings} />
+      </section>
+      <div className="flex flex-col gap-6">
+        <EditionForm
+          book={inspected}
+          brief={book.brief}
+          busy={progress !== null}
+          onMake={(asked) => void make(asked)}
+        />
+        {progress !== null && <Working label="Making the new edition" done={progress} onStop={stop} />}
+        {made && <MadeView made={made} name={`${slug(made.after?.words.title || book.brief.title)}.epub`} />}
+      </div>
+    </div>
+  );
+}
+
+/** The new edition: what changed, what was mended, what a store says now. */
+function MadeView({ made, name }: { made: Made; name: string }) {
+  const { report, after } = made;
+  return (
+    <section aria-label="The new edition" className="flex flex-col gap-3 border-t border-line pt-4">
+      <h2 className="text-base font-semibold">The new edition</h2>
+      {after && <FindingsView findings={after.findings} />}
+      <table className="w-full border-collapse text-left text-xs">
+        <thead className="text-ink-2">
+          <tr className="border-b border-edge">
+            <th className="py-1 pr-3">Changed</th>
+            <th className="pr-3">Before</th>
+            <th>After</th>
+          </tr>
+        </thead>
+        <tbody>
+          {report.changes.map((c, i) => (
+            <tr key={i} className="border-b border-line align-top" data-change={c.what}>
+              <th scope="row" className="py-1 pr-3 font-semibold whitespace-nowrap">
+                {CHANGES[c.what]}
+              </th>
+              <td className="py-1 pr-3 break-all">{c.before || 'none'}</td>
+              <td className="py-1 break-all">{c.after}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <ul className="text-xs text-ink-2">
+        {report.notes.map((n, i) => (
+          <li key={i}>{n.severity === 'should' ? `Put right: ${sentenceOf(n)}` : sentenceOf(n)}</li>
+        ))}
+        <li>{report.keptEntries} files were taken over as they are, byte for byte. Your file was not changed.</li>
+      </ul>
+      <Button kind="ink" className="self-start" onClick={() => saveBlob(made.file, name)}>
+        Save {name}
+      </Button>
+    </section>
+  );
+} // prettier-ignore

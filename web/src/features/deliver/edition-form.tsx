@@ -1,0 +1,89 @@
+import type { Brief } from '@yosomi/core/book';
+import type { EditionWords, Inspected } from '@yosomi/core/ebook';
+import { useState } from 'react';
+import { Button } from '../../ui/button';
+import { Check } from '../../ui/check';
+import { TextField } from '../../ui/field';
+
+const FIELDS = ['title', 'subtitle', 'author', 'publisher', 'language', 'date', 'website'] as const;
+type Field = (typeof FIELDS)[number];
+
+const LABELS: Record<Field, string> = {
+  title: 'Title',
+  subtitle: 'Subtitle',
+  author: 'Author',
+  publisher: 'Publisher',
+  language: 'Language',
+  date: 'Date',
+  website: 'Website',
+};
+
+export type Asked = {
+  readonly words: EditionWords;
+  readonly titlePage: boolean;
+  readonly line: string | null;
+  readonly newIdentifier: boolean;
+};
+
+const words = (brief: Brief): Partial<Record<Field, string>> => {
+  const { title, subtitle, author, publisher, language, website } = brief;
+  return { title, subtitle, author, publisher, language, ...(website ? { website: address(website) } : {}) };
+};
+const address = (website: string): string => (/^https?:/i.test(website) ? website : `https://${website}`);
+
+/** What the new edition says: each word as the book has it, or another. */
+export function EditionForm(props: { book: Inspected; brief: Brief; busy: boolean; onMake(asked: Asked): void }) {
+  const { book, brief } = props;
+  const [typed, setTyped] = useState<Partial<Record<Field, string>>>({});
+  const [titlePage, setTitlePage] = useState(false);
+  const [line, setLine] = useState<string | null>(null);
+  const [newIdentifier, setNewIdentifier] = useState(false);
+  const changed = FIELDS.filter((f) => typed[f] !== undefined && typed[f] !== book.words[f]);
+  const make = (): void =>
+    props.onMake({
+      words: Object.fromEntries(changed.map((f) => [f, (typed[f] ?? '').trim()])),
+      titlePage,
+      line: line?.trim() ? line.trim() : null,
+      newIdentifier,
+    });
+  return (
+    <form
+      aria-label="New edition"
+      className="flex flex-col gap-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        make();
+      }}
+    >
+      <div className="flex items-baseline justify-between gap-4">
+        <h2 className="text-base font-semibold">What the new edition says</h2>
+        <Button kind="link" onClick={() => setTyped(words(brief))}>
+          Take all from the Brief
+        </Button>
+      </div>
+      <div className="grid grid-cols-2 gap-x-5 gap-y-3">
+        {FIELDS.map((field) => (
+          <div key={field} className={field === 'title' || field === 'subtitle' ? 'col-span-2' : ''}>
+            <TextField
+              label={LABELS[field]}
+              value={typed[field] ?? book.words[field]}
+              onChange={(text) => setTyped((now) => ({ ...now, [field]: text }))}
+              hint={changed.includes(field) ? `Was: ${book.words[field] || 'nothing'}` : undefined}
+            />
+          </div>
+        ))}
+      </div>
+      <div className="flex flex-col gap-2">
+        <Check label="Add a title page" checked={titlePage} onChange={setTitlePage} />
+        <Check label="A line at the foot of every page of text" checked={line !== null} onChange={(on) => setLine(on ? `${brief.publisher || brief.title}` : null)}>
+          <TextField label="The line" value={line ?? ''} maxLength={200} onChange={setLine} />
+        </Check>
+        <Check label="A new identifier, as for a new edition" checked={newIdentifier} disabled={book.scrambledFonts} onChange={setNewIdentifier} />
+        {book.scrambledFonts && <p className="text-ink-2">Fonts in this book are scrambled with its identifier, so that stays.</p>}
+      </div>
+      <Button kind="ink" type="submit" className="self-start" disabled={props.busy}>
+        Make the new edition
+      </Button>
+    </form>
+  );
+} // prettier-ignore

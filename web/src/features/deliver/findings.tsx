@@ -1,0 +1,52 @@
+import type { Finding } from '@yosomi/core/base';
+import { verdictOf } from '@yosomi/core/recipe';
+import { Link } from 'react-router';
+import { sentenceOf } from '../../messages/sentences';
+import { Verdict } from '../../ui/verdict';
+
+/** Where a finding of a title's own cover is mended. */
+const MENDED: Readonly<Record<string, readonly [step: string, label: string]>> = {
+  'store-words-match': ['brief', 'Open the Brief'],
+  'store-address': ['front', 'Open Front'],
+  'store-price': ['front', 'Open Front'],
+  'store-phone': ['front', 'Open Front'],
+  'store-rank': ['front', 'Open Front'],
+  'store-object': ['front', 'Open Front'],
+  'store-thumb': ['glance', 'Open Glance'],
+  'store-empty-border': ['front', 'Open Front'],
+};
+
+const WORDS = {
+  passes: 'Passes every check',
+  may: 'Accepted, but look at this',
+  fails: 'Would be refused',
+} as const;
+
+/** What was found in a finished file: the verdict, then each sentence; with `title`, the way to where it is mended. */
+export function FindingsView({ findings, title }: { findings: readonly Finding[]; title?: string }) {
+  const verdict = verdictOf(findings);
+  return (
+    <div className="flex flex-col gap-0.5">
+      <Verdict grade={verdict === 'passes' ? 'pass' : verdict === 'may' ? 'may' : 'fail'}>{WORDS[verdict]}</Verdict>
+      <ul className="flex flex-col gap-0.5">
+        {findings.map((f, i) => {
+          const mended = title === undefined || f.severity === 'note' ? undefined : MENDED[f.code];
+          return (
+            <li
+              key={i}
+              data-code={f.code}
+              className={`text-xs ${f.severity === 'must' ? 'text-fail' : f.severity === 'should' ? 'text-may' : 'text-ink-2'}`}
+            >
+              {sentenceOf(f)}{' '}
+              {mended && (
+                <Link to={`/title/${title}/${mended[0]}`} className="text-ink underline underline-offset-2">
+                  {mended[1]}
+                </Link>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,32 @@
+import type { Result } from '@yosomi/core/base';
+import { z } from 'zod';
+import { db } from './db';
+import { guarded } from './guarded';
+
+const Delivery = z.object({
+  schema: z.literal(1),
+  deliverable: z.string().max(80),
+  name: z.string().max(200),
+  bytes: z.number().int(),
+  /** The state of the title that the file was made from. */
+  key: z.string().max(40),
+  how: z.enum(['saved', 'packed', 'sent']),
+  /** What a store answered. */
+  accepted: z.boolean().nullable(),
+});
+export type Delivery = z.infer<typeof Delivery> & { readonly at: string };
+
+/** Notes that a file left. Faults: `store-full`, `store-failed`. */
+export const noteDelivery = (title: string, { at, ...delivery }: Omit<Delivery, 'schema'>): Promise<Result<void>> =>
+  guarded(async () => {
+    await db.deliveries.add({ title, at, delivery: { schema: 1, ...delivery } });
+  });
+
+/** Everything that left for a title, the last first. */
+export async function deliveriesOf(title: string): Promise<Delivery[]> {
+  const rows = await db.deliveries.where('title').equals(title).reverse().sortBy('id');
+  return rows.flatMap(({ at, delivery }) => {
+    const read = Delivery.safeParse(delivery);
+    return read.success ? [{ ...read.data, at }] : [];
+  });
+}
