@@ -1,8 +1,18 @@
 /** Puts in place what the product and its tests need on a fresh machine; does nothing where it is there already. */
 import { execFileSync, spawnSync } from 'node:child_process';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
+import { tmpdir } from 'node:os';
 import { createHash } from 'node:crypto';
-import { dirname, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -52,6 +62,45 @@ export function installTestTools(more = []) {
     env,
     stdio: ['ignore', 'ignore', 'inherit'],
   });
+}
+
+/** Debian packages whose documentation comes as ebooks: real ones, made by others, for the tests of setting covers. */
+const BOOK_PACKAGES = [
+  'debian-policy',
+  'developers-reference',
+  'debmake-doc',
+  'live-manual-epub',
+  'ubuntu-packaging-guide-epub',
+  'ubuntu-packaging-guide-epub-ru',
+];
+const BOOKS = /\/(policy|developers-reference|debmake-doc\.(en|ja)|live-manual\.en|ubuntu-packaging-guide)\.epub$/;
+
+/** Fetches those packages and takes the ebooks out of them, without installing anything, into build/books. */
+export function installBooks() {
+  const folder = join(ROOT, 'build', 'books');
+  if (process.env.YOSOMI_BOOKS || (existsSync(folder) && readdirSync(folder).length >= BOOK_PACKAGES.length)) return;
+  if (!onPath('apt-get') || !onPath('dpkg')) {
+    console.error('Put at least six EPUBs of others into a folder, and name it in YOSOMI_BOOKS.');
+    process.exit(1);
+  }
+  const temporary = mkdtempSync(join(tmpdir(), 'yosomi-books-'));
+  const quiet = { cwd: temporary, stdio: ['ignore', 'ignore', 'inherit'] };
+  // Where the lists of packages are missing or old, they are fetched first.
+  if (spawnSync('apt-get', ['download', '-qq', ...BOOK_PACKAGES], { cwd: temporary, stdio: 'ignore' }).status !== 0) {
+    run('apt-get', ['update', '-qq'], quiet);
+    run('apt-get', ['download', '-qq', ...BOOK_PACKAGES], quiet);
+  }
+  mkdirSync(folder, { recursive: true });
+  for (const name of readdirSync(temporary).filter((one) => one.endsWith('.deb'))) {
+    const unpacked = join(temporary, `${name}.d`);
+    run('dpkg', ['-x', name, unpacked], quiet);
+    for (const file of readdirSync(unpacked, { recursive: true, encoding: 'utf8' })) {
+      if (!BOOKS.test(`/${file}`)) continue;
+      const own = name.includes('-ru_') ? basename(file).replace('.epub', '.ru.epub') : basename(file);
+      copyFileSync(join(unpacked, file), join(folder, own));
+    }
+  }
+  rmSync(temporary, { recursive: true });
 }
 
 /** Builds the web app and the demo titles. */

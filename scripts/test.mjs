@@ -2,10 +2,11 @@
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT, build, installPackages, installTestTools } from './setup.mjs';
+import { ROOT, build, installBooks, installPackages, installTestTools } from './setup.mjs';
 
 installPackages();
 installTestTools();
+installBooks();
 
 let passed = 0;
 let failed = 0;

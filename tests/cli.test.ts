@@ -3,14 +3,17 @@ import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSy
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { EpubCheck } from '@likecoin/epubcheck-ts';
+import { PDFDocument } from '@cantoo/pdf-lib';
 import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { packProject } from '@yosomi/core/project';
 import { defaultScene } from '@yosomi/core/mockup';
 import { artOf, newFace, newPinScene, photoOf, pinned, unbent } from '@yosomi/core/pin';
+import { PROFILES, writeProfiles } from '@yosomi/core/stores';
 import { run as runHere } from '../cli/src/run';
 import { pictureProject } from './fixtures/books';
+import { bookFile, plainPlan } from './fixtures/epubs';
 import { fileOf, hugePng, picturePixels, pixelsOf } from './fixtures/pictures';
 
 const ROOT = resolve(import.meta.dirname, '..');
@@ -240,7 +243,17 @@ describe('the command line', { timeout: 240_000 }, () => {
     await refuses(2, /no command "fly"/, 'fly');
     await refuses(2, /--store is missing/, 'cover', 'export', at('book.yosomi'), '--out', out);
     await refuses(2, /no store "moon"; the stores are longreach/, 'check', at('front.jpg'), '--store', 'moon');
-    await refuses(2, /cannot be read/, 'cover', 'export', at('gone.yosomi'), '--store', 'longreach', '--out', out);
+    await refuses(
+      2,
+      /cannot be read/,
+      'cover',
+      'export',
+      at('gone.yosomi'),
+      '--store',
+      'longreach',
+      '--out',
+      `${out}.jpg`,
+    );
     await refuses(2, /not a Yosomi title/, 'epub', 'new', '--book', at('bad.yosomi'), '--out', out);
     await refuses(1, /no title/, 'epub', 'new', '--book', at('untitled.yosomi'), '--out', out);
     await refuses(
@@ -326,5 +339,94 @@ describe('the command line', { timeout: 240_000 }, () => {
       at('no/such/report.json'),
     );
     await refuses(2, /no option --colour/, 'check', at('front.jpg'), '--colour', 'red');
+  });
+});
+
+describe('the command line and ebooks', () => {
+  const json = <T = Record<string, unknown>>(name: string): T => JSON.parse(readFileSync(at(name), 'utf8')) as T;
+  beforeAll(async () => {
+    const image = await fileOf(picturePixels(60, 80, 4), 'jpeg');
+    put('old.epub', bookFile(plainPlan(image)));
+    put('locked.epub', bookFile({ ...plainPlan(image), encryption: 'locked' }));
+    put('camera.jpg', await fileOf(picturePixels(900, 1440), 'jpeg', (i) => i.withMetadata({ orientation: 6 })));
+  });
+
+  it('puts a cover into an EPUB, with words and a report, and leaves the old one', async () => {
+    const before = readFileSync(at('old.epub'));
+    const done = await run('epub', 'set-cover', at('old.epub'), at('front.jpg'), '--out', at('new.epub'), '--title', 'Newer', '--author', 'Ida Quill', '--report', at('new.json')); // prettier-ignore
+    expect([done.code, done.err]).toEqual([0, '']);
+    expect(readFileSync(at('old.epub')).equals(before)).toBe(true);
+    expect(json('new.json')).toMatchObject({ schema: 1, changes: expect.arrayContaining([{ what: 'title', before: 'An Old Book', after: 'Newer' }]) }); // prettier-ignore
+    const inspected = await run('epub', 'inspect', at('new.epub'), '--json');
+    expect(JSON.parse(inspected.out)).toMatchObject({ version: 3, words: { title: 'Newer', author: 'Ida Quill' }, cover: { widthPx: 400, heightPx: 640 }, findings: [] }); // prettier-ignore
+    expect((await run('check', at('new.epub'), '--store', 'pommel')).code).toBe(0);
+    expect((await run('epub', 'inspect', at('old.epub'))).out).toMatch(/cover: EPUB\/images\/front.jpg \(60 x 80\), by property/); // prettier-ignore
+  });
+
+  it('makes a picture that readers do not take into one that they do', async () => {
+    await run('epub', 'set-cover', at('old.epub'), at('camera.jpg'), '--out', at('turned.epub'));
+    const read = JSON.parse((await run('epub', 'inspect', at('turned.epub'), '--json')).out);
+    expect(read.cover).toMatchObject({ widthPx: 1440, heightPx: 900, format: 'jpeg' });
+  });
+
+  it('puts a cover into a PDF', async () => {
+    const doc = await PDFDocument.create();
+    doc.addPage([300, 400]).drawText('One');
+    put('old.pdf', await doc.save());
+    const done = await run('pdf', 'set-cover', at('old.pdf'), at('front.jpg'), '--out', at('new.pdf'), '--title', 'T', '--report', at('pdf.json')); // prettier-ignore
+    expect([done.code, done.err]).toEqual([0, '']);
+    expect(json('pdf.json')).toMatchObject({ placed: 'inserted', pages: { before: 1, after: 2 } });
+    expect((await PDFDocument.load(readFileSync(at('new.pdf')))).getPageCount()).toBe(2);
+    await refuses(2, /no PDF/, 'pdf', 'set-cover', at('old.epub'), at('front.jpg'), '--out', at('none'));
+  });
+
+  it('encodes any picture for a store, in the format of the name', async () => {
+    for (const [store, file, format] of [['pocketreel', 'p.jpg', 'jpeg'], ['ownsite', 'o.webp', 'webp'], ['fennel', 'f.png', 'png']]) {
+      const done = await run('encode', at('camera.jpg'), '--store', store, '--out', at(file), '--json');
+      expect([done.code, done.err]).toEqual([0, '']);
+      expect(JSON.parse(done.out)).toMatchObject({ store, verdict: expect.stringMatching(/passes|may/) });
+      expect((await sharp(at(file)).metadata()).format).toBe(format);
+      expect((await run('check', at(file), '--store', store)).code).toBe(0);
+    }
+    await refuses(2, /takes no WEBP; it takes JPEG/, 'encode', at('front.jpg'), '--store', 'bindery', '--out', at('x.webp'));
+    await refuses(2, /names no image format/, 'encode', at('front.jpg'), '--store', 'bindery', '--out', at('x.gif'));
+  }); // prettier-ignore
+
+  it('knows stores of a person’s own', async () => {
+    const own = { ...PROFILES[0], id: 'corner', name: 'Corner', ideal: { widthPx: 300, heightPx: 480 }, least: null, mostBytes: 60_000 };
+    put('stores.json', writeProfiles([own]));
+    const done = await run('cover', 'export', at('book.yosomi'), '--store', 'corner', '--stores', at('stores.json'), '--out', at('corner.jpg'));
+    expect([done.code, done.err]).toEqual([0, '']);
+    expect(await sharp(at('corner.jpg')).metadata()).toMatchObject({ width: 300, height: 480 });
+    put('wrong.json', '{"format":"yosomi-stores","schema":2,"stores":[{"id":"x"}]}');
+    await refuses(2, /not valid at stores\.0/, 'check', at('corner.jpg'), '--store', 'x', '--stores', at('wrong.json'));
+  }); // prettier-ignore
+
+  it('delivers many titles, goes on where it was, and stops at no single one', async () => {
+    const out = at('out');
+    const first = await run('deliver', at('book.yosomi'), at('untitled.yosomi'), at('gone.yosomi'), '--out', out, '--only', 'stores', '--names', '{title}-{store}-{width}'); // prettier-ignore
+    expect(first.code).toBe(1);
+    expect(first.out).toMatch(/^1 made, 0 up to date, 2 failed/);
+    expect(first.err).toMatch(/no title/);
+    expect(first.err).toMatch(/gone\.yosomi cannot be read/);
+    const made = join(out, 'the-weight-of-lanterns/longreach/the-weight-of-lanterns-longreach-1600.jpg');
+    expect(existsSync(made)).toBe(true);
+    expect(readFileSync(join(out, 'the-weight-of-lanterns/README.txt'), 'utf8')).toMatch(/Alt text: Cover of The Weight of Lanterns by Oda Penhallow\.[\s\S]*Test picture[\s\S]*No rights are noted/); // prettier-ignore
+    const again = await run('deliver', at('book.yosomi'), '--out', out, '--only', 'stores', '--names', '{title}-{store}-{width}'); // prettier-ignore
+    expect([again.code, again.out.trim()]).toEqual([0, '0 made, 1 up to date, 0 failed']);
+    // A file that was cut off by a crash is made anew.
+    writeFileSync(made, readFileSync(made).subarray(0, 100));
+    expect((await run('deliver', at('book.yosomi'), '--out', out, '--only', 'stores', '--names', '{title}-{store}-{width}')).out).toMatch(/^1 made/); // prettier-ignore
+    await refuses(2, /cannot hold \{colour\}/, 'deliver', at('book.yosomi'), '--out', out, '--names', '{colour}');
+  });
+
+  it('refuses locked and broken books, leaving nothing behind', async () => {
+    const out = at('none');
+    await refuses(2, /copy protection/, 'epub', 'set-cover', at('locked.epub'), at('front.jpg'), '--out', out);
+    await refuses(2, /no EPUB/, 'epub', 'set-cover', at('front.jpg'), at('front.jpg'), '--out', out);
+    await refuses(2, /empty/, 'epub', 'inspect', put('empty.epub', ''));
+    await refuses(2, /no picture|not a picture|no picture that/, 'epub', 'set-cover', at('old.epub'), at('bad.yosomi'), '--out', out); // prettier-ignore
+    await refuses(2, /option --out is missing/, 'epub', 'set-cover', at('old.epub'), at('front.jpg'));
+    expect(readdirSync(dir).filter((name) => name.startsWith('none') || name.endsWith('.part'))).toEqual([]);
   });
 });

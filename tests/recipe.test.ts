@@ -363,9 +363,9 @@ describe('files', () => {
     });
     const names = deliverables(book).map((d) => d.fileName);
     expect(new Set(names).size).toBe(names.length);
-    expect(names).toHaveLength(6);
+    expect(names).toHaveLength(7);
     for (const name of names) {
-      expect(name).toMatch(/^[a-z0-9-]+\.(jpg|png|epub|pdf)$/);
+      expect(name).toMatch(/^[a-z0-9-]+\.(jpg|png|epub|pdf|svg)$/);
       expect(name.length).toBeLessThanOrEqual(100);
     }
   });

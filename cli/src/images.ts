@@ -1,5 +1,5 @@
 import { type Finding, type Result, fail, ok } from '@yosomi/core/base';
-import { checkEpub } from '@yosomi/core/ebook';
+import { checkOpened, openEpub } from '@yosomi/core/ebook';
 import { readDelivered } from '@yosomi/core/image-file';
 import { IMAGE_FILES, examineImage, repairImage, storeImage, verdictOf } from '@yosomi/core/recipe';
 import type { Profile, StoreFormat } from '@yosomi/core/stores';
@@ -113,7 +113,9 @@ async function examine(
   profile: Profile,
 ): Promise<Result<{ about: Record<string, string | number>; findings: readonly Finding[] }>> {
   if (bytes[0] === 0x50 && bytes[1] === 0x4b) {
-    const findings = await checkEpub(new Blob([bytes]), profile.epubPixels ?? undefined);
+    const opened = await openEpub(new Blob([bytes]));
+    if (!opened.ok) return opened;
+    const findings = await checkOpened(opened.value, profile.epubPixels ?? undefined);
     return ok({ about: { format: 'epub' }, findings });
   }
   const info = readDelivered(bytes);

@@ -10,6 +10,26 @@ export const MOST_UPLOAD = 52 * 1024 * 1024;
 const AT_A_TIME = 2;
 const WAITING = 24;
 
+/** Fails when the sender has gone: nobody waits for an answer then, and what was to come never comes. */
+const gone = (reply: FastifyReply): Promise<never> =>
+  new Promise((_, reject) => {
+    const leave = (): void => reject(new Error('the sender has gone'));
+    if (reply.raw.closed || reply.raw.destroyed || reply.raw.socket?.destroyed !== false) leave();
+    else reply.raw.once('close', leave);
+  });
+
+/** The bytes of an upload; null as soon as they are more than one may have. */
+async function bytesOf(file: AsyncIterable<Buffer> & { readonly truncated: boolean }): Promise<Buffer | null> {
+  const parts: Buffer[] = [];
+  let length = 0;
+  for await (const part of file) {
+    parts.push(part);
+    length += part.length;
+    if (length >= MOST_UPLOAD) return null;
+  }
+  return file.truncated ? null : Buffer.concat(parts);
+}
+
 /**
  * Stand-in stores: `POST /api/stores/:id/intake` takes one file as multipart/form-data and answers
  * `{ store, accepted, findings }` with 200 or 422; `{ error }` with 400 (no file), 404 (no such store), 413 (too large),
@@ -33,16 +53,15 @@ export async function addIntake(app: FastifyInstance): Promise<void> {
     const leave = await gate.enter();
     if (!leave) return refuse(reply.header('retry-after', '5'), 503, 'too many uploads at once');
     try {
-      const part = await request.file();
+      const part = await Promise.race([request.file(), gone(reply)]);
       if (!part) return refuse(reply, 400, 'no file was sent');
-      const bytes = await part.toBuffer();
+      const bytes = await Promise.race([bytesOf(part.file), gone(reply)]);
+      if (!bytes) return refuse(reply, 413, 'the file is too large');
       const judged = await judge(bytes, profile);
       if (!judged.ok) return refuse(reply, 422, 'the file cannot be read as an image or an ebook');
       const accepted = verdictOf(judged.value) !== 'fails';
       return reply.code(accepted ? 200 : 422).send({ store: profile.id, accepted, findings: judged.value });
-    } catch (error) {
-      const code = (error as { code?: string }).code ?? '';
-      if (code === 'FST_REQ_FILE_TOO_LARGE' || code === 'FST_FILES_LIMIT' || code === 'FST_PARTS_LIMIT') return refuse(reply, 413, 'the file is too large');
+    } catch {
       return refuse(reply, 400, 'the upload broke off or is not valid');
     } finally {
       leave();

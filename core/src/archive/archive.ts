@@ -113,7 +113,11 @@ export async function openArchive(file: Blob): Promise<Result<Archive>> {
   const entries: Entry[] = [];
   try {
     // The package's own checks of names are left out: ours follow, with faults that can be told.
-    const reader = new ZipReader(new BlobReader(file), { decodeText: decodeName, useWebWorkers: false });
+    const reader = new ZipReader(new BlobReader(file), {
+      decodeText: decodeName,
+      filenameValidation: 'tolerant',
+      useWebWorkers: false,
+    });
     const names = new Set<string>();
     let [unpacked, packed] = [0, 0];
     for await (const one of reader.getEntriesGenerator()) {

@@ -64,8 +64,9 @@ export function showInstead(page: Page, old: string | null, cover: CoverImage, a
       element.setAttribute('src', href);
       element.setAttribute('alt', alt);
       // Sizes that were right for another picture would press this one out of its ratio.
-      for (const name of ['width', 'height', 'srcset', 'sizes']) element.removeAttribute(name);
-      element.setAttribute('style', 'max-width: 100%; max-height: 100%;');
+      const sized = ['width', 'height', 'srcset', 'sizes', 'style'].filter((name) => element.hasAttribute(name));
+      for (const name of sized) element.removeAttribute(name);
+      if (sized.length > 0) element.setAttribute('style', 'max-width: 100%; max-height: 100%;');
       continue;
     }
     for (const name of ['xlink:href', 'href']) if (element.hasAttribute(name)) element.setAttribute(name, href);

@@ -1,5 +1,5 @@
 import { type Result, fail, ok } from '../base';
-import { ascii, u16, u32 } from './bytes';
+import { ascii, bytesOf, u16, u32 } from './bytes';
 import { profileName } from './icc';
 import type { ImageInfo } from './info';
 
@@ -68,4 +68,16 @@ export function readAvif(b: Uint8Array): Result<ImageInfo<'avif'>> {
     animated: ascii(b, 8, 4) === 'avis',
     metadata: [...(names.includes('Exif') ? ['Exif'] : []), ...(names.includes('mime') ? ['XMP'] : [])],
   });
+}
+
+/** An AVIF that says its colours are sRGB (ITU-T H.273: primaries 1, transfer 13); the encoder leaves that open. The format holds no density. */
+export function dressAvif(b: Uint8Array): Uint8Array<ArrayBuffer> {
+  const out = new Uint8Array(b);
+  const name = bytesOf('colrnclx');
+  for (let at = 0; at + 12 < Math.min(out.length, 4096); at++) {
+    if (name.some((v, i) => out[at + i] !== v)) continue;
+    out.set([0, 1, 0, 13], at + 8);
+    return out;
+  }
+  throw new Error('not an AVIF that was made before');
 }

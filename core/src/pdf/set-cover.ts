@@ -8,6 +8,7 @@ import {
   type PDFPage,
   PDFRef,
   PDFStream,
+  PDFString,
 } from '@cantoo/pdf-lib';
 import { type Finding, type Result, fail, finding, ok } from '../base';
 
@@ -145,5 +146,5 @@ function shiftLabels(doc: PDFDocument): void {
     if (at instanceof PDFNumber) nums.set(i, PDFNumber.of(at.asNumber() + 1));
   }
   nums.insert(0, PDFNumber.of(0));
-  nums.insert(1, doc.context.obj({ P: 'Cover' }));
+  nums.insert(1, doc.context.obj({ P: PDFString.of('Cover') }));
 }

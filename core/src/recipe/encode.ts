@@ -1,5 +1,15 @@
 import { type Result, fail, ok } from '../base';
-import { type Chroma, dressJpeg, dressPng, dressWebp, readPng, srgbProfile, writePng, writeTiff } from '../image-file';
+import {
+  type Chroma,
+  dressAvif,
+  dressJpeg,
+  dressPng,
+  dressWebp,
+  readPng,
+  srgbProfile,
+  writePng,
+  writeTiff,
+} from '../image-file';
 import { type Raster, flatten, likeness } from '../pixels';
 import { type StoreFormat, fitQuality } from '../stores';
 import type { Studio } from './studio';
@@ -30,7 +40,7 @@ export async function encodeWithin(picture: Raster, format: StoreFormat, limits:
       return jpegWithin(opaque, limits, studio);
     case 'webp':
     case 'avif': {
-      const dress = (b: Uint8Array<ArrayBuffer>): Uint8Array<ArrayBuffer> => (format === 'webp' ? dressWebp(b) : b);
+      const dress = (b: Uint8Array<ArrayBuffer>): Uint8Array<ArrayBuffer> => format === 'webp' ? dressWebp(b) : dressAvif(b);
       const code = async (q: number): Promise<Uint8Array<ArrayBuffer>> => dress(await studio.encodeModern(opaque, format, q));
       const fitted = await fitQuality(code, mostBytes, MODERN_QUALITY[format]);
       return fitted.ok ? measured(opaque, format, fitted.value, null, studio) : fitted;
