@@ -3,6 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from '@yosomi/node-kit';
 import { browserRows } from './browser';
+import { deliverRows } from './deliver';
 import { engineRows } from './engine';
 import { pinRows } from './pin';
 import type { Row } from './rows';
@@ -19,6 +20,7 @@ const table = (rows: readonly Row[]): string =>
 const engine = await engineRows(rounds);
 const warp = await warpRows(rounds);
 const pin = pinRows(rounds);
+const deliver = await deliverRows(rounds);
 const browser = await browserRows(rounds);
 const machine = `${cpus()[0].model}, ${cpus().length} cores, Node ${process.versions.node}`;
 const text = `# Speed
@@ -37,6 +39,10 @@ ${table(engine)}
 ## A cover on a photograph, in Node on one thread
 
 ${table(pin)}
+
+## Files for stores, in Node
+
+${table(deliver)}
 
 ## One steep view of a picture, against general tools
 

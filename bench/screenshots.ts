@@ -3,6 +3,8 @@ import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { ROOT } from '@yosomi/node-kit';
 import { makeServer } from '@yosomi/server';
+import { bookFile, plainPlan } from '../tests/fixtures/epubs';
+import { fileOf, picturePixels } from '../tests/fixtures/pictures';
 
 const folder = join(ROOT, 'docs/screenshots');
 mkdirSync(folder, { recursive: true });
@@ -79,9 +81,29 @@ await page.waitForTimeout(300);
 await shot('promos');
 await step('Deliver');
 await page.getByRole('button', { name: 'Make all' }).click();
-await page.getByText('7 of 7 files are up to date.').waitFor({ timeout: 120_000 });
+await page.getByText('8 of 8 files are up to date.').waitFor({ timeout: 120_000 });
 await page.mouse.move(5, 790);
 await page.waitForTimeout(300);
 await shot('deliver');
+const part = (name: string): Promise<void> =>
+  page.getByRole('navigation', { name: 'Parts of Deliver' }).getByRole('link', { name, exact: true }).click();
+await part('Stores');
+await page.locator('[data-cell="bindery/content"][data-state="pass"]').waitFor();
+await page.waitForTimeout(500);
+await shot('stores');
+await part('Check a file');
+const old = bookFile({ ...plainPlan(await fileOf(picturePixels(60, 80, 4), 'jpeg')), version: 2, property: false, page: 'svg', mimetype: 'last' }); // prettier-ignore
+await page
+  .getByLabel('File to check')
+  .setInputFiles({ name: 'an-old-book.epub', mimeType: 'application/epub+zip', buffer: Buffer.from(old) });
+await page.getByRole('button', { name: 'Take all from the Brief' }).click();
+await page.getByRole('button', { name: 'Make the new edition' }).click();
+await page.getByRole('region', { name: 'The new edition' }).waitFor({ timeout: 60_000 });
+await page.waitForTimeout(300);
+await shot('edition');
+await part('Reader');
+await page.getByText('Page 1 of 2').waitFor({ timeout: 60_000 });
+await page.waitForTimeout(1500);
+await shot('reader');
 await browser.close();
 await app.close();

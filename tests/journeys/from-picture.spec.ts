@@ -192,9 +192,9 @@ test('from a picture and three lines of words to all files, and back again', asy
   await test.step('Deliver: make all, each checked, the files as promised', async () => {
     await step(page, 'Deliver');
     await page.getByRole('button', { name: 'Make all' }).click();
-    await expect(page.locator('tr[data-state="made"]')).toHaveCount(5, { timeout: 120_000 });
-    await expect(page.getByText('5 of 5 files are up to date.')).toBeVisible();
-    await expect(page.getByText('Passes every check')).toHaveCount(5);
+    await expect(page.locator('tr[data-state="made"]')).toHaveCount(6, { timeout: 120_000 });
+    await expect(page.getByText('6 of 6 files are up to date.')).toBeVisible();
+    await expect(page.getByText('Passes every check')).toHaveCount(6);
     const cover = await saved(page, () => page.getByRole('button', { name: /^Save .*longreach/ }).click());
     expect(cover.name).toBe('the-weight-of-two-lanterns-cover-longreach-1600x2560.jpg');
     const meta = await sharp(cover.bytes).metadata();
@@ -215,11 +215,13 @@ test('from a picture and three lines of words to all files, and back again', asy
     expect(checked.messages.filter((m) => ['fatal', 'error', 'warning'].includes(m.severity))).toEqual([]);
     const zip = await saved(page, () => page.getByRole('button', { name: 'Save all as a zip' }).click());
     expect(Object.keys(unzipSync(new Uint8Array(zip.bytes))).sort()).toEqual([
-      'the-weight-of-two-lanterns-cover-longreach-1600x2560.jpg',
-      'the-weight-of-two-lanterns-cover.pdf',
-      'the-weight-of-two-lanterns-ebook.epub',
-      'the-weight-of-two-lanterns-mockup-2000x2000.png',
-      'the-weight-of-two-lanterns-promo-1080x1080.png',
+      'the-weight-of-two-lanterns/README.txt',
+      'the-weight-of-two-lanterns/ebook/the-weight-of-two-lanterns-ebook.epub',
+      'the-weight-of-two-lanterns/longreach/the-weight-of-two-lanterns-cover-longreach-1600x2560.jpg',
+      'the-weight-of-two-lanterns/pages/the-weight-of-two-lanterns-cover.pdf',
+      'the-weight-of-two-lanterns/pages/the-weight-of-two-lanterns-cover.svg',
+      'the-weight-of-two-lanterns/pictures/the-weight-of-two-lanterns-mockup-2000x2000.png',
+      'the-weight-of-two-lanterns/pictures/the-weight-of-two-lanterns-promo-1080x1080.png',
     ]);
     for (const { bytes } of [cover, epub, zip]) expect(bytes.includes('Secret Gardener')).toBe(false);
   });
@@ -227,7 +229,7 @@ test('from a picture and three lines of words to all files, and back again', asy
   await test.step('all of it is there after a reload, files too', async () => {
     await kept(page);
     await page.reload();
-    await expect(page.locator('tr[data-state="made"]')).toHaveCount(5);
+    await expect(page.locator('tr[data-state="made"]')).toHaveCount(6);
     await step(page, 'Front');
     await coverReady(page);
     await part(page, 'Title').click();
@@ -238,10 +240,10 @@ test('from a picture and three lines of words to all files, and back again', asy
     await page.getByRole('checkbox', { name: 'All capitals', exact: true }).check();
     await kept(page);
     await step(page, 'Deliver');
-    await expect(page.locator('tr[data-state="stale"]')).toHaveCount(5);
+    await expect(page.locator('tr[data-state="stale"]')).toHaveCount(6);
     await expect(page.getByRole('button', { name: /^Save .*longreach/ })).toBeDisabled();
     await page.getByRole('button', { name: 'Remake what is stale' }).click();
-    await expect(page.locator('tr[data-state="made"]')).toHaveCount(5, { timeout: 120_000 });
+    await expect(page.locator('tr[data-state="made"]')).toHaveCount(6, { timeout: 120_000 });
   });
 
   await test.step('one file holds the title, and opens again beside it', async () => {

@@ -65,11 +65,11 @@ export function DeliverPage() {
         <thead className="text-xs text-ink-2">
           <tr className="border-b border-edge">
             <th className="py-2 pr-4">File</th>
-            <th className="w-28 pr-4">Pixels</th>
+            <th className="w-26 pr-4">Pixels</th>
             <th className="w-20 pr-4">Format</th>
             <th className="w-24 pr-4 text-right">Size</th>
-            <th className="w-[27%] pr-4 pl-6">Verdict</th>
-            <th className="w-48">
+            <th className="w-[25%] pr-4 pl-6">Verdict</th>
+            <th className="w-44">
               <span className="sr-only">Actions</span>
             </th>
           </tr>

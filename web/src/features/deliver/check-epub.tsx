@@ -90,37 +90,32 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
   const { cover, words } = inspected;
   return (
     <div className="grid grid-cols-2 items-start gap-10">
-      <section aria-label="The ebook" className="flex flex-col gap-1.5">
-        <h2 className="text-base font-semibold break-all">{file.name}</h2>
-        <p className="font-mono text-xs text-ink-2">
-          EPUB {inspected.version}, {inspected.entries} files, {inspected.pages} pages, {sizeText(file.size)}
-        </p>
-        <p>
-          {words.title || 'No title'}
-          {words.author && `, ${words.author}`}
-        </p>
-        <p className="text-ink-2">
-          {cover.image === null
-            ? 'No cover was found in it.'
-            : cover.missing
-              ? `It names ${cover.image} as its cover, which is not in it.`
-              : `Its cover is ${cover.image}${cover.widthPx ? `, ${cover.widthPx} x ${cover.heightPx} px` : ''}, told by ${cover.means
-                  .map((m) => MEANS[m.means])
-                  .filter((m, i, all) => all.indexOf(m) === i)
-                  .join(', ')}.`}
-        </p>
-        <FindingsView findings={inspected.findings} />
-      </section>
       <div className="flex flex-col gap-6">
-        <EditionForm
-          book={inspected}
-          brief={book.brief}
-          busy={progress !== null}
-          onMake={(asked) => void make(asked)}
-        />
+        <section aria-label="The ebook" className="flex flex-col gap-1.5">
+          <h2 className="text-base font-semibold break-all">{file.name}</h2>
+          <p className="font-mono text-xs text-ink-2">
+            EPUB {inspected.version}, {inspected.entries} files, {inspected.pages} pages, {sizeText(file.size)}
+          </p>
+          <p>
+            {words.title || 'No title'}
+            {words.author && `, ${words.author}`}
+          </p>
+          <p className="text-ink-2">
+            {cover.image === null
+              ? 'No cover was found in it.'
+              : cover.missing
+                ? `It names ${cover.image} as its cover, which is not in it.`
+                : `Its cover is ${cover.image}${cover.widthPx ? `, ${cover.widthPx} x ${cover.heightPx} px` : ''}, told by ${cover.means
+                    .map((m) => MEANS[m.means])
+                    .filter((m, i, all) => all.indexOf(m) === i)
+                    .join(', ')}.`}
+          </p>
+          <FindingsView findings={inspected.findings} />
+        </section>
         {progress !== null && <Working label="Making the new edition" done={progress} onStop={stop} />}
         {made && <MadeView made={made} name={`${slug(made.after?.words.title || book.brief.title)}.epub`} />}
       </div>
+      <EditionForm book={inspected} brief={book.brief} busy={progress !== null} onMake={(asked) => void make(asked)} />
     </div>
   );
 }

@@ -17,7 +17,12 @@ const USUAL = '{title}-{store}-{width}x{height}';
 
 /** How files are named, and the sheet that the PDF is made for. */
 export function FileOptions(props: { wishes: Wishes; onWish(wishes: Partial<Wishes>): void; onClose(): void }) {
-  const { wishes, onWish } = props;
+  // What is chosen shows at once; that it is stored follows.
+  const [wishes, setWishes] = useState(props.wishes);
+  const onWish = (more: Partial<Wishes>): void => {
+    setWishes((now) => ({ ...now, ...more }));
+    props.onWish(more);
+  };
   const [pattern, setPattern] = useState(wishes.pattern ?? USUAL);
   const unknown = unknownFields(pattern);
   const page = (change: Partial<PageWish>): void => onWish({ page: { ...wishes.page, ...change } });

@@ -43,7 +43,7 @@ export function FileRow(props: Props) {
     >
       <td className="py-3 pr-4">
         <p className="font-semibold">{wanted.label}</p>
-        <p className="font-mono text-xs break-all text-ink-2">{wanted.fileName}</p>
+        <p className="font-mono text-xs wrap-anywhere text-ink-2">{wanted.fileName}</p>
         {left && <Left row={row} />}
       </td>
       <td className="py-3 pr-4 font-mono text-xs whitespace-nowrap">
