@@ -35,9 +35,9 @@ function largeBook(image: Uint8Array<ArrayBuffer>): Uint8Array {
   return zipSync({ mimetype: [mimetype, { level: 0 }], ...rest, ...more });
 } // prettier-ignore
 
-/** Peak of resident memory of the command that sets a cover, over that of one that only starts, bytes. */
+/** Peak of resident memory of a command, bytes; what a parent had before it does not count. */
 function peakOf(args: readonly string[]): number {
-  const script = `const { run } = await import(${JSON.stringify(join(ROOT, 'cli/src/run.ts'))}); await run(${JSON.stringify(args)}, { out() {}, err(t) { console.error(t) } }); console.log(process.resourceUsage().maxRSS)`;
+  const script = `const { run } = await import(${JSON.stringify(join(ROOT, 'cli/src/run.ts'))}); await run(${JSON.stringify(args)}, { out() {}, err(t) { console.error(t) } }); console.log(/VmHWM:\\s*(\\d+)/.exec((await import('node:fs')).readFileSync('/proc/self/status', 'utf8'))[1])`;
   const done = spawnSync(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', script], { cwd: ROOT, encoding: 'utf8' });
   return Number(done.stdout.trim().split('\n').at(-1)) * 1024;
 } // prettier-ignore

@@ -299,7 +299,7 @@ describe('an EPUB that cannot be changed', () => {
   });
 
   it('a book that was stopped while it was written is not written', async () => {
-    const made = await newEdition(blob(plan()), { modified: MODIFIED }, () => true);
+    const made = await newEdition(blob(plan()), { modified: MODIFIED }, { cancelled: () => true });
     expect(made).toMatchObject({ ok: false, fault: { code: 'work-stopped' } });
   });
 });

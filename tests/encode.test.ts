@@ -1,7 +1,10 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { PNG } from 'pngjs';
 import sharp, { type Sharp } from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { type ImageInfo, profileName, readDelivered, writeTiff } from '@yosomi/core/image-file';
+import { type ImageInfo, profileName, readDelivered, srgbProfile, writeTiff } from '@yosomi/core/image-file';
 import { type Raster, largestDifference, likeness, raster, ssim } from '@yosomi/core/pixels';
 import { encodeWithin, examineImage, repairImage, sizeFor, verdictOf } from '@yosomi/core/recipe';
 import {
@@ -200,6 +203,29 @@ describe('mending', () => {
     // The stored numbers are others: without the profile they would be wrong.
     expect(Math.abs(stored.data[4 * 200 * 200] - theirs[4 * 200 * 200])).toBeGreaterThan(5);
   });
+
+  it('takes colours wider than any screen to sRGB as another converter does', async () => {
+    // ROMM RGB (ISO 22028-2): primaries adapted to D50, here with a curve of 1.8.
+    const file = join(mkdtempSync(join(tmpdir(), 'icc-')), 'wide.icc');
+    const icc = Buffer.from(srgbProfile());
+    icc.write('ROMM', icc.indexOf('desc', 200) + 12, 'latin1');
+    const at = (tag: string): number => icc.readUInt32BE(icc.indexOf(tag, 132) + 4);
+    const put = (tag: string, xyz: readonly number[]): void => xyz.forEach((v, i) => void icc.writeInt32BE(Math.round(v * 65_536), at(tag) + 8 + i * 4));
+    put('rXYZ', [0.79767, 0.28804, 0]);
+    put('gXYZ', [0.13519, 0.71188, 0]);
+    put('bXYZ', [0.03134, 0.00009, 0.82491]);
+    const curve = at('rTRC');
+    for (let i = 0; i < 1024; i++) icc.writeUInt16BE(Math.round(65_535 * (i / 1023) ** 1.8), curve + 12 + i * 2);
+    writeFileSync(file, icc);
+    const source = await foreign((i) => i.png().withIccProfile(file), [200, 320]);
+    const { bytes, codes } = await mend(source, { ...findProfile('pommel')!, leastShortSidePx: null });
+    const theirs = await sharp(source).toColourspace('srgb').ensureAlpha().raw().toBuffer();
+    const ours = await pixelsOf(bytes);
+    expect(codes).toContain('repair-colour');
+    let sum = 0;
+    for (let i = 0; i < ours.data.length; i++) sum += Math.abs(ours.data[i] - theirs[i]);
+    expect(sum / ours.data.length).toBeLessThan(1);
+  }); // prettier-ignore
 
   it('leaves the coded pixels alone where only words about them are wrong', async () => {
     const source = await fileOf(scenePixels(1600, 2560), 'jpeg');

@@ -8,7 +8,7 @@ import { rgbOf } from '@yosomi/core/colour';
 import { NodeStudio, encodeJpeg } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
 import { type Command, done, flag, word } from './command';
-import { readBytes, readProject, writeAll, writeBytes } from './files';
+import { readBytes, readProject, writeAll, writeBytes, writeThrough } from './files';
 import { nowText } from './stores';
 
 /** A file of any size, read as it is needed. Faults: `file-unreadable`. */
@@ -77,12 +77,11 @@ export const epubSetCover: Command = {
     if (!source.ok) return source;
     const edition = await editionOf(args, coverFile.value);
     if (!edition.ok) return edition;
-    const made = await newEdition(source.value, edition.value);
+    const made = await writeThrough(out.value, (sink) => newEdition(source.value, edition.value, { sink }));
     if (!made.ok) return made;
-    const files: [string, Uint8Array | string][] = [[out.value, new Uint8Array(await made.value.file.arrayBuffer())]];
     const report = args.flags.get('report');
-    if (report !== undefined) files.push([report, `${JSON.stringify(made.value.report, null, 2)}\n`]);
-    const written = writeAll(files);
+    if (report === undefined) return done();
+    const written = writeBytes(report, `${JSON.stringify(made.value.report, null, 2)}\n`);
     return written.ok ? done() : written;
   },
 };

@@ -1,4 +1,6 @@
-import { mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { once } from 'node:events';
+import { createWriteStream, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { Writable } from 'node:stream';
 import { type Result, fail, ok } from '@yosomi/core/base';
 import { type Project, unpackProject } from '@yosomi/core/project';
 import { type DecodedImage, decodeImage } from '@yosomi/node-kit';
@@ -24,6 +26,28 @@ export function writeBytes(file: string, bytes: Uint8Array | string): Result<voi
     return fail('file-unwritable', { file });
   }
 }
+
+/**
+ * Lets `fill` write into a place beside the file and puts it there when that went well; nothing is left otherwise.
+ * Faults: those of `fill`, `file-unwritable`.
+ */
+export async function writeThrough<T>(file: string, fill: (sink: WritableStream<Uint8Array>) => Promise<Result<T>>): Promise<Result<T>> {
+  const part = `${file}.part`;
+  try {
+    const stream = createWriteStream(part);
+    await once(stream, 'open');
+    const done = await fill(Writable.toWeb(stream) as WritableStream<Uint8Array>);
+    if (done.ok) renameSync(part, file);
+    else {
+      stream.destroy();
+      rmSync(part, { force: true });
+    }
+    return done;
+  } catch {
+    rmSync(part, { force: true });
+    return fail('file-unwritable', { file });
+  }
+} // prettier-ignore
 
 /** Writes several files or none: where one cannot be written, those before it are taken back. */
 export function writeAll(files: readonly (readonly [file: string, bytes: Uint8Array | string])[]): Result<void> {

@@ -28,6 +28,8 @@ export type Entry = {
   readonly method: number;
   readonly crc32: number;
   readonly source: FileEntry;
+  /** The archive that it lies in. */
+  readonly file: Blob;
 };
 
 /** An open zip. It holds no data: every read goes to the file. */
@@ -45,7 +47,7 @@ export class Archive {
   /** Unpacks one entry, at most `most` bytes of it. Faults: `zip-missing`, `zip-large`, `zip-damaged`. */
   async read(name: string, most: number): Promise<Result<Uint8Array<ArrayBuffer>>> {
     const entry = this.#byName.get(name);
-    return entry ? unpack(entry, most, false) : fail('zip-missing', { name });
+    return entry ? unpack(entry, most) : fail('zip-missing', { name });
   }
 }
 
@@ -70,11 +72,11 @@ class Bounded {
   }
 }
 
-async function unpack(entry: Entry, most: number, packed: boolean): Promise<Result<Uint8Array<ArrayBuffer>>> {
-  if (!packed && entry.bytes > most) return fail('zip-large', { name: entry.name, most: Math.ceil(most / 1048576) });
+async function unpack(entry: Entry, most: number): Promise<Result<Uint8Array<ArrayBuffer>>> {
+  if (entry.bytes > most) return fail('zip-large', { name: entry.name, most: Math.ceil(most / 1048576) });
   const sink = new Bounded(most);
   try {
-    await entry.source.getData(sink.writable, { passThrough: packed, checkSignature: !packed, useWebWorkers: false });
+    await entry.source.getData(sink.writable, { checkSignature: true, useWebWorkers: false });
   } catch {
     return sink.over
       ? fail('zip-large', { name: entry.name, most: Math.ceil(most / 1048576) })
@@ -87,6 +89,18 @@ async function unpack(entry: Entry, most: number, packed: boolean): Promise<Resu
     at += part.length;
   }
   return ok(bytes);
+}
+
+const LOCAL_HEADER = 30;
+
+/** The packed bytes of an entry as a part of the file: nothing is read but the header before them. Fault: `zip-damaged`. */
+async function packedPart({ file, source, name, packedBytes }: Entry): Promise<Result<Blob>> {
+  const { offset } = source;
+  const head = new Uint8Array(await file.slice(offset, offset + LOCAL_HEADER).arrayBuffer());
+  const from = offset + LOCAL_HEADER + (head[26] | (head[27] << 8)) + (head[28] | (head[29] << 8));
+  const right = head[0] === 0x50 && head[1] === 0x4b && head[2] === 3 && head[3] === 4;
+  if (!right || from + packedBytes > file.size) return fail('zip-damaged', { name });
+  return ok(file.slice(from, from + packedBytes));
 }
 
 /** Names as UTF-8 where they are that, marked or not: many writers forget the mark. */
@@ -138,6 +152,7 @@ export async function openArchive(file: Blob): Promise<Result<Archive>> {
         method: one.compressionMethod,
         crc32: one.signature ?? 0,
         source: one as FileEntry,
+        file,
       });
     }
   } catch (error) {
@@ -154,20 +169,27 @@ export type Piece =
   | { readonly kind: 'kept'; readonly name: string; readonly entry: Entry }
   | { readonly kind: 'made'; readonly name: string; readonly bytes: Uint8Array; readonly packed: boolean }
   /** Bytes that are fetched when their turn comes and let go of after it, stored as they are; null leaves the piece out. */
-  | { readonly kind: 'fetched'; readonly name: string; readonly size: number; fetch(): Promise<Uint8Array | null> };
+  | { readonly kind: 'fetched'; readonly name: string; readonly size: number; read(): Promise<Uint8Array | null> };
+
+/** How a long writing is watched, and where it goes; without a place it becomes a Blob. */
+export type Writing = {
+  readonly cancelled?: Cancelled;
+  readonly progress?: Progress;
+  readonly sink?: WritableStream<Uint8Array>;
+};
 
 /**
- * Writes a zip of these pieces in their order. Kept entries are copied packed as they are, byte for byte, one at a time;
- * no entry carries an extra field. Equal pieces give equal bytes.
+ * Writes a zip of these pieces in their order. Kept entries are copied packed as they are, byte for byte, a little at a
+ * time; no entry carries an extra field. Equal pieces give equal bytes. With a sink the answer is an empty Blob.
  * Faults: `zip-damaged` where an entry cannot be copied, `work-stopped` when cancelled.
  */
 export async function writeArchive(
   pieces: readonly Piece[],
   type: string,
-  cancelled: Cancelled = () => false,
-  progress: Progress = () => {},
+  writing: Writing = {},
 ): Promise<Result<Blob>> {
-  const writer = new ZipWriter(new BlobWriter(type), {
+  const { cancelled, progress, sink } = writing;
+  const writer = new ZipWriter<Blob | unknown>(sink ?? new BlobWriter(type), {
     extendedTimestamp: false,
     dataDescriptor: false,
     useWebWorkers: false,
@@ -176,16 +198,16 @@ export async function writeArchive(
   const total = pieces.reduce((sum, one) => sum + sizeOf(one), 1);
   let done = 0;
   for (const piece of pieces) {
-    if (cancelled()) return fail('work-stopped');
+    if (cancelled?.()) return fail('work-stopped');
     if (piece.kind === 'made') {
       await writer.add(piece.name, new Uint8ArrayReader(piece.bytes), { level: piece.packed ? 9 : 0 });
     } else if (piece.kind === 'fetched') {
-      const bytes = await piece.fetch();
+      const bytes = await piece.read();
       if (bytes) await writer.add(piece.name, new Uint8ArrayReader(bytes), { level: 0 });
     } else {
-      const raw = await unpack(piece.entry, piece.entry.packedBytes, true);
-      if (!raw.ok) return raw;
-      await writer.add(piece.name, new Uint8ArrayReader(raw.value), {
+      const part = await packedPart(piece.entry);
+      if (!part.ok) return part;
+      await writer.add(piece.name, new BlobReader(part.value), {
         passThrough: true,
         uncompressedSize: piece.entry.bytes,
         signature: piece.entry.crc32,
@@ -194,9 +216,10 @@ export async function writeArchive(
       });
     }
     done += sizeOf(piece);
-    progress(done / total);
+    progress?.(done / total);
   }
-  return ok(await writer.close());
+  const whole = await writer.close();
+  return ok(sink ? new Blob([]) : (whole as Blob));
 }
 
 function sizeOf(piece: Piece): number {

@@ -1,6 +1,5 @@
-import { MOST_UNPACKED, type Piece, writeArchive } from '../archive';
+import { MOST_UNPACKED, type Piece, type Writing, writeArchive } from '../archive';
 import { type Finding, type Result, fail, ok } from '../base';
-import type { Cancelled, Progress } from '../jobs';
 import { type Change, type Draft, draftOf } from './draft';
 import { writeMarkup } from './markup';
 import { type EditionWords, putWords } from './metadata';
@@ -33,14 +32,14 @@ export type EditionReport = {
 
 /**
  * Makes a new edition of an EPUB 2 or 3. Entries that need no change are copied packed as they are, under their names and
- * in their order; the container is written right; the package document is edited as XML. The file that is read stays.
+ * in their order; the container is written right; the package document is edited as XML. The file that is read stays. With a
+ * sink in `writing` the book goes there, and the file of the answer is empty.
  * Faults: those of `openEpub` and `putWords`, `epub-cover-format`, `zip-large`, `work-stopped`.
  */
 export async function newEdition(
   file: Blob,
   edition: Edition,
-  cancelled?: Cancelled,
-  progress?: Progress,
+  writing?: Writing,
 ): Promise<Result<{ file: Blob; report: EditionReport }>> {
   const opened = await openEpub(file);
   if (!opened.ok) return opened;
@@ -61,7 +60,7 @@ export async function newEdition(
   const pieces = piecesOf(draft);
   if (pieces.reduce((sum, p) => sum + (p.kind === 'kept' ? p.entry.bytes : 0), 0) > MOST_UNPACKED)
     return fail('zip-large', { name: '', most: MOST_UNPACKED / 1048576 });
-  const made = await writeArchive(pieces, MIMETYPE, cancelled, progress);
+  const made = await writeArchive(pieces, MIMETYPE, writing);
   if (!made.ok) return made;
   return ok({
     file: made.value,

@@ -2,7 +2,7 @@ import { type Finding, type Result, finding, ok } from '../base';
 import { rgbOf } from '../colour';
 import { type ImageInfo, dressJpeg, liesOnSide, readDelivered, srgbProfile } from '../image-file';
 import { type Raster, flatten, raster, shrink } from '../pixels';
-import { type Profile, type StoreFormat, graveFirst, paleEdges, withEdgeLine } from '../stores';
+import { OPEN, type Profile, type StoreFormat, graveFirst, paleEdges, withEdgeLine } from '../stores';
 import { type Delivered, PRINT_PPI } from './delivered';
 import { encodeWithin } from './encode';
 import { edgeOf, encodingNote, examineImage } from './store-image';
@@ -123,23 +123,12 @@ export async function repairImage(
 
 /** What every reader takes as the picture of a cover. */
 const READERS: Omit<Profile, 'ideal'> = {
-  schema: 2,
+  ...OPEN,
   id: 'ebook',
   name: 'Ebook readers',
   exact: true,
-  least: null,
-  most: null,
-  leastShortSidePx: null,
-  mostSidePx: null,
-  ratio: null,
   formats: ['jpeg', 'png'],
   mostBytes: 20 * 1024 * 1024,
-  baseline: false,
-  ppi: null,
-  edgeLine: false,
-  epubPixels: null,
-  thumb: null,
-  content: [],
 };
 
 /** A picture as the cover of an EPUB: itself where every reader takes it, else a copy that they take. Faults: those of `repairImage`. */

@@ -29,7 +29,7 @@ async function loadOxipng(): Promise<(png: Uint8Array, level: number) => Uint8Ar
   return (png, level) => optimise(png, level, false, false);
 }
 
-const PNG_LEVEL = 2;
+const PNG_LEVEL = 1;
 
 export async function smallerPng(png: Uint8Array<ArrayBuffer>): Promise<Uint8Array<ArrayBuffer>> {
   const optimise = await (oxipng ??= loadOxipng());

@@ -59,7 +59,7 @@ const api = {
       ...(pageLine ? { pageLine } : {}),
       modified,
     };
-    return newEdition(file, edition, undefined, onProgress);
+    return newEdition(file, edition, { progress: onProgress });
   },
 
   async pdf(file: Blob, cover: PdfCover): Promise<Result<{ bytes: Bytes; report: PdfReport }>> {

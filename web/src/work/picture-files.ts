@@ -39,13 +39,13 @@ export const pictureFiles = {
   async zip(entries: readonly ZipEntry[], onProgress: (done: number) => void): Promise<Result<Blob>> {
     const pieces = entries.map((entry): Piece => {
       if ('bytes' in entry) return { kind: 'made', name: entry.name, bytes: entry.bytes, packed: true };
-      const fetch = async (): Promise<Uint8Array | null> => (await db.files.get(entry.row))?.bytes ?? null;
-      return { kind: 'fetched', name: entry.name, size: entry.size, fetch };
+      const read = async (): Promise<Uint8Array | null> => (await db.files.get(entry.row))?.bytes ?? null;
+      return { kind: 'fetched', name: entry.name, size: entry.size, read };
     });
     for (const entry of entries) {
       if ('row' in entry && (await db.files.where('id').equals(entry.row).count()) === 0)
         return fail('package-missing', { name: entry.name });
     }
-    return writeArchive(pieces, 'application/zip', undefined, onProgress);
+    return writeArchive(pieces, 'application/zip', { progress: onProgress });
   },
 };

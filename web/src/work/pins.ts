@@ -1,33 +1,16 @@
 import type { PinScene } from '@yosomi/core/pin';
 import type { Book } from '@yosomi/core/project';
 import { faceArtKey } from '@yosomi/core/recipe';
-import { type Remote, transfer, wrap } from 'comlink';
+import { transfer } from 'comlink';
+import { type OwnWorker, ownWorker } from './own-worker';
 import type { FaceKeys, PinApi } from './pin.worker';
 import { studio } from './workers';
 
-/** A worker that pins: what it is asked fails when it ends. */
-export type Pinner = {
-  readonly api: Remote<PinApi>;
-  ask<T>(answer: T): Promise<Awaited<T>>;
-  end(): void;
-};
+/** A worker that pins. */
+export type Pinner = OwnWorker<PinApi>;
 
-export function startPinner(onBroken: () => void = () => {}): Pinner {
-  const worker = new Worker(new URL('./pin.worker.ts', import.meta.url), { type: 'module' });
-  let fail: (reason: Error) => void = () => {};
-  const ended = new Promise<never>((_, reject) => (fail = reject));
-  ended.catch(() => {});
-  const end = (): void => {
-    worker.terminate();
-    fail(new Error('a pinner ended'));
-  };
-  worker.addEventListener('error', () => {
-    end();
-    onBroken();
-  });
-  const ask = <T>(answer: T): Promise<Awaited<T>> => Promise.race([ended, Promise.resolve(answer)]);
-  return { api: wrap<PinApi>(worker), ask, end };
-}
+export const startPinner = (onBroken?: () => void): Pinner =>
+  ownWorker<PinApi>(new Worker(new URL('./pin.worker.ts', import.meta.url), { type: 'module' }), onBroken);
 
 let live: Pinner | null = null;
 

@@ -1,7 +1,8 @@
 import { PROFILE_SCHEMA, type Profile } from '../profile';
 
 const MB = 1024 * 1024;
-const open = {
+/** What a store that asks for nothing more asks. */
+export const OPEN = {
   schema: PROFILE_SCHEMA,
   exact: false,
   least: null,
@@ -20,7 +21,7 @@ const open = {
 /** The stand-in stores that ship with the product. */
 export const PROFILES: readonly Profile[] = [
   {
-    ...open,
+    ...OPEN,
     id: 'longreach',
     name: 'Longreach Reader Store',
     ideal: { widthPx: 1600, heightPx: 2560 },
@@ -34,7 +35,7 @@ export const PROFILES: readonly Profile[] = [
     thumb: { widthPx: 120, greys: null },
   },
   {
-    ...open,
+    ...OPEN,
     id: 'pommel',
     name: 'Pommel Books',
     ideal: { widthPx: 1600, heightPx: 2560 },
@@ -45,7 +46,7 @@ export const PROFILES: readonly Profile[] = [
     epubPixels: 5_600_000,
   },
   {
-    ...open,
+    ...OPEN,
     id: 'fennel',
     name: 'Fennel Road',
     ideal: { widthPx: 1800, heightPx: 2400 },
@@ -55,7 +56,7 @@ export const PROFILES: readonly Profile[] = [
     mostBytes: 5 * MB,
   },
   {
-    ...open,
+    ...OPEN,
     id: 'bindery',
     name: 'Bindery Row',
     ideal: { widthPx: 1600, heightPx: 2400 },
@@ -66,7 +67,7 @@ export const PROFILES: readonly Profile[] = [
     content: ['no-address', 'no-price', 'no-phone', 'no-object', 'no-rank', 'words-match', 'no-empty-border'],
   },
   {
-    ...open,
+    ...OPEN,
     id: 'cartwheel',
     name: 'Cartwheel Lending',
     ideal: { widthPx: 1200, heightPx: 1800 },
@@ -78,7 +79,7 @@ export const PROFILES: readonly Profile[] = [
     baseline: true,
   },
   {
-    ...open,
+    ...OPEN,
     id: 'earshot',
     name: 'Earshot Audio',
     ideal: { widthPx: 2400, heightPx: 2400 },
@@ -89,7 +90,7 @@ export const PROFILES: readonly Profile[] = [
     mostBytes: 10 * MB,
   },
   {
-    ...open,
+    ...OPEN,
     id: 'pocketreel',
     name: 'Pocketreel',
     ideal: { widthPx: 400, heightPx: 600 },
@@ -100,7 +101,7 @@ export const PROFILES: readonly Profile[] = [
     thumb: { widthPx: 90, greys: 16 },
   },
   {
-    ...open,
+    ...OPEN,
     id: 'ownsite',
     name: 'Your own site',
     ideal: { widthPx: 1000, heightPx: 1600 },

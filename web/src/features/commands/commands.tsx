@@ -8,6 +8,13 @@ import { useSession } from '../../state/session';
 import { STEPS } from '../frame/steps';
 import { ShortcutSheet } from './shortcut-sheet';
 
+/** The pages of Deliver that are no step of their own. */
+const DELIVER = [
+  { path: 'stores', label: 'See what each store asks' },
+  { path: 'check', label: 'Check a cover, an EPUB or a PDF' },
+  { path: 'reader', label: 'See the ebook in a reader' },
+] as const;
+
 /** The searchable list of everything that can be done now, and the keys for it. */
 export function Commands({ id }: { id: string }) {
   const [open, setOpen] = useState(false);
@@ -31,6 +38,12 @@ export function Commands({ id }: { id: string }) {
         group: 'Steps',
         run: () => void navigate(`/title/${id}/mockups/photograph`),
       },
+      ...DELIVER.map(({ path, label }) => ({
+        id: path,
+        label,
+        group: 'Deliver',
+        run: () => void navigate(`/title/${id}/deliver/${path}`),
+      })),
       {
         id: 'shelf',
         label: 'Back to the Shelf',

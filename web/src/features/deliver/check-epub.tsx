@@ -74,7 +74,7 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
         cover,
         words: { ...asked.words, ...(asked.newIdentifier ? { identifier: freshUrn() } : {}) },
         titlePage: asked.titlePage,
-        pageLine: asked.line === null ? null : { text: asked.line, at: 'foot' as const },
+        pageLine: asked.line,
         modified: nowIso(),
       };
       const edition = await w.ask(w.api.edition(file, wish, proxy(onProgress)));

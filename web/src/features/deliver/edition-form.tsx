@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
 import { TextField } from '../../ui/field';
+import { Segmented } from '../../ui/segmented';
 
 const FIELDS = ['title', 'subtitle', 'author', 'publisher', 'language', 'date', 'website'] as const;
 type Field = (typeof FIELDS)[number];
@@ -21,9 +22,14 @@ const LABELS: Record<Field, string> = {
 export type Asked = {
   readonly words: EditionWords;
   readonly titlePage: boolean;
-  readonly line: string | null;
+  readonly line: { readonly text: string; readonly at: 'head' | 'foot' } | null;
   readonly newIdentifier: boolean;
 };
+
+const PLACES = [
+  { value: 'head', label: 'At the head' },
+  { value: 'foot', label: 'At the foot' },
+] as const;
 
 const words = (brief: Brief): Partial<Record<Field, string>> => {
   const { title, subtitle, author, publisher, language, website } = brief;
@@ -37,13 +43,14 @@ export function EditionForm(props: { book: Inspected; brief: Brief; busy: boolea
   const [typed, setTyped] = useState<Partial<Record<Field, string>>>({});
   const [titlePage, setTitlePage] = useState(false);
   const [line, setLine] = useState<string | null>(null);
+  const [at, setAt] = useState<'head' | 'foot'>('foot');
   const [newIdentifier, setNewIdentifier] = useState(false);
   const changed = FIELDS.filter((f) => typed[f] !== undefined && typed[f] !== book.words[f]);
   const make = (): void =>
     props.onMake({
       words: Object.fromEntries(changed.map((f) => [f, (typed[f] ?? '').trim()])),
       titlePage,
-      line: line?.trim() ? line.trim() : null,
+      line: line?.trim() ? { text: line.trim(), at } : null,
       newIdentifier,
     });
   return (
@@ -75,8 +82,9 @@ export function EditionForm(props: { book: Inspected; brief: Brief; busy: boolea
       </div>
       <div className="flex flex-col gap-2">
         <Check label="Add a title page" checked={titlePage} onChange={setTitlePage} />
-        <Check label="A line at the foot of every page of text" checked={line !== null} onChange={(on) => setLine(on ? `${brief.publisher || brief.title}` : null)}>
+        <Check label="A line on every page of text" checked={line !== null} onChange={(on) => setLine(on ? `${brief.publisher || brief.title}` : null)}>
           <TextField label="The line" value={line ?? ''} maxLength={200} onChange={setLine} />
+          <Segmented label="Where the line stands" value={at} options={PLACES} onChange={(next) => setAt(next)} />
         </Check>
         <Check label="A new identifier, as for a new edition" checked={newIdentifier} disabled={book.scrambledFonts} onChange={setNewIdentifier} />
         {book.scrambledFonts && <p className="text-ink-2">Fonts in this book are scrambled with its identifier, so that stays.</p>}
