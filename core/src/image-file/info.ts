@@ -25,6 +25,8 @@ export type ImageFormat = PictureFormat | 'avif' | 'tiff';
 
 /** Most pixels that are decoded; larger pictures are refused before they are unpacked. */
 export const MOST_PIXELS = 64_000_000;
+/** The same for images that are delivered: sides of 10,000 px, as some stores take them. */
+export const MOST_DELIVERED = 100_000_000;
 export const MOST_BYTES = 200 * 1024 * 1024;
 /** A picture with a shorter side than this is no art for any face, not even a thin spine. */
 export const LEAST_SIDE = 16;

@@ -1,7 +1,7 @@
 import { type Result, fail, never, ok } from '../base';
 import { ascii } from './bytes';
 import { readAvif } from './avif';
-import { LEAST_SIDE, MOST_BYTES, MOST_PIXELS, type ImageInfo, type PictureFormat } from './info';
+import { LEAST_SIDE, MOST_BYTES, MOST_DELIVERED, MOST_PIXELS, type ImageInfo, type PictureFormat } from './info';
 import { readJpeg, stripJpeg } from './jpeg';
 import { readPng, stripPng } from './png';
 import { readTiff } from './tiff';
@@ -28,7 +28,7 @@ export function formatOf(b: Uint8Array): PictureFormat | { readonly other: strin
  * Reads and bounds a picture file before anything is decoded. Faults: `file-empty`, `file-large`, `svg-script`,
  * `image-format`, `image-truncated`, `image-damaged`, `image-large`, `image-small`.
  */
-export function readImage(b: Uint8Array): Result<ImageInfo<PictureFormat>> {
+export function readImage(b: Uint8Array, mostPixels = MOST_PIXELS): Result<ImageInfo<PictureFormat>> {
   const tooLarge = unfit(b);
   if (tooLarge) return tooLarge;
   const format = formatOf(b);
@@ -38,18 +38,18 @@ export function readImage(b: Uint8Array): Result<ImageInfo<PictureFormat>> {
   }
   const read: Result<ImageInfo<PictureFormat>> =
     format === 'jpeg' ? readJpeg(b) : format === 'png' ? readPng(b) : readWebp(b);
-  return read.ok ? bounded(read.value) : read;
+  return read.ok ? bounded(read.value, mostPixels) : read;
 }
 
-/** The same for any image that a store may be sent: AVIF and TIFF too. */
+/** The same for any image that a store may be sent: AVIF and TIFF too, with sides up to 10,000 px. */
 export function readDelivered(b: Uint8Array): Result<ImageInfo> {
   const format = formatOf(b);
   const other = typeof format === 'object' ? format.other : null;
-  if (other !== 'an AVIF' && other !== 'a TIFF') return readImage(b);
+  if (other !== 'an AVIF' && other !== 'a TIFF') return readImage(b, MOST_DELIVERED);
   const tooLarge = unfit(b);
   if (tooLarge) return tooLarge;
   const read: Result<ImageInfo> = other === 'an AVIF' ? readAvif(b) : readTiff(b);
-  return read.ok ? bounded(read.value) : read;
+  return read.ok ? bounded(read.value, MOST_DELIVERED) : read;
 }
 
 function unfit(b: Uint8Array): ReturnType<typeof fail> | null {
@@ -58,9 +58,9 @@ function unfit(b: Uint8Array): ReturnType<typeof fail> | null {
   return fail('file-large', { mb: Math.round(b.length / 1048576), most: MOST_BYTES / 1048576 });
 }
 
-function bounded<I extends ImageInfo>(info: I): Result<I> {
+function bounded<I extends ImageInfo>(info: I, mostPixels: number): Result<I> {
   const { widthPx, heightPx } = info;
-  if (widthPx * heightPx > MOST_PIXELS) return fail('image-large', { widthPx, heightPx, most: MOST_PIXELS / 1e6 });
+  if (widthPx * heightPx > mostPixels) return fail('image-large', { widthPx, heightPx, most: mostPixels / 1e6 });
   if (Math.min(widthPx, heightPx) < LEAST_SIDE) return fail('image-small', { widthPx, heightPx, least: LEAST_SIDE });
   return ok(info);
 } // prettier-ignore

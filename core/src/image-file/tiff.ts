@@ -7,7 +7,7 @@ import { type Result, fail, ok } from '../base';
 import { type Raster, hasTransparency, raster } from '../pixels';
 import { bytesOf, concat, u16, u16le, u32, u32le } from './bytes';
 import { profileName, srgbProfile } from './icc';
-import { type ImageInfo, MOST_PIXELS } from './info';
+import { type ImageInfo, MOST_DELIVERED } from './info';
 
 /** Tags of TIFF 6.0 and its supplements that are read or written here. */
 const TAG = {
@@ -100,7 +100,7 @@ export function decodeTiff(b: Uint8Array): Raster | null {
   try {
     const [page] = UTIF.decode(b);
     UTIF.decodeImage(b, page);
-    if (!page.width || !page.height || page.width * page.height > MOST_PIXELS) return null;
+    if (!page.width || !page.height || page.width * page.height > MOST_DELIVERED) return null;
     const rgba = UTIF.toRGBA8(page);
     return raster(page.width, page.height, new Uint8ClampedArray(rgba));
   } catch {

@@ -12,6 +12,7 @@ import type { Rect } from '@yosomi/core/plane';
 import type { Studio } from '@yosomi/core/recipe';
 import { OWN_FACE, Shaper, findCut, isOwnCut } from '@yosomi/core/text';
 import {
+  MOST_DELIVERED,
   type Chroma,
   decodeTiff,
   liesOnSide,
@@ -62,8 +63,11 @@ class BrowserEasel implements Easel {
 const easelOf = (width: number, height: number): BrowserEasel => new BrowserEasel({ x: 0, y: 0, width, height });
 
 /** Decodes a picture that `readImage` has accepted, upright, without premultiplied colours. */
-export async function decodeUpright(bytes: Uint8Array<ArrayBuffer>): Promise<OffscreenCanvas | null> {
-  const read = readImage(bytes);
+export async function decodeUpright(
+  bytes: Uint8Array<ArrayBuffer>,
+  mostPixels?: number,
+): Promise<OffscreenCanvas | null> {
+  const read = readImage(bytes, mostPixels);
   if (!read.ok) return null;
   const { widthPx, heightPx, orientation, format } = read.value;
   // Without its tag the picture is decoded as it is stored, by every browser alike.
@@ -83,7 +87,7 @@ async function decodeDelivered(bytes: Uint8Array<ArrayBuffer>): Promise<Offscree
   const read = readDelivered(bytes);
   if (!read.ok) return null;
   const { format, orientation, widthPx, heightPx } = read.value;
-  if (format !== 'tiff' && format !== 'avif') return decodeUpright(bytes);
+  if (format !== 'tiff' && format !== 'avif') return decodeUpright(bytes, MOST_DELIVERED);
   const tiff = format === 'tiff' ? decodeTiff(bytes) : null;
   if (format === 'tiff' && !tiff) return null;
   const source = tiff ? new ImageData(tiff.data, tiff.width, tiff.height) : new Blob([bytes], { type: 'image/avif' });
