@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import sharp from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { slug } from '@yosomi/core/base';
-import { inGreys } from '@yosomi/core/glance';
+import { inGreys, nearestGreys } from '@yosomi/core/glance';
 import { fill, flat, outlinesOnTop } from '@yosomi/core/ink';
 import { type Raster, largestDifference, raster, ssim } from '@yosomi/core/pixels';
 import { rectPath, rotate } from '@yosomi/core/plane';
@@ -11,6 +11,7 @@ import {
   MOST_NAME,
   NAME_FIELDS,
   type Wishes,
+  coverMeasure,
   coverRaster,
   coverWords,
   deliverables,
@@ -185,6 +186,27 @@ describe('electronic paper', () => {
       expect(Math.abs(mean(paper) - mean(picture))).toBeLessThan(1);
     }
   });
+  it('is where the contrast of words is measured for a store of such screens', async () => {
+    const book = wordsBook();
+    const title = Object.values(book.cover.parts).find((p) => p.kind === 'words' && p.says.kind === 'brief' && p.says.field === 'title')!;
+    const ground = Object.values(book.cover.parts).find((p) => p.kind === 'ground')!;
+    const on = (colour: string): Book => {
+      const parts = { ...book.cover.parts, [title.id]: { ...title, colour: '#ffffff' } as typeof title, [ground.id]: { ...ground, paint: { kind: 'flat', colour } } as typeof ground };
+      return { ...book, cover: { ...book.cover, parts } };
+    };
+    const from = async (colour: string, greys: number | null): Promise<number | null | undefined> => (await coverMeasure(on(colour), studio, greys)).titleFromPx;
+    // On a middle ground the title never reads; in two greys that ground is black, and it does.
+    expect(await from('#707070', null)).toBeNull();
+    expect(await from('#707070', 2)).toBeLessThan(60);
+    const dark = await Promise.all([null, 16, 2].map((greys) => from('#101010', greys)));
+    expect(new Set(dark).size).toBe(1);
+    expect(dark[0]).toBeLessThan(60);
+    const seen = new Set<number>();
+    const greys = nearestGreys(picturePixels(60, 90), 16);
+    for (let i = 0; i < greys.data.length; i += 4) seen.add(greys.data[i]);
+    expect(seen.size).toBeLessThanOrEqual(16);
+  }); // prettier-ignore
+
   it('keeps black and white as they are', () => {
     for (const v of [0, 255]) {
       const flatOne = raster(20, 20);

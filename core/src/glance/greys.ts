@@ -1,5 +1,18 @@
 import { type Raster, raster } from '../pixels';
 
+/** A picture in the nearest of `levels` greys: what words and what lies behind them keep of their contrast there. */
+export function nearestGreys(source: Raster, levels: number): Raster {
+  const out = raster(source.width, source.height);
+  const step = 255 / (levels - 1);
+  for (let p = 0; p < out.data.length; p += 4) {
+    const [r, g, b] = [source.data[p], source.data[p + 1], source.data[p + 2]];
+    const grey = Math.round((0.2126 * r + 0.7152 * g + 0.0722 * b) / step) * step;
+    out.data[p] = out.data[p + 1] = out.data[p + 2] = Math.round(grey);
+    out.data[p + 3] = source.data[p + 3];
+  }
+  return out;
+}
+
 /**
  * A picture as an electronic paper display shows it: `levels` greys, the rounding of each pixel handed on to its neighbours
  * (error diffusion by Floyd and Steinberg 1976, alternate rows from alternate sides). Luma of BT.709, as encoded.

@@ -2,6 +2,7 @@ import { keyOf } from '../base';
 import type { Brief } from '../book';
 import { type AddedScrim, compose } from '../compose';
 import { type Doc, adaptDoc } from '../cover';
+import { nearestGreys } from '../glance';
 import type { Images } from '../ink';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
@@ -41,14 +42,19 @@ export function coverKey(book: Book): string {
   return key;
 }
 
-/** The cover composed, measured and made readable, with images for a width; `whole` when nothing that it draws was missing. */
+/** The cover composed, measured and made readable, with images for a width, measured as it is or in so many greys; `whole` when nothing that it draws was missing. */
 export async function settledCover(
   book: Book,
   studio: Studio,
   widthPx: number,
+  greys: number | null = null,
 ): Promise<{ settled: Settled; images: Images; whole: boolean }> {
   const { resources, images, whole } = await gather(book.cover, book.brief, studio, Math.max(widthPx, MEASURE_PX));
-  const settled = settle(book.cover, book.brief, resources, images, studio.paint.bind(studio));
+  const paint: typeof studio.paint = (ink, px, given) => {
+    const pixels = studio.paint(ink, px, given);
+    return greys === null ? pixels : nearestGreys(pixels, greys);
+  };
+  const settled = settle(book.cover, book.brief, resources, images, paint);
   return { settled, images, whole };
 }
 
@@ -82,12 +88,12 @@ export function rememberMeasure(studio: Studio, key: string, measure: Measure): 
   }
 }
 
-/** What is measured of a cover; remembered where it is known. */
-export async function coverMeasure(book: Book, studio: Studio): Promise<Measure> {
-  const key = coverKey(book);
+/** What is measured of a cover, as it is or on a screen of so many greys; remembered where it is known. */
+export async function coverMeasure(book: Book, studio: Studio, greys: number | null = null): Promise<Measure> {
+  const key = greys === null ? coverKey(book) : `${coverKey(book)} in ${greys} greys`;
   const known = measured.get(studio)?.get(key);
   if (known) return known;
-  const { settled, whole } = await settledCover(book, studio, MEASURE_PX);
+  const { settled, whole } = await settledCover(book, studio, MEASURE_PX, greys);
   const measure = measureOf(book, settled);
   if (whole) rememberMeasure(studio, key, measure);
   return measure;

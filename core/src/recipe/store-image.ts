@@ -71,7 +71,7 @@ export async function storeImage(
   const { bytes } = made.value;
   const read = await examineImage(bytes, profile, studio);
   if (!read.ok) return read;
-  const measure = profile.thumb && !book.cover.finished ? await coverMeasure(sized, studio) : null;
+  const measure = profile.thumb && !book.cover.finished ? await coverMeasure(sized, studio, profile.thumb.greys) : null;
   const notes: Finding[] = [encodingNote(made.value)];
   if (lined) notes.push(finding('edge-line', 'note', null));
   const own = book.cover.heightPx / book.cover.widthPx;

@@ -65,6 +65,16 @@ export function ProfileDialog(props: {
             {least && side('Least width', least.widthPx, (widthPx) => set({ least: { ...least, widthPx } }))}
             {least && side('Least height', least.heightPx, (heightPx) => set({ least: { ...least, heightPx } }))}
           </Check>
+          <Check label="A largest size" checked={profile.most !== null} onChange={(on) => set({ most: on ? { widthPx: ideal.widthPx * 2, heightPx: ideal.heightPx * 2 } : null })}>
+            {profile.most && side('Most width', profile.most.widthPx, (widthPx) => set({ most: profile.most && { ...profile.most, widthPx } }))}
+            {profile.most && side('Most height', profile.most.heightPx, (heightPx) => set({ most: profile.most && { ...profile.most, heightPx } }))}
+          </Check>
+          <Check label="A least shorter side" checked={profile.leastShortSidePx !== null} onChange={(on) => set({ leastShortSidePx: on ? Math.min(ideal.widthPx, ideal.heightPx) : null })}>
+            {profile.leastShortSidePx !== null && side('Shorter side from', profile.leastShortSidePx, (leastShortSidePx) => set({ leastShortSidePx }))}
+          </Check>
+          <Check label="A longest side" checked={profile.mostSidePx !== null} onChange={(on) => set({ mostSidePx: on ? 10_000 : null })}>
+            {profile.mostSidePx !== null && side('Longer side up to', profile.mostSidePx, (mostSidePx) => set({ mostSidePx }))}
+          </Check>
           <Check label="A ratio" checked={ratio !== null} onChange={(on) => set({ ratio: on ? { low: Math.floor((ideal.heightPx / ideal.widthPx) * 98) / 100, high: Math.ceil((ideal.heightPx / ideal.widthPx) * 102) / 100, must: true } : null })}>
             {ratio && <NumberField label="Height to width from" digits={2} step={0.01} least={0.1} most={10} value={ratio.low} onChange={(low) => set({ ratio: { ...ratio, low } })} />}
             {ratio && <NumberField label="to" digits={2} step={0.01} least={0.1} most={10} value={ratio.high} onChange={(high) => set({ ratio: { ...ratio, high } })} />}
@@ -80,6 +90,16 @@ export function ProfileDialog(props: {
           </Check>
           <Check label="The title reads in lists" checked={profile.thumb !== null} onChange={(on) => set({ thumb: on ? { widthPx: 120, greys: null } : null })}>
             {profile.thumb && <NumberField label="At a width of" unit="px" value={profile.thumb.widthPx} least={30} most={600} onChange={(widthPx) => set({ thumb: { greys: profile.thumb?.greys ?? null, widthPx } })} />}
+            {profile.thumb && (
+              <Check
+                label="On screens of 16 greys"
+                checked={profile.thumb.greys !== null}
+                onChange={(on) => set({ thumb: { widthPx: profile.thumb?.widthPx ?? 120, greys: on ? 16 : null } })}
+              />
+            )}
+          </Check>
+          <Check label="Most pixels in an ebook" checked={profile.epubPixels !== null} onChange={(on) => set({ epubPixels: on ? 5_600_000 : null })}>
+            {profile.epubPixels !== null && <NumberField label="Million pixels" digits={1} step={0.1} least={0.1} most={100} value={profile.epubPixels / 1e6} onChange={(mp) => set({ epubPixels: Math.round(mp * 1e6) })} />}
           </Check>
           <p className="pt-1 font-semibold">What it says</p>
           {CONTENT_RULES.map((rule) => (
