@@ -1,5 +1,5 @@
 import { cpus } from 'node:os';
-import { writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from '@yosomi/node-kit';
 import { browserRows } from './browser';
@@ -10,6 +10,9 @@ import type { Row } from './rows';
 import { warpRows } from './warp';
 
 const rounds = Number(process.argv[2] ?? 5);
+/** A section by its short name; all where none is given. The others stay in the file as they were. */
+const only = process.argv[3];
+
 const table = (rows: readonly Row[]): string =>
   [
     '| what | median | unit |',
@@ -17,39 +20,43 @@ const table = (rows: readonly Row[]): string =>
     ...rows.map((r) => `| ${r.what} | ${r.value >= 100 ? Math.round(r.value) : r.value.toPrecision(3)} | ${r.unit} |`),
   ].join('\n');
 
-const engine = await engineRows(rounds);
-const warp = await warpRows(rounds);
-const pin = pinRows(rounds);
-const deliver = await deliverRows(rounds);
-const browser = await browserRows(rounds);
-const machine = `${cpus()[0].model}, ${cpus().length} cores, Node ${process.versions.node}`;
-const text = `# Speed
+type Section = { readonly name: string; readonly title: string; readonly text: string; rows(): Row[] | Promise<Row[]> };
 
-Made by \`npm run bench\` (${rounds} rounds, medians) on ${machine}, ${new Date().toISOString().slice(0, 10)}.
-The machine is shared: ratios within one run say more than times.
-
-## The app, in headless Chromium
-
-${table(browser)}
-
-## The engine, in Node on one thread
-
-${table(engine)}
-
-## A cover on a photograph, in Node on one thread
-
-${table(pin)}
-
-## Files for stores, in Node
-
-${table(deliver)}
-
-## One steep view of a picture, against general tools
-
-A picture of 1600 x 2560 into a frame of 2400 x 3000 pixels, one thread. PSNR and SSIM are to 8 x 8 bicubic samples a pixel in linear
+const WARP = `A picture of 1600 x 2560 into a frame of 2400 x 3000 pixels, one thread. PSNR and SSIM are to 8 x 8 bicubic samples a pixel in linear
 light, on tiles all over the inside.
 
-${table(warp)}
 `;
-writeFileSync(join(ROOT, 'docs/bench.md'), text);
-console.log(text);
+const SECTIONS: readonly Section[] = [
+  { name: 'app', title: 'The app, in headless Chromium', text: '', rows: () => browserRows(rounds) },
+  { name: 'engine', title: 'The engine, in Node on one thread', text: '', rows: () => engineRows(rounds) },
+  { name: 'pin', title: 'A cover on a photograph, in Node on one thread', text: '', rows: () => pinRows(rounds) },
+  { name: 'files', title: 'Files for stores, in Node', text: '', rows: () => deliverRows(rounds) },
+  {
+    name: 'warp',
+    title: 'One steep view of a picture, against general tools',
+    text: WARP,
+    rows: () => warpRows(rounds),
+  },
+];
+
+const file = join(ROOT, 'docs/bench.md');
+const before = existsSync(file) ? readFileSync(file, 'utf8').split(/^## /m).slice(1) : [];
+const parts: string[] = [];
+for (const { name, title, text, rows } of SECTIONS) {
+  const kept = before.find((part) => part.startsWith(`${title}\n`));
+  if (only !== undefined && only !== name && kept !== undefined) {
+    parts.push(`## ${kept.trimEnd()}\n`);
+    continue;
+  }
+  const made = `Made by \`npm run bench\`, ${rounds} ${rounds === 1 ? 'round' : 'rounds'}, ${new Date().toISOString().slice(0, 10)}.`;
+  parts.push(`## ${title}\n\n${made} ${text}\n\n${table(await rows())}\n`.replace(/\n{3,}/g, '\n\n').replace(/ +\n/g, '\n'));
+} // prettier-ignore
+const machine = `${cpus()[0].model}, ${cpus().length} cores, Node ${process.versions.node}`;
+const whole = `# Speed
+
+Medians, on ${machine}. \`npm run bench -- ROUNDS\` makes all sections, \`npm run bench -- ROUNDS ${SECTIONS.map((s) => s.name).join('|')}\` one.
+The machine is shared: ratios within one section say more than times.
+
+${parts.join('\n')}`;
+writeFileSync(file, whole);
+console.log(whole);

@@ -4,6 +4,7 @@ import { readDelivered } from '@yosomi/core/image-file';
 import { IMAGE_FILES, examineImage, repairImage, storeImage, verdictOf } from '@yosomi/core/recipe';
 import type { Profile, StoreFormat } from '@yosomi/core/stores';
 import { NodeStudio } from '@yosomi/node-kit';
+import type { Arguments } from './arguments';
 import { type Command, done, flag, word } from './command';
 import { readBytes, readProject, writeBytes } from './files';
 import { storeFlag } from './stores';
@@ -22,23 +23,30 @@ export const coverExport: Command = {
   async run(args) {
     const file = word(args, 0, 'title file');
     if (!file.ok) return file;
-    const profile = storeFlag(args);
-    if (!profile.ok) return profile;
-    const out = flag(args, 'out');
-    if (!out.ok) return out;
-    const format = formatOf(out.value, profile.value);
-    if (!format.ok) return format;
+    const target = targetOf(args);
+    if (!target.ok) return target;
+    const { profile, out, format } = target.value;
     const project = readProject(file.value);
     if (!project.ok) return project;
     const studio = new NodeStudio(project.value.files);
-    const made = await storeImage(project.value.book, profile.value, studio, format.value);
+    const made = await storeImage(project.value.book, profile, studio, format);
     if (!made.ok) return made;
     const refused = refusal(made.value.findings);
     if (refused) return refused;
-    const written = writeBytes(out.value, made.value.bytes);
+    const written = writeBytes(out, made.value.bytes);
     return written.ok ? done() : written;
   },
 };
+
+/** The store, the file and the format that the options name. */
+function targetOf(args: Arguments): Result<{ profile: Profile; out: string; format: StoreFormat }> {
+  const profile = storeFlag(args);
+  if (!profile.ok) return profile;
+  const out = flag(args, 'out');
+  if (!out.ok) return out;
+  const format = formatOf(out.value, profile.value);
+  return format.ok ? ok({ profile: profile.value, out: out.value, format: format.value }) : format;
+}
 
 /** The format that a file's ending names. Faults: `format-unknown`, `format-not-taken`. */
 function formatOf(file: string, profile: Profile): Result<StoreFormat> {
@@ -58,21 +66,18 @@ export const encode: Command = {
   async run(args) {
     const file = word(args, 0, 'picture');
     if (!file.ok) return file;
-    const profile = storeFlag(args);
-    if (!profile.ok) return profile;
-    const out = flag(args, 'out');
-    if (!out.ok) return out;
-    const format = formatOf(out.value, profile.value);
-    if (!format.ok) return format;
+    const target = targetOf(args);
+    if (!target.ok) return target;
+    const { profile, out, format } = target.value;
     const bytes = readBytes(file.value);
     if (!bytes.ok) return bytes;
-    const made = await repairImage(bytes.value, profile.value, new NodeStudio(new Map()), format.value);
+    const made = await repairImage(bytes.value, profile, new NodeStudio(new Map()), format);
     if (!made.ok) return made;
     const refused = refusal(made.value.findings);
     if (refused) return refused;
-    const written = writeBytes(out.value, made.value.bytes);
+    const written = writeBytes(out, made.value.bytes);
     if (!written.ok) return written;
-    return done(args.switches.has('json') ? report(profile.value, {}, made.value.bytes, made.value.findings) : '');
+    return done(args.switches.has('json') ? report(profile, {}, made.value.bytes, made.value.findings) : '');
   },
 };
 

@@ -28,7 +28,7 @@ const TAG = {
   predictor: 317,
   extraSamples: 338,
   xmp: 700,
-  photoshop: 34377,
+  resources: 34377,
   exif: 34665,
   icc: 34675,
   gps: 34853,
@@ -77,7 +77,7 @@ export function readTiff(b: Uint8Array): Result<ImageInfo<'tiff'>> {
   const metadata = [
     ...(fields.has(TAG.exif) || fields.has(TAG.gps) ? ['Exif'] : []),
     ...(fields.has(TAG.xmp) ? ['XMP'] : []),
-    ...(fields.has(TAG.photoshop) ? ['private blocks'] : []),
+    ...(fields.has(TAG.resources) ? ['private blocks'] : []),
   ];
   return ok({
     format: 'tiff',

@@ -6,6 +6,7 @@ import { useReader } from '../features/reader/use-reader';
 import { useBook } from '../state/session';
 import { Bitmap } from '../ui/bitmap';
 import { Button } from '../ui/button';
+import { FileInput } from '../ui/file-input';
 
 /** An EPUB as readers show it: in the library, on several screens, and what a cover of words would have become. */
 export function ReaderPage() {
@@ -23,17 +24,11 @@ export function ReaderPage() {
   const onCover = path !== undefined && path === reading?.book.coverPage;
   const actions = (
     <>
-      <input
+      <FileInput
         ref={input}
-        type="file"
         accept=".epub,application/epub+zip"
-        aria-label="EPUB to read"
-        className="hidden"
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          e.target.value = '';
-          if (file) void open(file, file.name);
-        }}
+        label="EPUB to read"
+        onFile={(file) => void open(file, file.name)}
       />
       <Button kind="quiet" disabled={busy} onClick={() => void openOwn()}>
         This title’s ebook

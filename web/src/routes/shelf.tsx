@@ -8,6 +8,7 @@ import { takeIn } from '../features/shelf/take-in';
 import { addDemoBooks, removeFromShelf, saveTitleAs, useDemoOnFirstVisit, useShelf } from '../features/shelf/use-shelf';
 import { sayFault } from '../messages/say';
 import { Button } from '../ui/button';
+import { FileInput } from '../ui/file-input';
 import { Mark } from '../ui/mark';
 
 const ACCEPT = 'image/jpeg,image/png,image/webp,image/svg+xml,.yosomi';
@@ -85,18 +86,7 @@ export function ShelfPage() {
           Open a .yosomi file
         </Button>
       </header>
-      <input
-        ref={input}
-        type="file"
-        accept={ACCEPT}
-        aria-label="File"
-        className="hidden"
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          e.target.value = '';
-          if (file) void take(file, as.current);
-        }}
-      />
+      <FileInput ref={input} accept={ACCEPT} label="File" onFile={(file) => void take(file, as.current)} />
       <section aria-label="Start a title" className="grid grid-cols-3 gap-4 px-10">
         <Way
           icon={<Type size={22} />}

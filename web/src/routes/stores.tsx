@@ -11,6 +11,7 @@ import { bytesOfFile, saveFile } from '../platform/files';
 import { freshId } from '../platform/ids';
 import { useBook, useSession } from '../state/session';
 import { Button } from '../ui/button';
+import { FileInput } from '../ui/file-input';
 import { Working } from '../ui/working';
 
 /** What each store asks, and how this title stands with it. */
@@ -64,18 +65,7 @@ export function StoresPage() {
       </div>
     ) : (
       <>
-        <input
-          ref={input}
-          type="file"
-          accept=".json,application/json"
-          aria-label="Stores file"
-          className="hidden"
-          onChange={(e) => {
-            const file = e.target.files?.[0];
-            e.target.value = '';
-            if (file) void take(file);
-          }}
-        />
+        <FileInput ref={input} accept=".json,application/json" label="Stores file" onFile={(file) => void take(file)} />
         <Button kind="quiet" onClick={() => input.current?.click()}>
           Take in
         </Button>

@@ -1,5 +1,6 @@
 import { FileUp } from 'lucide-react';
 import { useRef, useState } from 'react';
+import { FileInput } from './file-input';
 
 /** A place to drop a file on, or to choose one with the keyboard. */
 export function DropPlace(props: { title: string; hint: string; accept: string; label: string; onFile(file: File): void }) {
@@ -19,18 +20,7 @@ export function DropPlace(props: { title: string; hint: string; accept: string; 
         if (file) props.onFile(file);
       }}
     >
-      <input
-        ref={input}
-        type="file"
-        accept={props.accept}
-        aria-label={props.label}
-        className="hidden"
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          e.target.value = '';
-          if (file) props.onFile(file);
-        }}
-      />
+      <FileInput ref={input} accept={props.accept} label={props.label} onFile={props.onFile} />
       <button
         type="button"
         onClick={() => input.current?.click()}
