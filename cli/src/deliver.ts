@@ -158,12 +158,14 @@ async function deliverTitle(
     }
     done.files[path] = { key: wanted.key, bytes: made.value.bytes.length };
     // Written after every file, so that a crash costs one file at most.
-    writeBytes(join(root, DONE), `${JSON.stringify(done, null, 1)}\n`);
+    const noted = writeBytes(join(root, DONE), `${JSON.stringify(done, null, 1)}\n`);
+    if (!noted.ok) failed(noted.fault);
     counts.made++;
     list.push({ wanted, path: inTitle, bytes: made.value.bytes.length });
     say(`  ${path}`);
   }
   if (list.length === 0) return;
   const readme = packageReadme(book, list, book.updatedAt);
-  writeBytes(join(root, folder, 'README.txt'), readme);
+  const told = writeBytes(join(root, folder, 'README.txt'), readme);
+  if (!told.ok) failed(told.fault);
 }

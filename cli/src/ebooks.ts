@@ -1,4 +1,4 @@
-import { openAsBlob } from 'node:fs';
+import { openAsBlob, rmSync } from 'node:fs';
 import { type Result, fail, ok } from '@yosomi/core/base';
 import { EPUB_PIXELS, type Edition, inspectEpub, newEdition } from '@yosomi/core/ebook';
 import { readDelivered } from '@yosomi/core/image-file';
@@ -82,6 +82,7 @@ export const epubSetCover: Command = {
     const report = args.flags.get('report');
     if (report === undefined) return done();
     const written = writeBytes(report, `${JSON.stringify(made.value.report, null, 2)}\n`);
+    if (!written.ok) rmSync(out.value, { force: true });
     return written.ok ? done() : written;
   },
 };

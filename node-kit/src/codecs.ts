@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { PNG_LEVEL, modernOptions } from '@yosomi/core/image-file';
 import type { Raster } from '@yosomi/core/pixels';
 
 const wasm = (path: string): Promise<WebAssembly.Module> =>
@@ -18,10 +19,6 @@ async function loadModern(format: 'webp' | 'avif'): Promise<Encode> {
 
 const modern: Partial<Record<'webp' | 'avif', Promise<Encode>>> = {};
 
-/** Full colour at every pixel in AVIF; WebP has none but half, made as sharp as it can be. */
-export const modernOptions = (format: 'webp' | 'avif', quality: number) =>
-  format === 'webp' ? { quality, method: 4, use_sharp_yuv: 1 } : { quality, speed: 8, subsample: 3 };
-
 export async function encodeModern(source: Raster, format: 'webp' | 'avif', quality: number): Promise<Uint8Array<ArrayBuffer>> {
   const encode = await (modern[format] ??= loadModern(format));
   const picture = { data: source.data, width: source.width, height: source.height };
@@ -35,9 +32,6 @@ async function loadOxipng(): Promise<(png: Uint8Array, level: number) => Uint8Ar
   initSync(await wasm('@jsquash/oxipng/codec/pkg/squoosh_oxipng_bg.wasm'));
   return (png, level) => optimise(png, level, false, false);
 }
-
-/** The next level takes twice as long for two bytes in a hundred. */
-export const PNG_LEVEL = 1;
 
 export async function smallerPng(png: Uint8Array<ArrayBuffer>): Promise<Uint8Array<ArrayBuffer>> {
   const optimise = await (oxipng ??= loadOxipng());

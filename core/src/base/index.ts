@@ -6,3 +6,5 @@ export * from './order';
 export * from './change';
 export * from './history';
 export * from './slug';
+export * from './base64';
+export * from './xml';

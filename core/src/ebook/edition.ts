@@ -1,12 +1,11 @@
 import { MOST_UNPACKED, type Piece, type Writing, writeArchive } from '../archive';
-import { type Finding, type Result, fail, ok } from '../base';
+import { type Finding, type Result, fail, ok, xml } from '../base';
 import { type Change, type Draft, draftOf } from './draft';
 import { writeMarkup } from './markup';
 import { type EditionWords, putWords } from './metadata';
 import { MIMETYPE, openEpub } from './open-epub';
 import { type PageLine, putPageLine, putTitlePage } from './own-pages';
 import { type Cover, putCover } from './put-cover';
-import { xml } from './xml';
 
 /** What is to be other in a new edition of a book; all else stays, byte for byte. */
 export type Edition = {

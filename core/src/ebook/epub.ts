@@ -1,8 +1,8 @@
+import { xml } from '../base';
 import { zipSync, type Zippable } from 'fflate';
 import { type Brief, seriesLine } from '../book';
 import { containerOf } from './edition';
 import { coverPage } from './pages';
-import { xml } from './xml';
 
 export type EpubInput = {
   readonly brief: Brief;

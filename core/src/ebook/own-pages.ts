@@ -1,10 +1,9 @@
-import { finding } from '../base';
+import { finding, xml } from '../base';
 import { type Draft, isTaken } from './draft';
 import { NS, append, named, parseMarkup, writeMarkup } from './markup';
 import { wordsOf } from './metadata';
 import { isCoverPage, readPage, readText } from './pages';
 import { folderOf, freePath } from './paths';
-import { xml } from './xml';
 
 /** A line of text that every page of the book is to carry. */
 export type PageLine = { readonly text: string; readonly at: 'head' | 'foot' };

@@ -1,8 +1,8 @@
+import { xml } from '../base';
 import type { Document, Element } from '@xmldom/xmldom';
 import type { Epub } from './open-epub';
 import { MOST_MARKUP, NS, named, parseMarkup, textOf } from './markup';
 import { hrefTo, resolveHref } from './paths';
-import { xml } from './xml';
 
 /** A place in a page that shows a picture. */
 export type Shown = {

@@ -1,10 +1,10 @@
+import { base64, xml } from '../base';
 import type { Element, Node } from '@xmldom/xmldom';
 import { formatOf } from '../image-file';
 import type { Epub } from './open-epub';
 import { named } from './markup';
 import { readPage, readText } from './pages';
 import { resolveHref } from './paths';
-import { xml } from './xml';
 
 /** Elements of a page that a reader of ours shows; everything else is left out, scripts and forms with all they hold. */
 const SHOWN = new Set(
@@ -50,12 +50,6 @@ const safeStyle = (css: string): string =>
     .replace(/position\s*:\s*fixed/gi, 'position: static');
 
 const TYPES = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' } as const;
-
-const base64 = (bytes: Uint8Array): string => {
-  let text = '';
-  for (let i = 0; i < bytes.length; i += 0x6000) text += String.fromCharCode(...bytes.subarray(i, i + 0x6000));
-  return btoa(text);
-};
 
 /**
  * A page of a book as one document that can harm nobody: only known elements and attributes, pictures of the book as data,

@@ -11,3 +11,4 @@ export { concat } from './bytes';
 export * from './jpeg-strips';
 export * from './open-raster';
 export * from './webp-animation';
+export * from './modern';

@@ -1,4 +1,5 @@
 import { zipSync } from 'fflate';
+import { xml } from '../base';
 import { type Raster, shrink } from '../pixels';
 import { bytesOf } from './bytes';
 import { writePng } from './png';
@@ -8,8 +9,6 @@ export type RasterLayer = { readonly name: string; readonly pixels: Raster; read
 
 /** Where the layer of a place in the list is within the file. */
 export const layerPath = (place: number): string => `data/layer${place}.png`;
-
-const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/"/g, '&quot;');
 
 const THUMB_PX = 256;
 
@@ -25,14 +24,14 @@ export function openRaster(
 ): Uint8Array<ArrayBuffer> {
   const { width, height } = merged;
   const stack = layers
-    .map(({ name, x = 0, y = 0 }, i) => `    <layer name="${escaped(name)}" src="${layerPath(i)}" x="${x}" y="${y}" opacity="1.0" visibility="visible" composite-op="svg:src-over" />`)
+    .map(({ name, x = 0, y = 0 }, i) => `    <layer name="${xml(name)}" src="${layerPath(i)}" x="${x}" y="${y}" opacity="1.0" visibility="visible" composite-op="svg:src-over" />`)
     .join('\n');
-  const xml = `<?xml version="1.0" encoding="UTF-8"?>\n<image version="0.0.3" w="${width}" h="${height}" xres="72" yres="72">\n  <stack>\n${stack}\n  </stack>\n</image>\n`;
+  const stackXml = `<?xml version="1.0" encoding="UTF-8"?>\n<image version="0.0.3" w="${width}" h="${height}" xres="72" yres="72">\n  <stack>\n${stack}\n  </stack>\n</image>\n`;
   const k = Math.min(1, THUMB_PX / Math.max(width, height));
   const thumb = k < 1 ? shrink(merged, Math.max(1, Math.round(width * k)), Math.max(1, Math.round(height * k))) : merged;
   const stored = (bytes: Uint8Array) => [bytes, { level: 0 }] as [Uint8Array, { level: 0 }];
   const entries: Record<string, [Uint8Array, { level: 0 }]> = { mimetype: stored(bytesOf('image/openraster')) };
-  entries['stack.xml'] = stored(bytesOf(xml));
+  entries['stack.xml'] = stored(new TextEncoder().encode(stackXml));
   layers.forEach(({ pixels }, i) => (entries[layerPath(i)] = stored(writePng(pixels, 72))));
   entries['mergedimage.png'] = stored(writePng(merged, 72));
   entries['Thumbnails/thumbnail.png'] = stored(writePng(thumb, 72));

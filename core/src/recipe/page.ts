@@ -1,4 +1,4 @@
-import { type Result, fail, finding, ok } from '../base';
+import { type Result, base64, fail, finding, ok, xml } from '../base';
 import { compose } from '../compose';
 import { dressJpeg, srgbProfile, writePng } from '../image-file';
 import { outlinesOnTop } from '../ink';
@@ -81,12 +81,6 @@ export async function pdfFile(book: Book, modified: string, studio: Studio, wish
   return ok({ bytes: await coverPage(page), findings: notes });
 } // prettier-ignore
 
-const base64 = (bytes: Uint8Array): string => {
-  let text = '';
-  for (let i = 0; i < bytes.length; i += 0x6000) text += String.fromCharCode(...bytes.subarray(i, i + 0x6000));
-  return btoa(text);
-};
-
 /** The cover as an SVG that needs nothing else: its picture within, words as outlines. Fault: `title-missing`. */
 export async function svgFile(book: Book, studio: Studio): Promise<Result<Delivered>> {
   if (!book.brief.title.trim()) return fail('title-missing');
@@ -95,10 +89,9 @@ export async function svgFile(book: Book, studio: Studio): Promise<Result<Delive
   const clear = hasTransparency(picture);
   const data = clear ? writePng(picture, PRINT_PPI) : dressJpeg(await studio.encodeJpeg(picture, BEST_QUALITY, false), PRINT_PPI, srgbProfile());
   const words = outlines.map(({ path, colour }) => `  <path fill="${colour}" d="${svgPathOf(path)}"/>`).join('\n');
-  const title = book.brief.title.replace(/&/g, '&amp;').replace(/</g, '&lt;');
   const svg = `<?xml version="1.0" encoding="UTF-8"?>
 <svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${widthPx} ${heightPx}" width="${widthPx}" height="${heightPx}">
-  <title>${title}</title>
+  <title>${xml(book.brief.title)}</title>
   <image width="${widthPx}" height="${heightPx}" href="data:image/${clear ? 'png' : 'jpeg'};base64,${base64(data)}"/>
 ${words}
 </svg>

@@ -34,6 +34,11 @@ export async function keepFile(title: string, file: MadeFile): Promise<Result<vo
   });
 }
 
+/** True where this state of a file is kept. */
+export async function isKept(title: string, deliverable: string, key: string): Promise<boolean> {
+  return (await db.files.get(rowId(title, deliverable)))?.key === key;
+}
+
 /** What is known of the files of a title, without their bytes. */
 export async function madeKeys(
   title: string,

@@ -9,7 +9,8 @@ const SIZES = Object.keys(PAGE_SIZES) as [keyof typeof PAGE_SIZES, ...(keyof typ
 
 const Row = z.object({
   schema: z.literal(1),
-  stores: z.array(Profile).max(100),
+  // With those that ship, no more than a title can be sold in.
+  stores: z.array(Profile).max(30),
   formats: z.record(z.string().max(40), z.enum(FORMATS)),
   pattern: z.string().max(MOST_PATTERN).nullable(),
   page: z.object({

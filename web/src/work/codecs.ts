@@ -1,3 +1,4 @@
+import { PNG_LEVEL, modernOptions } from '@yosomi/core/image-file';
 import type { Raster } from '@yosomi/core/pixels';
 
 type Encode = (picture: ImageData, options: object) => Promise<ArrayBuffer>;
@@ -10,15 +11,15 @@ const load = (format: 'webp' | 'avif'): Promise<Encode> =>
     (codec) => codec.default as unknown as Encode,
   );
 
-/** As in Node: full colour at every pixel in AVIF, and in WebP half, made as sharp as it can be. */
 export async function encodeModern(
   source: Raster,
   format: 'webp' | 'avif',
   quality: number,
 ): Promise<Uint8Array<ArrayBuffer>> {
   const encode = await (modern[format] ??= load(format));
-  const options = format === 'webp' ? { quality, method: 4, use_sharp_yuv: 1 } : { quality, speed: 8, subsample: 3 };
-  return new Uint8Array(await encode(new ImageData(source.data, source.width, source.height), options));
+  return new Uint8Array(
+    await encode(new ImageData(source.data, source.width, source.height), modernOptions(format, quality)),
+  );
 }
 
 let oxipng: Promise<(png: Uint8Array, level: number) => Uint8Array> | null = null;
@@ -28,8 +29,6 @@ async function loadOxipng(): Promise<(png: Uint8Array, level: number) => Uint8Ar
   await init();
   return (png, level) => optimise(png, level, false, false);
 }
-
-const PNG_LEVEL = 1;
 
 export async function smallerPng(png: Uint8Array<ArrayBuffer>): Promise<Uint8Array<ArrayBuffer>> {
   const optimise = await (oxipng ??= loadOxipng());

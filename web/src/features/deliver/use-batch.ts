@@ -3,7 +3,7 @@ import type { Book } from '@yosomi/core/project';
 import { type Deliverable, type Wishes, deliverables } from '@yosomi/core/recipe';
 import { allProfiles } from '@yosomi/core/stores';
 import { useEffect, useRef, useState } from 'react';
-import { madeKeys } from '../../persist/made-files';
+import { isKept, madeKeys } from '../../persist/made-files';
 import { makeFile } from './make';
 import { type Packed, savePackage } from './leave';
 
@@ -70,7 +70,11 @@ export function useBatch(wishes: Wishes) {
         if (there.get(wanted.id)?.key === wanted.key) now = { ...now, kept: now.kept + 1 };
         else {
           const made = await makeFile(book, wanted, stop.signal, others, wishes);
-          if (made.ok) now = { ...now, made: now.made + 1 };
+          // A file that finds no room is lost to the package: that is a failure here.
+          const lost = made.ok && !(await isKept(book.id, wanted.id, wanted.key));
+          const missing = { code: 'package-missing', data: { name: wanted.fileName } };
+          if (lost) now = { ...now, failures: [...now.failures, { title, file: wanted.label, fault: missing }] };
+          else if (made.ok) now = { ...now, made: now.made + 1 };
           else if (!stop.signal.aborted)
             now = { ...now, failures: [...now.failures, { title, file: wanted.label, fault: made.fault }] };
         }

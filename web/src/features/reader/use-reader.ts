@@ -45,7 +45,7 @@ export function useReader(title: Book) {
     if (!own || !book.pages[at]) return;
     const html = await own.ask(own.api.page(book.pages[at])).catch(() => null);
     if (worker.current !== own) return;
-    if (html && !html.ok) sayFault(html.fault);
+    if (!html?.ok) sayFault(html ? html.fault : { code: 'work-failed', data: {} });
     setPage({ at, html: html?.ok ? html.value : null });
   };
   const open = async (file: Blob, name: string): Promise<void> => {
