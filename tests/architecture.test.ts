@@ -29,6 +29,7 @@ const CORE: Readonly<Record<string, number>> = {
   mockup: 6,
   pin: 6,
   promo: 6,
+  sketch: 6,
   stores: 6,
   ebook: 6,
   pdf: 6,

@@ -21,6 +21,8 @@ describe.each([
   'schema-4/words',
   'schema-5/pictured',
   'schema-5/words',
+  'schema-6/pictured',
+  'schema-6/words',
 ])('a title of %s', (name) => {
   const opened = unpackProject(fixture(`${name}.yosomi`));
 

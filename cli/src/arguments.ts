@@ -3,6 +3,8 @@ import { type Result, fail, ok } from '@yosomi/core/base';
 export type Arguments = {
   readonly words: readonly string[];
   readonly flags: ReadonlyMap<string, string>;
+  /** All values of each flag, in order; `flags` has the last. */
+  readonly all: ReadonlyMap<string, readonly string[]>;
   readonly switches: ReadonlySet<string>;
 };
 
@@ -15,6 +17,7 @@ export function parseArguments(
 ): Result<Arguments> {
   const words: string[] = [];
   const flags = new Map<string, string>();
+  const all = new Map<string, string[]>();
   const switches = new Set<string>();
   for (let i = 0; i < argv.length; i++) {
     const word = argv[i];
@@ -29,7 +32,8 @@ export function parseArguments(
       const value = argv[++i];
       if (value === undefined || value.startsWith('--')) return fail('flag-empty', { flag: word });
       flags.set(name, value);
+      all.set(name, [...(all.get(name) ?? []), value]);
     }
   }
-  return ok({ words, flags, switches });
+  return ok({ words, flags, all, switches });
 }

@@ -15,6 +15,7 @@ import { epubInspect, epubNew, epubSetCover, pdfSetCover } from './ebooks';
 import { check, coverExport, encode } from './images';
 import { makeFolder, readBytes, readPicture, writeAll, writeBytes } from './files';
 import { pin } from './pin';
+import { sketch } from './sketch';
 
 function sizeFlag(args: Arguments, name: string): Result<number> {
   const text = flag(args, name);
@@ -121,4 +122,4 @@ const demo: Command = {
   },
 };
 
-export const COMMANDS: readonly Command[] = [coverExport, encode, check, deliver, mockup, pin, epubNew, epubSetCover, epubInspect, pdfSetCover, demo]; // prettier-ignore
+export const COMMANDS: readonly Command[] = [coverExport, encode, check, deliver, sketch, mockup, pin, epubNew, epubSetCover, epubInspect, pdfSetCover, demo]; // prettier-ignore

@@ -1,5 +1,13 @@
 import { z } from 'zod';
 
+/** What sort of book it is, for whom, and what it feels like: the sketch sheet asks. */
+export const BOOK_KINDS = ['story', 'practical', 'poems', 'report'] as const;
+export type BookKind = (typeof BOOK_KINDS)[number];
+export const AUDIENCES = ['anyone', 'children', 'young', 'experts'] as const;
+export type Audience = (typeof AUDIENCES)[number];
+export const MOODS = ['calm', 'warm', 'bright', 'dark', 'tender', 'bold', 'grave', 'playful'] as const;
+export type Mood = (typeof MOODS)[number];
+
 /** What is known of a book, entered once and used everywhere. Texts are kept as typed. */
 export const Brief = z.object({
   title: z.string().max(300),
@@ -17,6 +25,10 @@ export const Brief = z.object({
   /** BCP 47 tag of the book's language. */
   language: z.string().regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/),
   publisher: z.string().max(120),
+  kind: z.enum(BOOK_KINDS),
+  audience: z.enum(AUDIENCES),
+  /** The first counts most; none leaves it open. */
+  moods: z.array(z.enum(MOODS)).max(3),
 });
 export type Brief = z.infer<typeof Brief>;
 
@@ -33,6 +45,9 @@ export const emptyBrief: Brief = {
   stores: ['longreach'],
   language: 'en',
   publisher: '',
+  kind: 'story',
+  audience: 'anyone',
+  moods: [],
 };
 
 /** Brief fields that can stand on a cover. */

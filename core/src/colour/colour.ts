@@ -21,8 +21,12 @@ export function hexOf(rgb: Rgb): Hex {
   return `#${byte(rgb[0])}${byte(rgb[1])}${byte(rgb[2])}`;
 }
 
+/** Light of each byte: nearly all colours are asked for in bytes. */
+const LIGHT_OF = Float64Array.from({ length: 256 }, (_, v) => toLinear(v / 255));
+const lightOf = (v: number): number => LIGHT_OF[v] ?? toLinear(v / 255);
+
 export function labOf(rgb: Rgb): Lab {
-  const [r, g, b] = rgb.map((v) => toLinear(v / 255));
+  const [r, g, b] = rgb.map(lightOf);
   const l = Math.cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b);
   const m = Math.cbrt(0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b);
   const s = Math.cbrt(0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b);
@@ -56,7 +60,7 @@ export const chromaOf = (lab: Lab): number => Math.hypot(lab[1], lab[2]);
 
 /** Relative luminance 0..1 (WCAG 2.2). */
 export function luminance(rgb: Rgb): number {
-  return 0.2126 * toLinear(rgb[0] / 255) + 0.7152 * toLinear(rgb[1] / 255) + 0.0722 * toLinear(rgb[2] / 255);
+  return 0.2126 * lightOf(rgb[0]) + 0.7152 * lightOf(rgb[1]) + 0.0722 * lightOf(rgb[2]);
 }
 
 /** Contrast ratio 1..21 of two relative luminances (WCAG 2.2). */

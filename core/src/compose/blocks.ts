@@ -1,6 +1,6 @@
 import type { Brief } from '../book';
 import type { Doc, Part, WordsPart } from '../cover';
-import { type Polyline, arcBaseline } from '../plane';
+import { type Polyline, type Rect, arcBaseline } from '../plane';
 import { type Block, type Shaper, type TextSpec, layOut, layOutAlong, standIn } from '../text';
 import { curveLine } from './shape-ink';
 import { areaPx } from './types';
@@ -40,7 +40,13 @@ export function setAllWords(parts: readonly Part[], doc: Doc, brief: Brief, shap
   return blocks;
 }
 
-function specOf(part: WordsPart, text: string, widthPx: number): TextSpec {
+/** Sets the words of one part that runs straight in a place given in pixels, on a cover of this width. */
+export const setWords = (part: NewWords, text: string, place: Rect, widthPx: number, shaper: Shaper): Block =>
+  layOut(shaper, specOf({ ...part, cut: shaper.standIn(part.cut) }, text, widthPx), place);
+
+type NewWords = Omit<WordsPart, 'id' | 'order'>;
+
+function specOf(part: NewWords, text: string, widthPx: number): TextSpec {
   const { tracking, smallCaps, alternates, wide } = part;
   return {
     text,

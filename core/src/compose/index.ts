@@ -1,4 +1,5 @@
 export * from './back';
+export { setAllWords, setWords } from './blocks';
 export * from './compose';
 export * from './edge';
 export { cropShare } from './fills';

@@ -39,6 +39,8 @@ const lamplighter = (volume: Volume, picture: DemoBook['picture']): DemoBook => 
 const moss: Brief = {
   ...emptyBrief,
   ...house,
+  kind: 'practical',
+  moods: ['calm', 'warm'],
   title: 'The Balcony Moss Garden',
   subtitle: 'Forty small landscapes for shade, stone and rain',
   author: 'Ottoline Frew',
@@ -51,6 +53,8 @@ const moss: Brief = {
 const poems: Brief = {
   ...emptyBrief,
   ...house,
+  kind: 'poems',
+  moods: ['tender', 'calm'],
   title: 'Weather for Two Voices',
   subtitle: 'Poems',
   author: 'Ilse Brannagh',

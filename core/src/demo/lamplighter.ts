@@ -45,6 +45,8 @@ export type Volume = {
 
 export const lamplighterBrief = (house: Partial<Brief>, volume: Volume): Brief => ({
   ...emptyBrief,
+  kind: 'story',
+  moods: ['dark', 'grave'],
   ...house,
   title: volume.title,
   author: 'Caspian Durrow',

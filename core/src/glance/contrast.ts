@@ -84,26 +84,35 @@ export function wordContrast(
   const y0 = Math.max(0, Math.floor(box.y) - REACH);
   const x1 = Math.min(under.width, Math.ceil(box.x + box.width) + REACH);
   const y1 = Math.min(under.height, Math.ceil(box.y + box.height) + REACH);
-  const least = (behind: number): number => Math.min(...own.map((one) => contrastOf(one, behind)));
-  const ratios: number[] = [];
+  const least = (behind: number): number => {
+    let ratio = Infinity;
+    for (const one of own) ratio = Math.min(ratio, contrastOf(one, behind));
+    return ratio;
+  };
+  const ratios = new Float64Array(Math.max(0, x1 - x0) * Math.max(0, y1 - y0));
+  const rgb: [number, number, number] = [0, 0, 0];
+  let count = 0;
   let sum = 0;
   for (let y = y0; y < y1; y++) {
     const opacities = veils.map((veil) => veil.at((y + 0.5) / under.height));
     for (let x = x0; x < x1; x++) {
       if (mask[y * under.width + x] === 0) continue;
       const p = (y * under.width + x) * 4;
-      const mix = (c: number): number =>
-        opacities.reduce((v, a, i) => v * (1 - a) + veils[i].rgb[c] * a, under.data[p + c]);
-      const behind = luminance([mix(0), mix(1), mix(2)]);
-      ratios.push(least(behind));
+      for (let c = 0; c < 3; c++) {
+        let v = under.data[p + c];
+        for (let i = 0; i < opacities.length; i++) v = v * (1 - opacities[i]) + veils[i].rgb[c] * opacities[i];
+        rgb[c] = v;
+      }
+      const behind = luminance(rgb);
+      ratios[count++] = least(behind);
       sum += behind;
     }
   }
-  if (ratios.length === 0 || own.length === 0) return { text, typical: 21, worstTenth: 21 };
-  ratios.sort((a, b) => a - b);
+  if (count === 0 || own.length === 0) return { text, typical: 21, worstTenth: 21 };
+  const sorted = ratios.subarray(0, count).sort();
   return {
     text,
-    typical: least(sum / ratios.length),
-    worstTenth: ratios[Math.floor(ratios.length * 0.1)],
+    typical: least(sum / count),
+    worstTenth: sorted[Math.floor(count * 0.1)],
   };
 }

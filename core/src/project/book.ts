@@ -3,6 +3,7 @@ import { Brief, emptyBrief } from '../book';
 import { Area, CurveNode, Doc, type Fill, type Part } from '../cover';
 import { Scene, assetsOf, defaultScene } from '../mockup';
 import { PinScene, pinAssetsOf } from '../pin';
+import { MOST_PICTURES, Sheet, emptySheet } from '../sketch';
 
 /** A picture a title uses, stored upright; its bytes are kept beside the document under the same id (their hash). */
 export const Asset = z.object({
@@ -68,7 +69,7 @@ export const SIDES = ['spine', 'back'] as const;
 export type SideName = (typeof SIDES)[number];
 
 export const MOST_VERSIONS = 60;
-export const BOOK_SCHEMA = 6;
+export const BOOK_SCHEMA = 7;
 
 /** Everything known of one title. The flat cover is the source; mockup, promo and files hold only how they are made from it. */
 export const Book = z.object({
@@ -86,6 +87,8 @@ export const Book = z.object({
   faces: z.record(z.string(), OwnFace),
   versions: z.array(Version).max(MOST_VERSIONS),
   siblings: z.record(z.string(), Sibling),
+  /** What is asked of the sketch sheet and kept of it. */
+  sheet: Sheet,
   /** Sides that a person has edited; null is made from the front. */
   sides: z.object({ spine: Side.nullable(), back: Side.nullable() }),
   /** Stable identifier for ebook files, a urn. */
@@ -109,6 +112,7 @@ export function newBook(id: string, identifier: string, now: string, cover: Doc,
     faces: {},
     versions: [],
     siblings: {},
+    sheet: { ...emptySheet, pictures: picturesOf(Object.values(cover.parts)).slice(0, MOST_PICTURES) },
     sides: { spine: null, back: null },
     identifier,
     createdAt: now,
@@ -127,12 +131,18 @@ export function picturesOf(parts: readonly Part[]): string[] {
   return [...new Set(ids)];
 }
 
-/** Ids of the pictures that the cover, its sides and kept versions, the scene, the pinned photograph and the promo show. */
+/** Ids of the pictures that the cover, its sides and kept versions, the sketch sheet, the scene, the pinned photograph and the promo show. */
 export function assetsInUse(book: Book): string[] {
   const sides = SIDES.flatMap((side) => book.sides[side]?.doc ?? []);
-  const docs = [book.cover, book.promo, ...sides, ...book.versions.map((v) => v.cover)];
+  const docs = [
+    book.cover,
+    book.promo,
+    ...sides,
+    ...book.versions.map((v) => v.cover),
+    ...book.sheet.favourites.map((f) => f.cover),
+  ];
   const pinned = book.pin ? pinAssetsOf(book.pin) : [];
-  return [...new Set([...picturesOf(docs.flatMap((doc) => Object.values(doc.parts))), ...assetsOf(book.scene), ...pinned])]; // prettier-ignore
+  return [...new Set([...picturesOf(docs.flatMap((doc) => Object.values(doc.parts))), ...book.sheet.pictures, ...assetsOf(book.scene), ...pinned])]; // prettier-ignore
 }
 
 /** Ids of all files that belong to a title: pictures in use and its own faces. */

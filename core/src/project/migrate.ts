@@ -5,11 +5,19 @@ import { to3 } from './migrations/to-3';
 import { to4 } from './migrations/to-4';
 import { to5 } from './migrations/to-5';
 import { to6 } from './migrations/to-6';
+import { to7 } from './migrations/to-7';
 
 type Loose = Record<string, unknown>;
 
 /** Each entry takes a document of its number to the next. A document is only ever read through this table. */
-export const MIGRATIONS: Readonly<Record<number, (old: Loose) => Loose>> = { 1: to2, 2: to3, 3: to4, 4: to5, 5: to6 };
+export const MIGRATIONS: Readonly<Record<number, (old: Loose) => Loose>> = {
+  1: to2,
+  2: to3,
+  3: to4,
+  4: to5,
+  5: to6,
+  6: to7,
+};
 
 /** Reads a stored or imported document of any known schema. Faults: `project-newer`, `project-damaged`. */
 export function readBook(raw: unknown): Result<Book> {

@@ -22,3 +22,4 @@ export * from './new-side';
 export * from './sides';
 export * from './start';
 export * from './studio';
+export * from './sketches';

@@ -1,8 +1,10 @@
 /** Words that carry no stress: they are set small, and a line is not broken after them. */
 const MINOR = new Set(
-  'a an the and or nor but of for from to in into on onto at by with as is de la le les du des der die das und von zu'.split(
-    ' ',
-  ),
+  (
+    'a an the and or nor but of for from to in into on onto at by with as is de la le les du des der die das und von zu ' +
+    'et un une el los las y del di il lo gli dei delle da do dos ο η το οι τα του της των και σε με για στο στη στην ' +
+    'и в во на с со о об от до за для по'
+  ).split(' '),
 );
 
 export const isMinor = (word: string): boolean => MINOR.has(word.toLowerCase().replace(/[^\p{L}]/gu, ''));

@@ -42,18 +42,31 @@ export function outlinePoints(path: Path): Float32Array {
 /** Outlines of a line, each placed and scaled, in em of the block. */
 export type PlacedOutline = { readonly points: Float32Array; readonly x: number; readonly scale: number };
 
-/** Extreme heights of a line by column: the lowest ink (largest y) or the highest (smallest y). */
-function profile(outlines: readonly PlacedOutline[], lowest: boolean): Map<number, number> {
-  const columns = new Map<number, number>();
+/** Extreme heights of a line by column, the lowest ink (largest y) or the highest; NaN where there is none. */
+type Profile = { readonly first: number; readonly heights: Float64Array };
+
+function profile(outlines: readonly PlacedOutline[], lowest: boolean): Profile {
+  let left = Infinity;
+  let right = -Infinity;
   for (const { points, x, scale } of outlines) {
     for (let i = 0; i < points.length; i += 2) {
-      const column = Math.floor((x + points[i] * scale) / COLUMN);
-      const y = points[i + 1] * scale;
-      const known = columns.get(column);
-      if (known === undefined || (lowest ? y > known : y < known)) columns.set(column, y);
+      const at = x + points[i] * scale;
+      if (at < left) left = at;
+      if (at > right) right = at;
     }
   }
-  return columns;
+  if (left > right) return { first: 0, heights: new Float64Array(0) };
+  const first = Math.floor(left / COLUMN);
+  const heights = new Float64Array(Math.floor(right / COLUMN) - first + 1).fill(NaN);
+  for (const { points, x, scale } of outlines) {
+    for (let i = 0; i < points.length; i += 2) {
+      const column = Math.floor((x + points[i] * scale) / COLUMN) - first;
+      const y = points[i + 1] * scale;
+      const known = heights[column];
+      if (Number.isNaN(known) || (lowest ? y > known : y < known)) heights[column] = y;
+    }
+  }
+  return { first, heights };
 }
 
 /**
@@ -64,10 +77,13 @@ export function clearBaselines(above: readonly PlacedOutline[], below: readonly 
   const low = profile(above, true);
   const high = profile(below, false);
   let least = -Infinity;
-  for (const [column, y] of low) {
-    for (let c = column - 1; c <= column + 1; c++) {
-      const top = high.get(c);
-      if (top !== undefined) least = Math.max(least, y - top + gap);
+  for (let i = 0; i < low.heights.length; i++) {
+    const y = low.heights[i];
+    if (Number.isNaN(y)) continue;
+    const column = i + low.first - high.first;
+    for (let c = Math.max(0, column - 1); c <= Math.min(high.heights.length - 1, column + 1); c++) {
+      const top = high.heights[c];
+      if (!Number.isNaN(top)) least = Math.max(least, y - top + gap);
     }
   }
   return least;

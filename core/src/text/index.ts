@@ -4,3 +4,4 @@ export * from './breaking';
 export * from './layout';
 export * from './along';
 export * from './font-file';
+export * from './scripts';

@@ -131,10 +131,14 @@ function layOutTurned(shaper: Shaper, spec: TextSpec, area: Rect): Block {
 
 const letters = new Intl.Segmenter(undefined, { granularity: 'grapheme' });
 
+/** Greek capitals stand without accents. */
+const capitals = (text: string): string =>
+  /\p{Script=Greek}/u.test(text) ? text.toLocaleUpperCase('el') : text.toLocaleUpperCase();
+
 /** Words by line as the person broke them; stacked letters each stand on a line of their own. */
 function paragraphsOf(shaper: Shaper, spec: TextSpec, borrowed: Set<string>, missing: Set<string>): Unit[][] {
   let index = 0;
-  return (spec.upper ? spec.text.toLocaleUpperCase() : spec.text)
+  return (spec.upper ? capitals(spec.text) : spec.text)
     .split('\n')
     .map((text) => text.split(/\s+/).filter(Boolean))
     .filter((words) => words.length > 0)
@@ -219,6 +223,12 @@ function linesOf(units: Unit[], count: number, space: number, rightToLeft: boole
 /** A short line is not blown up past this, against the size of the rest. */
 const MOST_JUSTIFIED = 3;
 
+/** Small words alone on a line would be blown up the most: such breaks are left out where there are others. */
+function justifiable(breaks: Line[][]): Line[][] {
+  const sound = breaks.filter((lines) => !lines.some((line) => line.units.every((unit) => isMinor(unit.text))));
+  return sound.length > 0 ? sound : breaks;
+}
+
 /** Every line at the size that makes all equally wide. */
 function justify(lines: readonly Line[], rightToLeft: boolean): Line[] {
   const widest = Math.max(...lines.map((line) => line.ink.width));
@@ -244,10 +254,22 @@ function stack(lines: readonly Line[], { leading, align }: Pick<TextSpec, 'leadi
   return at;
 }
 
-function extent(lines: readonly Line[], spec: TextSpec): { width: number; height: number } {
-  const baselines = stack(lines, spec);
+const widthOf = (lines: readonly Line[]): number => Math.max(...lines.map((line) => line.ink.width));
+
+function extent(
+  lines: readonly Line[],
+  spec: TextSpec,
+  baselines = stack(lines, spec),
+): { width: number; height: number } {
   const bottom = Math.max(...lines.map((line, i) => baselines[i] + line.ink.y + line.ink.height));
-  return { width: Math.max(...lines.map((line) => line.ink.width)), height: bottom - lines[0].ink.y };
+  return { width: widthOf(lines), height: bottom - lines[0].ink.y };
+}
+
+/** Baselines by the leading alone: letters that touch only push them further apart. */
+function leastBaselines(lines: readonly Line[], leading: number): number[] {
+  const at = [0];
+  for (let i = 1; i < lines.length; i++) at.push(at[i - 1] + (leading * (lines[i - 1].scale + lines[i].scale)) / 2);
+  return at;
 }
 
 function chooseLines(
@@ -256,8 +278,8 @@ function chooseLines(
   area: Rect,
   space: number,
 ): { lines: Line[]; sizePx: number; overflows: boolean } {
-  const size = (lines: Line[]): number => {
-    const { width, height } = extent(lines, spec);
+  const size = (lines: Line[], baselines?: number[]): number => {
+    const { width, height } = extent(lines, spec, baselines);
     return Math.min(area.width / width, area.height / height);
   };
   const plain: Line[][] = [];
@@ -268,18 +290,24 @@ function chooseLines(
     for (let count = 1; count <= Math.min(units.length, 14); count++)
       plain.push(linesOf(units, count, space, rightToLeft));
   }
-  const candidates = spec.justified ? plain.map((lines) => justify(lines, rightToLeft)) : plain;
+  const candidates = spec.justified ? justifiable(plain).map((lines) => justify(lines, rightToLeft)) : plain;
   if (spec.sizePx !== null) {
     const set = spec.sizePx;
     // One hundredth of tolerance: a size that was fitted once must still fit.
-    const fitting = candidates.find((lines) => extent(lines, spec).width * set <= area.width * 1.01);
+    const fitting = candidates.find((lines) => widthOf(lines) * set <= area.width * 1.01);
     const lines = fitting ?? candidates[candidates.length - 1];
     const { width, height } = extent(lines, spec);
     return { lines, sizePx: set, overflows: width * set > area.width * 1.01 || height * set > area.height * 1.01 };
   }
   let best = candidates[0];
   // A further line must earn its place with letters that are clearly larger; among justified lines the smallest counts.
-  const worth = (lines: Line[]): number => size(lines) * (spec.justified ? Math.min(...lines.map((l) => l.scale)) : 1);
-  for (const lines of candidates) if (worth(lines) > worth(best) * 1.04) best = lines;
+  const least = (lines: Line[]): number => (spec.justified ? Math.min(...lines.map((l) => l.scale)) : 1);
+  let bestWorth = size(best) * least(best);
+  for (const lines of candidates.slice(1)) {
+    // Most cannot win even if no letters touch; only the others are set against each other letter by letter.
+    if (size(lines, leastBaselines(lines, spec.leading)) * least(lines) <= bestWorth * 1.04) continue;
+    const worth = size(lines) * least(lines);
+    if (worth > bestWorth * 1.04) [best, bestWorth] = [lines, worth];
+  }
   return { lines: best, sizePx: Math.min(size(best), spec.maxPx), overflows: false };
 }

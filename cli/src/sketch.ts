@@ -1,0 +1,94 @@
+import { basename, extname, join } from 'node:path';
+import { type Result, fail, ok, slug } from '@yosomi/core/base';
+import { readImage, stripMetadata, writePng } from '@yosomi/core/image-file';
+import { type Asset, type Book, assetId, packProject } from '@yosomi/core/project';
+import { composeSheet, noHouse, sheetAsk, sheetPictures, withSketch } from '@yosomi/core/recipe';
+import { MOST_PICTURES, planSheet } from '@yosomi/core/sketch';
+import { NodeStudio, decodeImage } from '@yosomi/node-kit';
+import type { Arguments } from './arguments';
+import { type Command, done, flag, word } from './command';
+import { makeFolder, readBytes, readProject, writeAll } from './files';
+
+const MOST = 48;
+/** Width of the written pictures. */
+const WIDE_PX = 800;
+
+function whole(args: Arguments, name: string, low: number, high: number, missed: number): Result<number> {
+  const text = args.flags.get(name);
+  if (text === undefined) return ok(missed);
+  const n = Number(text);
+  return Number.isInteger(n) && n >= low && n <= high ? ok(n) : fail('size-wrong', { flag: name, low, high });
+}
+
+type Taken = { readonly asset: Asset; readonly bytes: Uint8Array<ArrayBuffer> };
+
+/** A picture file as a title keeps it: upright and without what a camera wrote into it. */
+async function takePicture(file: string): Promise<Result<Taken>> {
+  const bytes = readBytes(file);
+  if (!bytes.ok) return bytes;
+  const read = readImage(bytes.value);
+  if (!read.ok) return read;
+  const decoded = await decodeImage(bytes.value);
+  if (!decoded.ok) return decoded;
+  const { raster } = decoded.value;
+  const upright = read.value.orientation === 1;
+  const kept = upright ? stripMetadata(bytes.value, read.value) : writePng(raster, 72);
+  const format = upright ? read.value.format : ('png' as const);
+  const name = basename(file, extname(file)).slice(0, 200);
+  return ok({
+    asset: { id: assetId(kept), format, widthPx: raster.width, heightPx: raster.height, name, rights: '' },
+    bytes: kept,
+  });
+}
+
+export const sketch: Command = {
+  name: 'sketch',
+  usage: 'sketch BOOK.yosomi [--picture F]... [--count N] [--seed S] --out DIR',
+  flags: ['picture', 'count', 'seed', 'out'],
+  switches: [],
+  async run(args, say) {
+    const file = word(args, 0, 'title file');
+    if (!file.ok) return file;
+    const out = flag(args, 'out');
+    if (!out.ok) return out;
+    const count = whole(args, 'count', 1, MOST, 12);
+    if (!count.ok) return count;
+    const opened = readProject(file.value);
+    if (!opened.ok) return opened;
+    const seed = whole(args, 'seed', 0, 999_999, opened.value.book.sheet.seed);
+    if (!seed.ok) return seed;
+    const given = args.all.get('picture') ?? [];
+    if (given.length > MOST_PICTURES) return fail('pictures-many', { most: MOST_PICTURES });
+    const taken: Taken[] = [];
+    for (const picture of given) {
+      const one = await takePicture(picture);
+      if (!one.ok) return one;
+      taken.push(one.value);
+    }
+    const { book: own } = opened.value;
+    const files = new Map([...opened.value.files, ...taken.map((t) => [t.asset.id, t.bytes] as const)]);
+    const pictures = taken.length > 0 ? taken.map((t) => t.asset.id) : own.sheet.pictures;
+    const book: Book = {
+      ...own,
+      assets: { ...own.assets, ...Object.fromEntries(taken.map((t) => [t.asset.id, t.asset])) },
+      sheet: { ...own.sheet, seed: seed.value, pictures: [...new Set(pictures)] },
+    };
+    const studio = new NodeStudio(files);
+    const ask = sheetAsk(book, noHouse, await sheetPictures(book.sheet.pictures, studio));
+    const plan = planSheet(ask);
+    if (!Array.isArray(plan)) return fail(plan, {});
+    const folder = makeFolder(out.value);
+    if (!folder.ok) return folder;
+    let n = 0;
+    for await (const made of composeSheet(plan, ask, count.value, studio, WIDE_PX)) {
+      const name = `${String(++n).padStart(2, '0')}-${slug(made.sketch.structure)}`;
+      const written = writeAll([
+        [join(out.value, `${name}.png`), writePng(made.pixels, 72)],
+        [join(out.value, `${name}.yosomi`), packProject({ book: withSketch(book, made.sketch, made.doc), files })],
+      ]);
+      if (!written.ok) return written;
+      say(`${name}  ${made.sketch.tones.name}, ${made.sketch.faces.title}, ${made.score.toFixed(2)}`);
+    }
+    return n > 0 ? done(`${n} covers, seed ${seed.value}`) : fail('sheet-empty', {});
+  },
+};

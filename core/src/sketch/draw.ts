@@ -1,0 +1,148 @@
+import { type Result, fail, ok } from '../base';
+import type { Brief } from '../book';
+import { setAllWords } from '../compose';
+import { type Doc, type PartSeed, type WordsPart, docOf, inOrder, newShape } from '../cover';
+import type { Rect } from '../plane';
+import type { Block, Shaper } from '../text';
+import { Board, LEAST, SAFE, type Setting } from './board';
+import { factsOf } from './facts';
+import { mannerOf } from './pairings';
+import { type PictureFacts, cropped, cropFor } from './picture';
+import type { Sketch } from './sketch';
+import { findStructure } from './structures';
+
+/** What every sketch of a sheet is made from. */
+export type SketchGround = {
+  readonly brief: Brief;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly pictures: readonly PictureFacts[];
+  /** A mark that must stand on every cover. */
+  readonly mark: Setting['mark'];
+};
+
+/**
+ * The cover of a sketch: a full document, or why it cannot be. Faults: `sketch-unknown` (no such structure),
+ * `sketch-misfit` (`why`: words, letters, edge, overlap, small, mark).
+ */
+export function drawSketch(sketch: Sketch, on: SketchGround, shaper: Shaper): Result<Doc> {
+  const structure = findStructure(sketch.structure);
+  if (!structure) return fail('sketch-unknown', { structure: sketch.structure });
+  const pictures = sketch.pictures.flatMap((id) => on.pictures.filter((p) => p.asset === id));
+  if (pictures.length < structure.asks.pictures[0]) return fail('sketch-misfit', { why: 'pictures' });
+  const board = new Board({
+    brief: on.brief,
+    facts: factsOf(on.brief),
+    widthPx: on.widthPx,
+    heightPx: on.heightPx,
+    pair: mannerOf(sketch.faces),
+    tones: sketch.tones,
+    pictures,
+    turn: sketch.turn % structure.turns,
+    mark: on.mark,
+    shaper,
+  });
+  const parts = structure.draw(board);
+  if (!parts) return fail('sketch-misfit', { why: 'words' });
+  if (pictures.some((p) => !sharpEnough(p, parts, board))) return fail('sketch-misfit', { why: 'pixels' });
+  const plain = docOf(on.widthPx, on.heightPx, parts);
+  const wrong = misfit(plain, on.brief, shaper);
+  if (wrong) return fail('sketch-misfit', { why: wrong });
+  if (!on.mark || plain.parts.mark) return ok(plain);
+  const marked = withMark(parts, on, board, shaper);
+  return marked ? ok(marked) : fail('sketch-misfit', { why: 'mark' });
+}
+
+/** A picture shows at one pixel for three of the cover's or more, but where it is blurred or printed coarsely. */
+function sharpEnough(picture: PictureFacts, parts: readonly PartSeed[], board: Board): boolean {
+  return parts.every((part) => {
+    if (part.kind !== 'picture' || part.source.kind !== 'asset' || part.source.asset !== picture.asset) return true;
+    return part.look.blur > 0.02 || part.id === 'arch-line' || board.sharp(picture, part.area);
+  });
+}
+
+const overlaps = (a: Rect, b: Rect): boolean =>
+  a.x < b.x + b.width - 0.5 && b.x < a.x + a.width - 0.5 && a.y < b.y + b.height - 0.5 && b.y < a.y + a.height - 0.5;
+
+/** Words of a document as they are set, largest boxes of letters. */
+function settledWords(doc: Doc, brief: Brief, shaper: Shaper): { part: WordsPart; block: Block }[] {
+  const parts = inOrder(doc);
+  const blocks = setAllWords(parts, doc, brief, shaper);
+  return parts.flatMap((part) => {
+    const block = blocks.get(part.id);
+    return part.kind === 'words' && block && block.words.length > 0 ? [{ part, block }] : [];
+  });
+}
+
+/** What is wrong with how the words stand: null where nothing is. */
+export function misfit(doc: Doc, brief: Brief, shaper: Shaper): 'letters' | 'edge' | 'small' | 'overlap' | null {
+  const set = settledWords(doc, brief, shaper);
+  const edge = SAFE * doc.widthPx - 1;
+  const letters = factsOf(brief).letters;
+  for (const { part, block } of set) {
+    if (block.borrowed.length > 0 || block.missing.length > 0) return 'letters';
+    const { x, y, width, height } = block.box;
+    if (x < edge || y < edge || x + width > doc.widthPx - edge || y + height > doc.heightPx - edge) return 'edge';
+    const least =
+      part.role === 'title'
+        ? letters > 60
+          ? LEAST.longTitle
+          : LEAST.title
+        : part.role === 'byline'
+          ? LEAST.byline
+          : part.role === 'subtitle'
+            ? LEAST.subtitle
+            : LEAST.line;
+    if (block.overflows || block.sizePx < least * doc.widthPx * 0.99) return 'small';
+  }
+  for (const [i, a] of set.entries())
+    for (const b of set.slice(i + 1)) if (overlaps(a.block.box, b.block.box)) return 'overlap';
+  return null;
+}
+
+const MARK = 0.085;
+
+/** The mark in the first corner that is free of words, in the colour that reads there. */
+function withMark(parts: readonly PartSeed[], on: SketchGround, board: Board, shaper: Shaper): Doc | null {
+  if (!on.mark) return null;
+  const plain = docOf(on.widthPx, on.heightPx, parts);
+  const boxes = settledWords(plain, on.brief, shaper).map(({ block }) => block.box);
+  const [w, h] = [MARK, board.high(MARK)];
+  const inset = SAFE + 0.01;
+  const places = [1 - inset - w, inset, 0.5 - w / 2].flatMap((x) =>
+    [1 - board.high(inset) - h, board.high(inset)].map((y) => ({ x, y, width: w, height: h })),
+  );
+  const px = (a: Rect): Rect => ({ x: a.x * on.widthPx, y: a.y * on.heightPx, width: a.width * on.widthPx, height: a.height * on.heightPx }); // prettier-ignore
+  const pad = 0.02 * on.widthPx;
+  const free = places.find((place) => {
+    const { x, y, width, height } = px(place);
+    const box = { x: x - pad, y: y - pad, width: width + 2 * pad, height: height + 2 * pad };
+    return boxes.every((other) => !overlaps(box, other));
+  });
+  if (!free) return null;
+  const colour = colourAt(parts, free, board);
+  const mark: PartSeed = { ...newShape(on.mark, { area: free, colour, role: 'mark' }), id: 'mark' };
+  return docOf(on.widthPx, on.heightPx, [...parts, mark]);
+}
+
+/** A colour that reads on the last surface below a place: a plate, a picture or the ground. */
+function colourAt(parts: readonly PartSeed[], place: Rect, board: Board): string {
+  const [cx, cy] = [place.x + place.width / 2, place.y + place.height / 2];
+  for (const part of [...parts].reverse()) {
+    if (part.kind !== 'shape' && part.kind !== 'picture') continue;
+    const a = part.area;
+    if (cx < a.x || cy < a.y || cx > a.x + a.width || cy > a.y + a.height) continue;
+    if (part.kind === 'shape' && part.role === 'plate' && part.opacity > 0.5)
+      return part.colour === board.tones.ground ? board.tones.words : board.tones.onBlock;
+    if (part.kind === 'picture' && part.source.kind === 'asset') {
+      const id = part.source.asset;
+      const picture = board.s.pictures.find((p) => p.asset === id);
+      if (!picture) continue;
+      const crop = cropFor(picture, (a.width * board.s.widthPx) / (a.height * board.s.heightPx));
+      const { pixels } = cropped(picture, crop);
+      const at = { x: (place.x - a.x) / a.width, y: (place.y - a.y) / a.height, width: place.width / a.width, height: place.height / a.height }; // prettier-ignore
+      return board.inksOver(pixels, at).words;
+    }
+  }
+  return board.tones.words;
+}

@@ -1,0 +1,13 @@
+export { LEAST, SAFE } from './board';
+export * from './choose';
+export * from './draw';
+export * from './facts';
+export * from './pairings';
+export * from './picture';
+export * from './plan';
+export * from './series';
+export * from './sheet';
+export * from './sketch';
+export { GROUPS, type Group, type Structure } from './structure';
+export * from './structures';
+export * from './tones';

@@ -1,0 +1,211 @@
+import { type Random, seeded } from '../base';
+import type { Mood } from '../book';
+import type { Hex } from '../colour';
+import { type CutId, hasScripts } from '../text';
+import { factsOf } from './facts';
+import { PAIRINGS, type Pairing, mannerOf, pairingsFor } from './pairings';
+import type { SketchGround } from './draw';
+import type { Faces, Sketch, Tones } from './sketch';
+import { type Structure, canServe } from './structure';
+import { STRUCTURES } from './structures';
+import { toneDistance, tonesFromColours, tonesFromPicture, tonesOfMood } from './tones';
+
+/** What a person asks of a sheet, beyond the words and pictures. */
+export type SheetAsk = SketchGround & {
+  readonly seed: number;
+  /** Colours and faces of the house; empty where there is none. */
+  readonly house: { readonly colours: readonly Hex[]; readonly cuts: readonly CutId[] };
+  readonly must: { readonly colour: Hex | null; readonly cut: CutId | null };
+};
+
+/** What "more like this" keeps of a sketch. */
+export type Kept = {
+  readonly of: Sketch;
+  readonly structure: boolean;
+  readonly tones: boolean;
+  readonly faces: boolean;
+};
+
+/** One place in the order of the sheet: what is tried there, in this order, until something fits and is good. */
+export type Slot = { readonly attempts: readonly Sketch[] };
+
+/** What a plan could not do at all: no title, or letters that no face here has. */
+export type NoPlan = 'title-missing' | 'letters-foreign';
+
+const ATTEMPTS = 3;
+/** How often one structure may come. */
+const ROUNDS = 5;
+
+/** Items in an order of chance in which heavier ones tend to come first (an exponential race). */
+function race<T>(items: readonly T[], weight: (item: T) => number, random: Random): T[] {
+  return items
+    .map((item) => ({ item, at: -Math.log(1 - random()) / Math.max(1e-6, weight(item)) }))
+    .sort((a, b) => a.at - b.at)
+    .map(({ item }) => item);
+}
+
+/** The faces that a sheet may use, with how well each suits. */
+function facesFor(ask: SheetAsk): Pairing[] {
+  const { scripts } = factsOf(ask.brief);
+  const known = pairingsFor(scripts);
+  const { cut } = ask.must;
+  if (cut !== null) {
+    const own = known.filter((p) => p.title === cut || p.other === cut);
+    const others = ['work-sans/400', 'jost/400', 'eb-garamond/400', 'spectral/400', 'noto-serif/400'].filter((other) => hasScripts(other, scripts)); // prettier-ignore
+    return own.length > 0 ? own : others.map((other) => mannerOf({ title: cut, other }));
+  }
+  const house = ask.house.cuts
+    .filter((title) => hasScripts(title, scripts))
+    .flatMap((title) => ['work-sans/400', 'eb-garamond/400', 'noto-serif/400'].filter((other) => hasScripts(other, scripts)).slice(0, 2).map((other) => mannerOf({ title, other }))); // prettier-ignore
+  return [...house, ...known];
+}
+
+/** The moods of a sheet: those asked for, or those that go with the kind of book. */
+export function moodsOf({ brief }: Pick<SheetAsk, 'brief'>): readonly Mood[] {
+  if (brief.moods.length > 0) return brief.moods;
+  const young: readonly Mood[] = brief.audience === 'children' ? ['playful', 'bright'] : brief.audience === 'young' ? ['bold', 'bright'] : []; // prettier-ignore
+  switch (brief.kind) {
+    case 'story':
+      return [...young, 'dark', 'warm', 'tender', 'bold'];
+    case 'practical':
+      return [...young, 'bright', 'warm', 'calm', 'bold'];
+    case 'poems':
+      return [...young, 'calm', 'tender', 'grave'];
+    case 'report':
+      return [...young, 'grave', 'calm', 'bold', 'bright'];
+  }
+}
+
+type WeighedTones = { readonly tones: Tones; readonly weight: number };
+
+/** The colours that a sheet may use: from its pictures, its house and its moods; one colour that must be there decides alone. */
+function tonesFor(ask: SheetAsk): WeighedTones[] {
+  const { colour } = ask.must;
+  if (colour !== null) {
+    const around = tonesFromColours([colour], 'Your colour');
+    const withHouse = ask.house.colours.filter((c) => c !== colour).map((c) => tonesFromColours([colour, c], 'Your colour and the house’s')); // prettier-ignore
+    const moods = moodsOf(ask).flatMap(tonesOfMood).map((t) => tonesFromColours([colour, t.ground, t.words], `Your colour, ${t.name.toLowerCase()}`)); // prettier-ignore
+    return [...around, ...withHouse.flat(), ...moods.flat()]
+      .filter((t) => [t.ground, t.accent, t.block].some((c) => toneDistance(c, colour) < 0.02))
+      .map((tones) => ({ tones, weight: 1 }));
+  }
+  const pictures = ask.pictures.filter((p) => !p.plain).flatMap((p, i) => tonesFromPicture(p.sample, i === 0 ? 'The picture’s' : `Picture ${i + 1}’s`)); // prettier-ignore
+  const house = tonesFromColours(ask.house.colours.slice(0, 6), 'The house’s');
+  const moods = moodsOf(ask);
+  return [
+    ...pictures.map((tones) => ({ tones, weight: 3 })),
+    ...house.map((tones) => ({ tones, weight: 2.5 })),
+    ...moods.flatMap((mood, i) => tonesOfMood(mood).map((tones) => ({ tones, weight: 1.6 / (1 + i * 0.5) }))),
+  ];
+}
+
+const shared = (a: readonly Mood[], b: readonly Mood[]): number => a.filter((m) => b.includes(m)).length;
+
+/**
+ * The whole order of a sheet, the same for the same seed. Structures come in rounds, those that suit the book sooner and
+ * some that surprise; each place has other faces and other colours than those just before it.
+ */
+export function planSheet(ask: SheetAsk, kept: Kept | null = null): Slot[] | NoPlan {
+  const facts = factsOf(ask.brief);
+  if (facts.title === '') return 'title-missing';
+  const faces = kept?.faces ? [mannerOf(kept.of.faces)] : facesFor(ask);
+  if (facts.foreign.length > 0 || faces.length === 0) return 'letters-foreign';
+  const random = seeded(ask.seed);
+  const moods = moodsOf(ask);
+  const tones = kept?.tones ? [{ tones: kept.of.tones, weight: 1 }] : tonesFor(ask);
+  const ratio = ask.heightPx / ask.widthPx;
+  const inSeries = ask.brief.seriesNumber !== null && ask.brief.seriesName.trim() !== '';
+  const served = STRUCTURES.filter(
+    (s) => (!kept?.structure || s.id === kept.of.structure) && canServe(s, facts, ask.pictures, ratio, inSeries),
+  );
+  const weightOf = (s: Structure): number => {
+    const kind = s.kinds[ask.brief.kind] ?? 1;
+    const mood = 1 + 0.6 * shared(s.moods, moods.slice(0, 3));
+    const pictured = s.asks.pictures[0] > 0 ? 1 : ask.pictures.length > 0 ? 0.4 : 1;
+    return (0.35 + kind) * mood * pictured;
+  };
+  const slots: Slot[] = [];
+  const recentFaces: string[] = [];
+  const recentTones: Tones[] = [];
+  const turns = new Map<string, number>();
+  for (let round = 0; round < (kept?.structure ? 40 : ROUNDS); round++) {
+    for (const structure of spread(race(served, weightOf, random), slots)) {
+      const offset = turns.get(structure.id) ?? Math.floor(random() * structure.turns);
+      turns.set(structure.id, offset + 1);
+      const attempts = Array.from({ length: ATTEMPTS }, (_, i): Sketch => {
+        const pair = pickFaces(faces, structure, ask, facts.letters, recentFaces, random);
+        const found = pickTones(tones, recentTones, random);
+        if (i === 0) {
+          recentFaces.unshift(pair.title);
+          recentTones.unshift(found);
+          recentFaces.length = Math.min(recentFaces.length, 7);
+          recentTones.length = Math.min(recentTones.length, 6);
+        }
+        return {
+          structure: structure.id,
+          faces: { title: pair.title, other: pair.other },
+          tones: found,
+          pictures: pickPictures(structure, ask, slots.length + i, random),
+          turn: (offset + i) % structure.turns,
+        };
+      });
+      slots.push({ attempts });
+    }
+  }
+  return slots;
+}
+
+/** An order whose first ones are none of those that came last. */
+function spread(order: readonly Structure[], before: readonly Slot[]): Structure[] {
+  const last = new Set(before.slice(-Math.min(7, order.length - 1)).map((slot) => slot.attempts[0].structure));
+  const fresh = order.filter((s) => !last.has(s.id));
+  return [...fresh, ...order.filter((s) => last.has(s.id))];
+}
+
+function pickFaces(
+  faces: readonly Pairing[],
+  structure: Structure,
+  ask: SheetAsk,
+  letters: number,
+  recent: readonly string[],
+  random: Random,
+): Pairing {
+  const { weight } = structure.asks;
+  const moods = moodsOf(ask);
+  const fitting = faces.filter((p) => letters <= p.mostLetters && (!weight || weight.includes(p.weight)));
+  const choice = fitting.length > 0 ? fitting : faces;
+  const own = new Set(ask.house.cuts);
+  return race(
+    choice,
+    (p) => {
+      const kind = 0.25 + (p.kinds[ask.brief.kind] ?? 0);
+      const mood = 1 + 0.7 * shared(p.moods, moods.slice(0, 3));
+      const house = own.has(p.title) ? 4 : 1;
+      return (kind * mood * house) / (recent.includes(p.title) ? 30 : 1);
+    },
+    random,
+  )[0];
+}
+
+function pickTones(tones: readonly WeighedTones[], recent: readonly Tones[], random: Random): Tones {
+  const near = (t: Tones): number => Math.min(1, ...recent.map((r) => toneDistance(r.ground, t.ground)));
+  return race(tones, ({ tones: t, weight }) => weight * (0.03 + Math.min(0.3, near(t)) * 3), random)[0].tones;
+}
+
+function pickPictures(structure: Structure, ask: SheetAsk, at: number, random: Random): string[] {
+  const [least, most] = structure.asks.pictures;
+  if (most === 0) return [];
+  const fitting = ask.pictures.filter((p) => structure.asks.picture?.(p) ?? true);
+  const choice = fitting.length >= least ? fitting : ask.pictures;
+  const start = Math.floor(random() * choice.length) + at;
+  const count = Math.min(most, choice.length);
+  return Array.from({ length: count }, (_, i) => choice[(start + i) % choice.length].asset);
+}
+
+/** The structures that a plan has, each once. */
+export const structuresIn = (plan: readonly Slot[]): number => new Set(plan.map((s) => s.attempts[0].structure)).size;
+
+/** All faces that a sheet can ever set, for those who load them ahead. */
+export const ALL_CUTS: readonly CutId[] = [...new Set(PAIRINGS.flatMap((p) => [p.title, p.other]))];
+
+export type { Faces };

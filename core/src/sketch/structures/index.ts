@@ -1,0 +1,12 @@
+import type { Structure } from '../structure';
+import { FIGURE } from './figure';
+import { FULL } from './full';
+import { TYPE } from './type';
+import { WINDOW } from './window';
+
+/** All rules by which the sketch sheet composes. */
+export const STRUCTURES: readonly Structure[] = [...FULL, ...WINDOW, ...TYPE, ...FIGURE];
+
+const BY_ID = new Map(STRUCTURES.map((s) => [s.id, s]));
+
+export const findStructure = (id: string): Structure | undefined => BY_ID.get(id);

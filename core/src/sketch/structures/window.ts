@@ -1,0 +1,446 @@
+import { type PartSeed, newOverlay } from '../../cover';
+import type { Board } from '../board';
+import type { PictureFacts } from '../picture';
+import type { Structure } from '../structure';
+import { isDark, mixed } from '../tones';
+import { block, ground, headAndFoot, pictureIn, rule, shaded, titleItems, twoTone } from './common';
+
+type Half = 'above' | 'below';
+
+/** A picture over one end of the cover, the words on ground at the other. */
+function halved(b: Board, half: Half, share: number, align: 'left' | 'centre'): PartSeed[] | null {
+  const [picture] = b.s.pictures;
+  const { tones } = b;
+  const frame = { x: 0, y: half === 'above' ? 0 : 1 - share, width: 1, height: share };
+  const pad = b.my * 0.8;
+  const [y0, y1] = half === 'above' ? [share + pad, 1 - b.my * 0.9] : [b.my * 0.9, 1 - share - pad];
+  const byline = b.line('byline', tones.words, { bottom: y1 }, { align, size: 0.046 });
+  if (!byline) return null;
+  const end = byline.parts.length > 0 ? byline.box.y - b.high(0.045) : y1;
+  const column = b.column(
+    { x: b.mx, y: y0, width: 1 - 2 * b.mx, height: end - y0 },
+    [
+      { role: 'series', colour: tones.accent, size: 0.03 * b.k, most: 0.2 },
+      ...titleItems(b.inks, 0.2, b, { gap: 0.03, keyed: align === 'left' }),
+    ],
+    { anchor: half === 'above' ? 'middle' : 'top', align },
+  );
+  const edge = { x: 0, width: 1, height: b.high(0.016), y: half === 'above' ? share : 1 - share - b.high(0.016) };
+  return (
+    column && [
+      ground(tones.ground),
+      pictureIn(b, picture, frame),
+      block('edge', edge, tones.accent),
+      ...column.parts,
+      ...byline.parts,
+    ]
+  );
+}
+
+/** A picture cut to a shape above its words. */
+function shaped(b: Board, picture: PictureFacts, area: Parameters<typeof pictureIn>[2], mask: 'arch' | 'ellipse' | 'brush' | null): PartSeed {
+  return pictureIn(b, picture, area, {
+    mask: mask === null ? null : mask === 'brush' ? { kind: 'brush', rough: 0.45, seed: 7 + b.s.turn } : { kind: mask },
+  });
+} // prettier-ignore
+
+/** Covers with a picture in a part of them. */
+export const WINDOW: readonly Structure[] = [
+  {
+    id: 'picture-above',
+    name: 'Picture above, words on a ground below',
+    group: 'window',
+    kinds: { story: 1, practical: 3, poems: 1, report: 3 },
+    moods: ['warm', 'bright', 'calm', 'playful'],
+    asks: { pictures: [1, 1], letters: [1, 320], picture: (p) => !p.plain },
+    turns: 2,
+    draw: (b) =>
+      halved(
+        b,
+        'above',
+        b.s.facts.letters > 120 ? 0.3 : b.s.facts.letters > 60 ? 0.42 : 0.52,
+        b.s.turn === 0 ? 'centre' : 'left',
+      ),
+  },
+  {
+    id: 'picture-below',
+    name: 'Words on a ground above, picture below',
+    group: 'window',
+    kinds: { story: 1, practical: 3, poems: 2, report: 3 },
+    moods: ['calm', 'bright', 'grave', 'warm'],
+    asks: { pictures: [1, 1], letters: [1, 320], picture: (p) => !p.plain },
+    turns: 2,
+    draw: (b) =>
+      halved(
+        b,
+        'below',
+        b.s.facts.letters > 120 ? 0.3 : b.s.facts.letters > 60 ? 0.42 : 0.5,
+        b.s.turn === 0 ? 'left' : 'centre',
+      ),
+  },
+  {
+    id: 'halves',
+    name: 'Two halves side by side, one of words and one of picture',
+    group: 'window',
+    kinds: { story: 1, practical: 2, poems: 2, report: 3 },
+    moods: ['grave', 'calm', 'bold', 'bright'],
+    asks: { pictures: [1, 1], letters: [1, 60], longest: 10, picture: (p) => !p.plain },
+    turns: 2,
+    draw(b) {
+      const [picture] = b.s.pictures;
+      const { tones } = b;
+      const wide = b.ratio < 1.3 ? 0.5 : 0.56;
+      const words = b.s.turn === 0 ? 0 : 1 - wide;
+      const x = words + 0.06;
+      const width = wide - 0.11;
+      const ends = headAndFoot(b, { head: tones.accent, foot: tones.words }, { align: 'left', x, width, byline: 0.04 });
+      if (!ends) return null;
+      const column = b.column(
+        { x, y: ends.top, width, height: ends.bottom - ends.top },
+        titleItems(b.inks, 0.16, b, { gap: 0.05, subtitle: 0.036 }),
+        { anchor: 'top', align: 'left' },
+      );
+      const frame = { x: b.s.turn === 0 ? wide : 0, y: 0, width: 1 - wide, height: 1 };
+      return column && [ground(tones.ground), pictureIn(b, picture, frame), ...ends.parts, ...column.parts];
+    },
+  },
+  {
+    id: 'arch-window',
+    name: 'The picture in an arch',
+    group: 'window',
+    kinds: { story: 3, practical: 2, poems: 3 },
+    moods: ['tender', 'warm', 'calm', 'playful', 'dark'],
+    asks: { pictures: [1, 1], letters: [1, 70], picture: (p) => !p.plain },
+    turns: 2,
+    draw(b) {
+      const [picture] = b.s.pictures;
+      const { tones } = b;
+      const foot = b.line('byline', tones.words, { bottom: 1 - b.my * 0.8 }, { size: 0.044 });
+      if (!foot) return null;
+      const end = foot.parts.length > 0 ? foot.box.y - b.high(0.06) : 1 - b.my;
+      const top = b.my * 0.85;
+      const head = b.column(
+        { x: b.mx, y: top, width: 1 - 2 * b.mx, height: 0.36 },
+        [
+          { role: 'series', colour: tones.accent, size: 0.03 * b.k, most: 0.22 },
+          ...titleItems(b.inks, 0.17, b, { gap: 0.028, subtitle: 0.036 }),
+        ],
+        { anchor: 'top' },
+      );
+      if (!head) return null;
+      const y = head.box.y + head.box.height + b.high(0.075);
+      const inset = b.s.turn === 0 ? 0.16 : 0.1;
+      const area = { x: inset, y, width: 1 - 2 * inset, height: end - y };
+      const line = 0.022;
+      const outer = {
+        x: area.x - line,
+        width: area.width + 2 * line,
+        y: area.y - b.high(line),
+        height: area.height + b.high(line),
+      };
+      const ring = pictureIn(b, picture, outer, {
+        mask: { kind: 'arch' },
+        id: 'arch-line',
+        look: twoTone(tones.accent, tones.accent),
+      });
+      return [
+        ground(tones.ground),
+        ...(b.s.turn === 0 ? [ring, shaped(b, picture, area, 'arch')] : [shaped(b, picture, area, 'arch')]),
+        ...head.parts,
+        ...foot.parts,
+      ];
+    },
+  },
+  {
+    id: 'round-window',
+    name: 'The picture in a circle',
+    group: 'window',
+    kinds: { story: 2, practical: 3, poems: 2, report: 1 },
+    moods: ['playful', 'calm', 'bright', 'tender'],
+    asks: { pictures: [1, 1], letters: [1, 60], ratio: [1.2, 2], picture: (p) => !p.plain },
+    turns: 2,
+    draw(b) {
+      const [picture] = b.s.pictures;
+      const { tones } = b;
+      const size = b.ratio > 1.45 ? 0.76 : 0.6;
+      const below = b.s.turn === 0;
+      const ends = headAndFoot(b, { head: tones.accent, foot: tones.words }, { swap: false });
+      if (!ends) return null;
+      const tall = b.high(size);
+      const y = below ? ends.top + b.high(0.01) : ends.bottom - tall - b.high(0.01);
+      const [y0, y1] = below ? [y + tall + b.high(0.05), ends.bottom] : [ends.top, y - b.high(0.05)];
+      const column = b.column(
+        { x: b.mx, y: y0, width: 1 - 2 * b.mx, height: y1 - y0 },
+        titleItems(b.inks, 0.17, b, { gap: 0.028, subtitle: 0.038 }),
+        { anchor: 'middle' },
+      );
+      return (
+        column && [
+          ground(tones.ground),
+          shaped(b, picture, { x: (1 - size) / 2, y, width: size, height: tall }, 'ellipse'),
+          ...ends.parts,
+          ...column.parts,
+        ]
+      );
+    },
+  },
+  {
+    id: 'wide-margins',
+    name: 'A small picture in wide margins',
+    group: 'window',
+    kinds: { story: 2, practical: 1, poems: 3, report: 2 },
+    moods: ['calm', 'grave', 'tender'],
+    asks: { pictures: [1, 1], letters: [1, 110], picture: (p) => !p.plain },
+    turns: 2,
+    draw(b) {
+      const [picture] = b.s.pictures;
+      const { tones } = b;
+      const x = 0.17;
+      const width = 1 - 2 * x;
+      const tall = b.high(b.ratio > 1.3 ? 0.62 : 0.4);
+      const y = b.s.turn === 0 ? 0.13 : 0.87 - tall;
+      const foot = b.line('byline', tones.words, b.s.turn === 0 ? { bottom: 0.915 } : { top: 0.07 }, { size: 0.036 });
+      if (!foot) return null;
+      const [y0, y1] = b.s.turn === 0
+        ? [y + tall + b.high(0.06), foot.box.y - b.high(0.04)]
+        : [foot.box.y + foot.box.height + b.high(0.06), y - b.high(0.06)]; // prettier-ignore
+      const column = b.column(
+        { x: x * 0.8, y: y0, width: 1 - 1.6 * x, height: y1 - y0 },
+        [
+          ...titleItems(b.inks, 0.12, b, { gap: 0.03, subtitle: 0.034 }),
+          { role: 'series', colour: tones.accent, size: 0.027, gap: 0.045, most: 0.2 },
+        ],
+        { anchor: b.s.turn === 0 ? 'top' : 'middle' },
+      );
+      return column && [ground(tones.ground), pictureIn(b, picture, { x, y, width, height: tall }), ...foot.parts, ...column.parts]; // prettier-ignore
+    },
+  },
+  {
+    id: 'mat',
+    name: 'The picture mounted with a mat, words under it',
+    group: 'window',
+    kinds: { story: 2, practical: 2, poems: 3, report: 2 },
+    moods: ['grave', 'calm', 'warm', 'tender', 'dark'],
+    asks: { pictures: [1, 1], letters: [1, 110], picture: (p) => !p.plain },
+    turns: 2,
+    draw(b) {
+      const [picture] = b.s.pictures;
+      const { tones } = b;
+      const margin = 0.06;
+      const foot = b.line('byline', tones.accent, { bottom: 1 - b.high(margin) }, { size: 0.04 });
+      if (!foot) return null;
+      const end = foot.parts.length > 0 ? foot.box.y - b.high(0.06) : 1 - b.high(margin);
+      const column = b.column(
+        { x: b.mx, y: 0.5, width: 1 - 2 * b.mx, height: end - 0.5 },
+        [
+          { role: 'series', colour: tones.accent, size: 0.028, most: 0.2 },
+          ...titleItems(b.inks, 0.15, b, { gap: 0.026, subtitle: 0.036 }),
+        ],
+        { anchor: 'bottom' },
+      );
+      if (!column) return null;
+      const area = { x: margin, y: b.high(margin), width: 1 - 2 * margin, height: column.box.y - b.high(0.055) - b.high(margin) };
+      const inner = b.s.turn === 1 ? { border: { width: 0.006, colour: tones.accent } } : {};
+      return [ground(tones.ground), pictureIn(b, picture, area, inner), ...column.parts, ...foot.parts];
+    },
+  }, // prettier-ignore
+  {
+    id: 'torn-strip',
+    name: 'A torn strip of picture across the middle',
+    group: 'window',
+    kinds: { story: 3, practical: 1, poems: 1 },
+    moods: ['dark', 'grave', 'bold', 'playful'],
+    asks: { pictures: [1, 1], letters: [1, 60], picture: (p) => !p.plain },
+    turns: 2,
+    draw(b) {
+      const [picture] = b.s.pictures;
+      const { tones } = b;
+      const ends = headAndFoot(b, { head: tones.accent, foot: tones.words });
+      if (!ends) return null;
+      const above = b.s.turn === 0;
+      const [y0, y1] = above ? [ends.top, 0.5] : [0.55, ends.bottom];
+      const column = b.column(
+        { x: b.mx, y: y0, width: 1 - 2 * b.mx, height: y1 - y0 },
+        titleItems(b.inks, 0.19, b, { gap: 0.03, keyed: true }),
+        { anchor: above ? 'top' : 'bottom' },
+      );
+      if (!column) return null;
+      const gap = b.high(0.05);
+      const [a, z] = above ? [column.box.y + column.box.height + gap, ends.bottom - gap * 0.4] : [ends.top + gap * 0.2, column.box.y - gap];
+      const area = { x: -0.06, y: a, width: 1.12, height: z - a };
+      return [
+        ground(tones.ground),
+        pictureIn(b, picture, area, { mask: { kind: 'torn', rough: 0.05, seed: 11 + b.s.turn } }),
+        ...ends.parts,
+        ...column.parts,
+      ];
+    },
+  }, // prettier-ignore
+  {
+    id: 'print',
+    name: 'The picture printed in two colours into the ground',
+    group: 'window',
+    kinds: { story: 3, practical: 2, poems: 2, report: 2 },
+    moods: ['bold', 'dark', 'bright', 'playful', 'grave'],
+    asks: { pictures: [1, 1], letters: [1, 80], picture: (p) => !p.plain },
+    turns: 2,
+    draw(b) {
+      const [picture] = b.s.pictures;
+      const { tones } = b;
+      const dark = isDark(tones.ground);
+      const look = dark
+        ? twoTone(tones.ground, mixed(tones.accent, tones.words), 1, { contrast: 0.3, saturation: -1 })
+        : twoTone(tones.accent, tones.ground, 1, { contrast: 0.3, saturation: -1 });
+      const align = b.s.turn === 0 ? 'left' : 'centre';
+      const head = b.column(
+        { x: b.mx, y: b.my * 0.9, width: 1 - 2 * b.mx, height: 0.5 },
+        [
+          { role: 'series', colour: tones.second, size: 0.032 * b.k, most: 0.2 },
+          ...titleItems(b.inks, 0.24, b, { gap: 0.035 }),
+          { role: 'byline', colour: tones.words, size: 0.046 * b.k, gap: 0.05, most: 0.3 },
+        ],
+        { anchor: 'top', align },
+      );
+      if (!head) return null;
+      const y = head.box.y + head.box.height + b.high(0.045);
+      return [
+        ground(tones.ground),
+        pictureIn(b, picture, { x: 0, y, width: 1, height: 1 - y }, { look }),
+        ...(dark ? [] : [{ ...newOverlay('halftone', '#000000', { scale: 1.4, amount: 0.5, opacity: 0.16, blend: 'multiply' }), id: 'dots' }]),
+        ...head.parts,
+      ];
+    },
+  }, // prettier-ignore
+  {
+    id: 'mosaic',
+    name: 'Several pictures in a grid, the words in a field of it',
+    group: 'window',
+    kinds: { story: 1, practical: 3, report: 3, poems: 1 },
+    moods: ['bright', 'playful', 'warm', 'calm'],
+    asks: { pictures: [2, 5], letters: [1, 80] },
+    turns: 2,
+    draw(b) {
+      const { pictures, turn } = b.s;
+      const { tones } = b;
+      const gap = 0.012;
+      const high = b.high(gap);
+      // Rows of two pictures at the chosen end; an odd one takes a whole row.
+      const rows: number[][] = [];
+      const order = pictures.map((_, i) => i);
+      if (order.length % 2 === 1) rows.push([order.shift()!]);
+      while (order.length > 0) rows.push([order.shift()!, order.shift()!]);
+      const share = 0.54;
+      const each = (share - high * rows.length) / rows.length;
+      const y0 = turn === 0 ? 0 : 1 - share + high;
+      const tiles = rows.flatMap((row, r) =>
+        row.map((n, c) => {
+          const width = (1 - gap * (row.length - 1)) / row.length;
+          const area = { x: c * (width + gap), y: y0 + r * (each + high), width, height: each };
+          return pictureIn(b, pictures[n], area, { id: `picture-${n}` });
+        }),
+      );
+      const [top, bottom] = turn === 0 ? [share + b.my * 0.6, 1 - b.my * 0.85] : [b.my * 0.85, 1 - share - b.my * 0.6];
+      const byline = b.line('byline', tones.words, { bottom }, { align: 'left', size: 0.044 });
+      if (!byline) return null;
+      const end = byline.parts.length > 0 ? byline.box.y - b.high(0.04) : bottom;
+      const column = b.column(
+        { x: b.mx, y: top, width: 1 - 2 * b.mx, height: end - top },
+        [
+          { role: 'series', colour: tones.accent, size: 0.03 * b.k, most: 0.2 },
+          ...titleItems(b.inks, 0.17, b, { gap: 0.03 }),
+        ],
+        { anchor: 'top', align: 'left' },
+      );
+      return column && [ground(tones.ground), ...tiles, ...column.parts, ...byline.parts];
+    },
+  },
+  {
+    id: 'three-strips',
+    name: 'One picture in three strips',
+    group: 'window',
+    kinds: { story: 2, practical: 2, poems: 2, report: 2 },
+    moods: ['calm', 'bright', 'bold', 'grave'],
+    asks: { pictures: [1, 1], letters: [1, 70], picture: (p) => !p.plain && p.widthPx > p.heightPx * 0.8 },
+    turns: 2,
+    draw(b) {
+      const [picture] = b.s.pictures;
+      const { tones } = b;
+      const ends = headAndFoot(b, { head: tones.accent, foot: tones.words }, { align: 'left' });
+      if (!ends) return null;
+      const column = b.column(
+        { x: b.mx, y: 0.52, width: 1 - 2 * b.mx, height: ends.bottom - 0.52 },
+        titleItems(b.inks, 0.18, b, { gap: 0.03 }),
+        { anchor: 'bottom', align: 'left' },
+      );
+      if (!column) return null;
+      const gap = 0.02;
+      const width = (1 - 2 * b.mx - 2 * gap) / 3;
+      const y = ends.top;
+      const height = column.box.y - b.high(0.06) - y;
+      // The strips show the picture as through three windows, stepped where the turn says so.
+      const strips = [0, 1, 2].map((i) => {
+        const step = b.s.turn === 1 ? [0.05, 0.025, 0][i] : 0;
+        return {
+          ...pictureIn(b, picture, { x: b.mx + i * (width + gap), y: y + step, width, height: height - step }),
+          id: `strip-${i}`,
+          focus: { x: [0.12, 0.5, 0.88][i], y: 0.5 },
+        } as PartSeed;
+      });
+      return [ground(tones.ground), ...strips, ...ends.parts, ...column.parts];
+    },
+  },
+  {
+    id: 'brush-stroke',
+    name: 'The picture as a brush stroke',
+    group: 'window',
+    kinds: { story: 2, practical: 2, poems: 3 },
+    moods: ['playful', 'tender', 'warm', 'bright'],
+    asks: { pictures: [1, 1], letters: [1, 60], picture: (p) => !p.plain },
+    turns: 2,
+    draw(b) {
+      const [picture] = b.s.pictures;
+      const { tones } = b;
+      const ends = headAndFoot(b, { head: tones.accent, foot: tones.words }, { swap: b.s.turn === 1 });
+      if (!ends) return null;
+      const middle = b.ratio > 1.3 ? 0.55 : 0.5;
+      const column = b.column(
+        { x: b.mx, y: middle, width: 1 - 2 * b.mx, height: ends.bottom - middle },
+        titleItems(b.inks, 0.18, b, { gap: 0.03 }),
+        { anchor: 'middle' },
+      );
+      if (!column) return null;
+      const area = { x: 0.04, y: ends.top, width: 0.92, height: Math.min(column.box.y, middle + 0.1) - b.high(0.03) - ends.top };
+      return [ground(tones.ground), shaped(b, picture, area, 'brush'), ...ends.parts, ...column.parts];
+    },
+  }, // prettier-ignore
+  {
+    id: 'soft-ground',
+    name: 'The picture blurred to a ground of its colours',
+    group: 'full',
+    kinds: { story: 2, practical: 2, poems: 3, report: 2 },
+    moods: ['calm', 'tender', 'dark', 'bright'],
+    asks: { pictures: [1, 1] },
+    turns: 2,
+    draw(b) {
+      const [picture] = b.s.pictures;
+      const { tones } = b;
+      const { look, inks } = shaded(b, isDark(tones.ground) ? tones.accent : tones.block, { blur: 0.06 });
+      const whole = { x: 0, y: 0, width: 1, height: 1 };
+      const align = b.s.turn === 0 ? 'centre' : 'left';
+      const ends = headAndFoot(b, { head: inks.words, foot: inks.words }, { align });
+      if (!ends) return null;
+      const column = b.column(
+        { x: b.mx, y: ends.top + 0.06, width: 1 - 2 * b.mx, height: (ends.bottom - ends.top) * 0.8 },
+        titleItems(inks, 0.24, b, {}),
+        { anchor: b.s.turn === 0 ? 'middle' : 'top', align },
+      );
+      return column && [
+        ground(tones.ground),
+        pictureIn(b, picture, whole, { look }),
+        rule('line', { x: align === 'left' ? b.mx : 0.44, y: column.box.y - b.high(0.05), width: 0.12, height: b.high(0.007) }, inks.accent),
+        ...ends.parts,
+        ...column.parts,
+      ];
+    },
+  }, // prettier-ignore
+];
