@@ -48,7 +48,7 @@ async function editing(page: Page, base: string): Promise<{ composed: number; lo
   await page.getByRole('button', { name: 'From words' }).click();
   await page.getByLabel('Title', { exact: true }).fill('A Manual of Quiet Machines');
   const from = performance.now();
-  await page.getByRole('button', { name: 'Compose a cover' }).click();
+  await page.getByRole('button', { name: 'Compose covers' }).click();
   await page.locator('[data-verdict="64"]').waitFor();
   const composed = performance.now() - from;
   await page

@@ -58,12 +58,12 @@ test('titles that are empty, endless or in other scripts', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'From words' }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByRole('button', { name: 'Compose a cover' }).click();
+  await dialog.getByRole('button', { name: 'Compose covers' }).click();
   await expect(dialog.getByRole('alert')).toContainText('no title yet');
   await dialog.getByLabel('Title', { exact: true }).fill('x'.repeat(301));
   await expect(dialog.getByRole('alert')).toContainText('301 letters. Up to 300');
   await dialog.getByLabel('Title', { exact: true }).fill('Тихий сад — Œuvre à Ægir');
-  await dialog.getByRole('button', { name: 'Compose a cover' }).click();
+  await dialog.getByRole('button', { name: 'Compose covers' }).click();
   await coverReady(page);
   await part(page, 'Title').click();
   await expect(page.getByText(/contrast \d/i)).toBeVisible();

@@ -11,7 +11,7 @@ test('a series novel cover with band, frame, overlays and blends, made from noth
   await dialog.getByRole('radio', { name: 'A picture for a cover' }).click();
   await dialog.getByLabel('Title', { exact: true }).fill('The Cartographer of Ash');
   await dialog.getByLabel('Author').fill('Mirel Anstruther');
-  await dialog.getByRole('button', { name: 'Compose a cover' }).click();
+  await dialog.getByRole('button', { name: 'Compose covers' }).click();
   await coverReady(page);
   await step(page, 'Brief');
   await page.getByLabel('Series', { exact: true }).fill('The Cinder Atlas');

@@ -12,7 +12,7 @@ test('a type-only poetry cover with drawn curves, made from nothing', async ({ p
   await dialog.getByLabel('Title', { exact: true }).fill('Letters to a Slow River');
   await dialog.getByLabel('Subtitle').fill('Poems');
   await dialog.getByLabel('Author').fill('Tamsin Orrel');
-  await dialog.getByRole('button', { name: 'Compose a cover' }).click();
+  await dialog.getByRole('button', { name: 'Compose covers' }).click();
   await coverReady(page);
 
   await test.step('a ground and a face', async () => {

@@ -12,7 +12,7 @@ test('a picture-led practical cover, made from nothing', async ({ page }) => {
   await dialog.getByLabel('Title', { exact: true }).fill('A Year of Dry Walls');
   await dialog.getByLabel('Subtitle').fill('Building and mending with found stone');
   await dialog.getByLabel('Author').fill('Halvard Quill');
-  await dialog.getByRole('button', { name: 'Compose a cover' }).click();
+  await dialog.getByRole('button', { name: 'Compose covers' }).click();
   await coverReady(page);
 
   await test.step('ground of its own, with the picture in an arch', async () => {

@@ -68,7 +68,7 @@ test('a sideways photograph is turned upright and its place stays nowhere', asyn
   await pick(page, 'From a picture', put('sideways.jpg', bytes));
   await expect(page.getByRole('dialog').getByText('800 x 1200 px')).toBeVisible();
   await page.getByRole('dialog').getByLabel('Title', { exact: true }).fill('Sideways');
-  await page.getByRole('dialog').getByRole('button', { name: 'Compose a cover' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Compose covers' }).click();
   await coverReady(page);
   await step(page, 'Deliver');
   const file = await saved(page, () => page.getByRole('button', { name: 'Save the title as a file' }).click());

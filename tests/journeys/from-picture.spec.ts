@@ -23,11 +23,11 @@ test('from a picture and three lines of words to all files, and back again', asy
 
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('radio', { name: 'A picture for a cover' }).click();
-  await dialog.getByRole('button', { name: 'Compose a cover' }).click();
+  await dialog.getByRole('button', { name: 'Compose covers' }).click();
   await expect(dialog.getByRole('alert')).toHaveText(/no title yet/);
   await dialog.getByLabel('Title', { exact: true }).fill('The Weight of Lanterns');
   await dialog.getByLabel('Author').fill('Oda Penhallow');
-  await dialog.getByRole('button', { name: 'Compose a cover' }).click();
+  await dialog.getByRole('button', { name: 'Compose covers' }).click();
 
   await test.step('Front: composed, measured, every word at 4.5 : 1', async () => {
     await expect(page).toHaveURL(/\/title\/.+\/front$/);

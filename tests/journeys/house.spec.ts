@@ -173,7 +173,7 @@ test('marks and pictures from SVG: only shapes come in', async ({ page }) => {
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('radio', { name: 'A picture for a cover' }).click();
   await dialog.getByLabel('Title', { exact: true }).fill('Round');
-  await dialog.getByRole('button', { name: 'Compose a cover' }).click();
+  await dialog.getByRole('button', { name: 'Compose covers' }).click();
   await coverReady(page);
   await part(page, 'Picture').click();
   await expect(b.inspector.getByText('3200 x 3200 px')).toBeVisible();

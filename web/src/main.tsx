@@ -22,6 +22,7 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <Navigate to="front" replace /> },
       { path: 'brief', lazy: async () => ({ Component: (await import('./routes/brief')).BriefPage }) },
+      { path: 'sketches', lazy: async () => ({ Component: (await import('./routes/sketches')).SketchesPage }) },
       { path: 'front', lazy: async () => ({ Component: (await import('./routes/front')).FrontPage }) },
       { path: 'glance', lazy: async () => ({ Component: (await import('./routes/glance')).GlancePage }) },
       { path: 'mockups', lazy: async () => ({ Component: (await import('./routes/mockups')).MockupsPage }) },

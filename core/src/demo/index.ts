@@ -5,3 +5,4 @@ export { foxfire } from './foxfire';
 export { mossGarden } from './moss-garden';
 export { smallHours } from './small-hours';
 export { snowfall } from './snowfall';
+export * from './neighbours';

@@ -216,8 +216,9 @@ export class Board {
       y += gaps[i];
       sizes.set(item.role, size);
       const x = area.x + (align === 'left' ? 0 : align === 'right' ? area.width - width : (area.width - width) / 2);
-      // What is spare is the title's, so that it can grow where its column may.
-      const room = item.role === 'title' && anchor !== 'middle' ? spare : 0;
+      // What is spare is the title's, so that it can grow where nothing stands in its way.
+      const free = anchor === 'top' || (anchor === 'bottom' && i === 0);
+      const room = item.role === 'title' && free ? spare : 0;
       const grown = height * 1.04 + room;
       const drop = anchor === 'bottom' ? grown - height : anchor === 'middle' ? (grown - height) / 2 : 0;
       const above = anchor === 'top' && i > 0 ? shown[i - 1].role : null;

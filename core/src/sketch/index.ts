@@ -1,4 +1,5 @@
 export { LEAST, SAFE } from './board';
+export * from './about';
 export * from './choose';
 export * from './draw';
 export * from './facts';
@@ -8,6 +9,6 @@ export * from './plan';
 export * from './series';
 export * from './sheet';
 export * from './sketch';
-export { GROUPS, type Group, type Structure } from './structure';
+export { GROUPS, type Group, type Structure, canServe } from './structure';
 export * from './structures';
 export * from './tones';

@@ -1,6 +1,6 @@
 import { type Random, seeded } from '../base';
 import type { Mood } from '../book';
-import type { Hex } from '../colour';
+import { type Hex, type Lab, labOf, rgbOf } from '../colour';
 import { type CutId, hasScripts } from '../text';
 import { factsOf } from './facts';
 import { PAIRINGS, type Pairing, mannerOf, pairingsFor } from './pairings';
@@ -8,7 +8,7 @@ import type { SketchGround } from './draw';
 import type { Faces, Sketch, Tones } from './sketch';
 import { type Structure, canServe } from './structure';
 import { STRUCTURES } from './structures';
-import { toneDistance, tonesFromColours, tonesFromPicture, tonesOfMood } from './tones';
+import { labDistance, toneDistance, tonesFromColours, tonesFromPicture, tonesOfMood } from './tones';
 
 /** What a person asks of a sheet, beyond the words and pictures. */
 export type SheetAsk = SketchGround & {
@@ -77,6 +77,7 @@ export function moodsOf({ brief }: Pick<SheetAsk, 'brief'>): readonly Mood[] {
 }
 
 type WeighedTones = { readonly tones: Tones; readonly weight: number };
+type Choice = WeighedTones & { readonly lab: Lab };
 
 /** The colours that a sheet may use: from its pictures, its house and its moods; one colour that must be there decides alone. */
 function tonesFor(ask: SheetAsk): WeighedTones[] {
@@ -112,7 +113,7 @@ export function planSheet(ask: SheetAsk, kept: Kept | null = null): Slot[] | NoP
   if (facts.foreign.length > 0 || faces.length === 0) return 'letters-foreign';
   const random = seeded(ask.seed);
   const moods = moodsOf(ask);
-  const tones = kept?.tones ? [{ tones: kept.of.tones, weight: 1 }] : tonesFor(ask);
+  const tones = (kept?.tones ? [{ tones: kept.of.tones, weight: 1 }] : tonesFor(ask)).map((one): Choice => ({ ...one, lab: labOf(rgbOf(one.tones.ground)) })); // prettier-ignore
   const ratio = ask.heightPx / ask.widthPx;
   const inSeries = ask.brief.seriesNumber !== null && ask.brief.seriesName.trim() !== '';
   const served = STRUCTURES.filter(
@@ -126,7 +127,7 @@ export function planSheet(ask: SheetAsk, kept: Kept | null = null): Slot[] | NoP
   };
   const slots: Slot[] = [];
   const recentFaces: string[] = [];
-  const recentTones: Tones[] = [];
+  const recentTones: Lab[] = [];
   const turns = new Map<string, number>();
   for (let round = 0; round < (kept?.structure ? 40 : ROUNDS); round++) {
     for (const structure of spread(race(served, weightOf, random), slots)) {
@@ -137,14 +138,14 @@ export function planSheet(ask: SheetAsk, kept: Kept | null = null): Slot[] | NoP
         const found = pickTones(tones, recentTones, random);
         if (i === 0) {
           recentFaces.unshift(pair.title);
-          recentTones.unshift(found);
+          recentTones.unshift(found.lab);
           recentFaces.length = Math.min(recentFaces.length, 7);
           recentTones.length = Math.min(recentTones.length, 6);
         }
         return {
           structure: structure.id,
           faces: { title: pair.title, other: pair.other },
-          tones: found,
+          tones: found.tones,
           pictures: pickPictures(structure, ask, slots.length + i, random),
           turn: (offset + i) % structure.turns,
         };
@@ -187,9 +188,10 @@ function pickFaces(
   )[0];
 }
 
-function pickTones(tones: readonly WeighedTones[], recent: readonly Tones[], random: Random): Tones {
-  const near = (t: Tones): number => Math.min(1, ...recent.map((r) => toneDistance(r.ground, t.ground)));
-  return race(tones, ({ tones: t, weight }) => weight * (0.03 + Math.min(0.3, near(t)) * 3), random)[0].tones;
+/** Colours whose ground is far from those of the places just before come sooner. */
+function pickTones(tones: readonly Choice[], recent: readonly Lab[], random: Random): Choice {
+  const near = (lab: Lab): number => Math.min(1, ...recent.map((r) => labDistance(r, lab)));
+  return race(tones, ({ lab, weight }) => weight * (0.03 + Math.min(0.3, near(lab)) * 3), random)[0];
 }
 
 function pickPictures(structure: Structure, ask: SheetAsk, at: number, random: Random): string[] {

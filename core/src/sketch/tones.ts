@@ -1,6 +1,7 @@
 import type { Mood } from '../book';
 import {
   type Hex,
+  type Lab,
   type Swatch,
   chromaOf,
   hexOf,
@@ -25,11 +26,10 @@ export const hexOfTone = ([l, c, h]: Tone): Hex => {
   return hexOf(rgbOfLab([l, c * Math.cos(a), c * Math.sin(a)]));
 };
 
+export const labDistance = (x: Lab, y: Lab): number => Math.hypot(x[0] - y[0], x[1] - y[1], x[2] - y[2]);
+
 /** OKLab distance of two colours; 0.1 is a clear difference. */
-export function toneDistance(a: Hex, b: Hex): number {
-  const [x, y] = [labOf(rgbOf(a)), labOf(rgbOf(b))];
-  return Math.hypot(x[0] - y[0], x[1] - y[1], x[2] - y[2]);
-}
+export const toneDistance = (a: Hex, b: Hex): number => labDistance(labOf(rgbOf(a)), labOf(rgbOf(b)));
 
 export const isDark = (hex: Hex): boolean => luminance(rgbOf(hex)) < 0.22;
 

@@ -19,7 +19,11 @@ export type Breaks = readonly number[];
  * A line that ends in a minor word after others counts a tenth wider, so that it loses against a neighbour.
  * Widths and `space` share one unit. `lines` must be 1..items.length.
  */
-export function balancedBreaks(items: readonly BreakItem[], lines: number, space: number): Breaks {
+export const balancedBreaks = (items: readonly BreakItem[], lines: number, space: number): Breaks =>
+  breaksUpTo(items, lines, space)[lines - 1];
+
+/** The same for every number of lines from 1 to `most`. */
+export function breaksUpTo(items: readonly BreakItem[], most: number, space: number): Breaks[] {
   const n = items.length;
   const before = [0];
   for (const item of items) before.push(before[before.length - 1] + item.width);
@@ -34,7 +38,7 @@ export function balancedBreaks(items: readonly BreakItem[], lines: number, space
     to === 0 ? undefined : { most: cost(0, to), squares: cost(0, to) ** 2, from: 0 },
   );
   const rows = [row];
-  for (let line = 1; line < lines; line++) {
+  for (let line = 1; line < most; line++) {
     const next: (Cell | undefined)[] = Array.from({ length: n + 1 });
     for (let to = line + 1; to <= n; to++) {
       for (let from = line; from < to; from++) {
@@ -47,10 +51,12 @@ export function balancedBreaks(items: readonly BreakItem[], lines: number, space
     }
     rows.push((row = next));
   }
-  const ends: number[] = [];
-  for (let line = lines - 1, to = n; line >= 0; line--) {
-    ends.unshift(to);
-    to = rows[line][to]!.from;
-  }
-  return ends;
+  return rows.map((_, last) => {
+    const ends: number[] = [];
+    for (let line = last, to = n; line >= 0; line--) {
+      ends.unshift(to);
+      to = rows[line][to]!.from;
+    }
+    return ends;
+  });
 }

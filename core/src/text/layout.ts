@@ -1,5 +1,5 @@
 import { type Path, type Rect, compose, pathBounds, scale, transformPath, translate, union } from '../plane';
-import { type BreakItem, balancedBreaks, isMinor } from './breaking';
+import { type BreakItem, type Breaks, breaksUpTo, isMinor } from './breaking';
 import { type PlacedOutline, clearBaselines, outlinePoints } from './clearance';
 import { type CutId, fallbacksFor } from './font-book';
 import type { Manner, Run, Shaper } from './shaper';
@@ -215,9 +215,9 @@ function makeLine(parts: Unit[], space: number, rightToLeft: boolean, k = 1): Li
   };
 }
 
-function linesOf(units: Unit[], count: number, space: number, rightToLeft: boolean): Line[] {
+function linesOf(units: Unit[], ends: Breaks, space: number, rightToLeft: boolean): Line[] {
   let from = 0;
-  return balancedBreaks(units, count, space).map((to) => makeLine(units.slice(from, (from = to)), space, rightToLeft));
+  return ends.map((to) => makeLine(units.slice(from, (from = to)), space, rightToLeft));
 }
 
 /** A short line is not blown up past this, against the size of the rest. */
@@ -248,8 +248,11 @@ function stack(lines: readonly Line[], { leading, align }: Pick<TextSpec, 'leadi
   const placed = (line: Line): PlacedOutline[] => line.outlines.map((o) => ({ ...o, x: o.x + start(line) }));
   const at = [0];
   for (let i = 1; i < lines.length; i++) {
-    const usual = (leading * (lines[i - 1].scale + lines[i].scale)) / 2;
-    at.push(at[i - 1] + Math.max(usual, clearBaselines(placed(lines[i - 1]), placed(lines[i]), CLEAR)));
+    const [above, below] = [lines[i - 1], lines[i]];
+    const usual = (leading * (above.scale + below.scale)) / 2;
+    // Where not even the boxes of the letters come near each other, the letters need not be looked at.
+    const apart = above.ink.y + above.ink.height - below.ink.y + CLEAR <= usual;
+    at.push(at[i - 1] + (apart ? usual : Math.max(usual, clearBaselines(placed(above), placed(below), CLEAR))));
   }
   return at;
 }
@@ -287,8 +290,8 @@ function chooseLines(
   if (paragraphs.length > 1) plain.push(paragraphs.map((units) => makeLine(units, space, rightToLeft)));
   else {
     const units = paragraphs[0];
-    for (let count = 1; count <= Math.min(units.length, 14); count++)
-      plain.push(linesOf(units, count, space, rightToLeft));
+    for (const ends of breaksUpTo(units, Math.min(units.length, 14), space))
+      plain.push(linesOf(units, ends, space, rightToLeft));
   }
   const candidates = spec.justified ? justifiable(plain).map((lines) => justify(lines, rightToLeft)) : plain;
   if (spec.sizePx !== null) {

@@ -81,6 +81,15 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'trace-stopped': () => 'The picture was not finished. Try again.',
   'work-failed': () => 'Something went wrong while this was made. Nothing of yours is lost: try again.',
 
+  'letters-foreign': () =>
+    'No face here has all letters of these words. Add a font of your own that has them on the Front, under Face.',
+  'sheet-empty': () => 'No cover came out that reads. Shorten the title, take another picture, or ask for less.',
+  'sketch-unknown': () => 'This cover was made by a rule that is not here any more.',
+  'sketch-misfit': (d) =>
+    d.why === 'pictures'
+      ? 'This design needs a picture. Add one on the Sketches of this title.'
+      : 'The words of this title do not fit this design.',
+  'sketch-contrast': () => 'The words of this title would not read in this design.',
   'words-small': (d) => `Set at ${d.px} px, smaller than ${d.least} px. Shorten the words or give them more room.`,
   'words-below-least': (d) =>
     `Set at ${d.px} px, below the ${d.least} px you asked for. Shorten the words or give them more room.`,

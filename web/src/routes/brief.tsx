@@ -1,13 +1,15 @@
 import { type Brief, thicknessMm } from '@yosomi/core/book';
 import { Brief as BriefSchema } from '@yosomi/core/book';
 import { allProfiles } from '@yosomi/core/stores';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import { KindFields } from '../features/sketch/kind-fields';
 import { useWishes } from '../features/deliver/use-wishes';
 import { sentenceOf } from '../messages/sentences';
 import { useBook, useSession } from '../state/session';
 import { Bitmap } from '../ui/bitmap';
 import { TextField } from '../ui/field';
 import { useCoverBitmap } from '../work/queries';
+import { warmSketches } from '../work/sketches';
 
 type TextName =
   'title' | 'subtitle' | 'author' | 'seriesName' | 'strapline' | 'blurb' | 'website' | 'publisher' | 'language';
@@ -17,6 +19,8 @@ export function BriefPage() {
   const { brief } = book;
   const edit = useSession((s) => s.edit);
   const { wishes } = useWishes();
+  const pictures = book.sheet.pictures;
+  useEffect(() => warmSketches(pictures), [pictures]);
   const { data: bitmap } = useCoverBitmap(book, 240 * Math.min(2, Math.ceil(window.devicePixelRatio)));
   /** What is typed but cannot be kept as it is, by field. */
   const [typed, setTyped] = useState<Partial<Record<keyof Brief, { text: string; error: string }>>>({});
@@ -75,6 +79,13 @@ export function BriefPage() {
           {text('strapline', 'Strapline', 200, { hint: 'One line that sells it. It heads the promo.' })}
           {text('seriesName', 'Series', 120)}
           {number('seriesNumber', 'Number in the series', 999, 'Leave it empty for a single book.')}
+        </section>
+        <section
+          className="grid max-w-[720px] grid-cols-2 gap-x-6 gap-y-5 border-t border-line pt-6"
+          aria-label="What sort of book"
+        >
+          <h2 className="col-span-2 text-base font-semibold">What sort of book it is</h2>
+          <KindFields />
         </section>
         <section
           className="grid max-w-[720px] grid-cols-2 gap-x-6 gap-y-5 border-t border-line pt-6"

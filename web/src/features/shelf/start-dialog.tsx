@@ -1,5 +1,5 @@
 import { looksLikeCover } from '@yosomi/core/recipe';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { sayFault } from '../../messages/say';
 import { sentenceOf } from '../../messages/sentences';
 import { Bitmap } from '../../ui/bitmap';
@@ -7,6 +7,7 @@ import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
 import { Segmented } from '../../ui/segmented';
+import { warmSketches } from '../../work/sketches';
 import type { TakenPicture } from '../../work/studio.worker';
 import { beginFromPicture, beginFromWords, briefWith } from './take-in';
 
@@ -41,6 +42,7 @@ export function StartDialog(props: { starting: Starting; onClose(): void; onStar
       : null;
   const finished = picture !== null && use === 'finished';
 
+  useEffect(() => warmSketches(), []);
   const start = async (): Promise<void> => {
     setAsked(true);
     if (error) return;
@@ -51,7 +53,7 @@ export function StartDialog(props: { starting: Starting; onClose(): void; onStar
     );
     setBusy(false);
     if (!begun.ok) return sayFault(begun.fault);
-    onStarted(begun.value.id, finished ? 'mockups' : 'front');
+    onStarted(begun.value.id, finished ? 'mockups' : 'sketches');
   };
 
   return (
@@ -99,7 +101,7 @@ export function StartDialog(props: { starting: Starting; onClose(): void; onStar
           <div className="mt-2 flex justify-end gap-2">
             <Button onClick={onClose}>Cancel</Button>
             <Button kind="ink" type="submit" disabled={busy}>
-              {busy ? 'Composing' : finished ? 'Put it in 3D' : 'Compose a cover'}
+              {busy ? 'Composing' : finished ? 'Put it in 3D' : 'Compose covers'}
             </Button>
           </div>
         </div>

@@ -1,0 +1,161 @@
+import { MOST_PICTURES, findStructure } from '@yosomi/core/sketch';
+import { FAMILIES } from '@yosomi/core/text';
+import { ImagePlus, Shuffle, X } from 'lucide-react';
+import { useFrom, useSession } from '../../state/session';
+import { Bitmap } from '../../ui/bitmap';
+import { Button } from '../../ui/button';
+import { Check } from '../../ui/check';
+import { ColourField } from '../../ui/colour-field';
+import { NumberField } from '../../ui/field';
+import { Group } from '../../ui/group';
+import { Menu } from '../../ui/menu';
+import { useAssetBitmap } from '../../work/sketch-queries';
+import { useHouse } from '../front/use-house';
+import { usePictureInput } from '../front/use-picture-input';
+import { KindFields } from './kind-fields';
+import { useRecompose } from './use-recompose';
+import { useSheetAsk } from './use-sheet';
+
+const MOST_SEED = 999_999;
+/** The faces that can be asked for: one upright cut of each family, the heavier where it has several. */
+const FACES = FAMILIES.map((f) => {
+  const upright = f.cuts.filter((c) => !c.italic);
+  return { value: upright[upright.length - 1].id, label: f.name };
+});
+
+/** What the sheet is made from; every change makes it anew, and can be undone. */
+export function SheetAsks() {
+  const ask = useSheetAsk();
+  const edit = useSession((s) => s.edit);
+  const { house } = useHouse();
+  const { seed, pictures, must, house: withHouse, taken } = useFrom((b) => b.sheet);
+  const input = usePictureInput((taken) =>
+    edit('Picture for the sheet', (b) => {
+      b.assets[taken.asset.id] = taken.asset;
+      const others = b.sheet.pictures.filter((id) => id !== taken.asset.id);
+      b.sheet.pictures = [...others, taken.asset.id].slice(-MOST_PICTURES);
+    }),
+  );
+  const recompose = useRecompose();
+  const marked = house.marks[0];
+  const housed = house.colours.length > 0 || house.faces.length > 0;
+  return (
+    <aside
+      aria-label="What the sheet is made from"
+      className="flex w-[236px] shrink-0 flex-col overflow-y-auto border-r border-line"
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => {
+        e.preventDefault();
+        const file = e.dataTransfer.files[0];
+        if (file) input.take(file);
+      }}
+    >
+      {input.input}
+      <Group title="The book">
+        <KindFields />
+      </Group>
+      <Group title="Pictures">
+        {pictures.length === 0 && <p className="text-ink-2">None yet. The sheet works with type and colour.</p>}
+        <ul className="flex flex-wrap gap-2" aria-label="Pictures of the sheet">
+          {pictures.map((id, i) => (
+            <Picture
+              key={id}
+              id={id}
+              place={i + 1}
+              onRemove={() =>
+                ask('Picture off the sheet', (s) => void (s.pictures = s.pictures.filter((one) => one !== id)))
+              }
+            />
+          ))}
+        </ul>
+        <Button onClick={input.open} disabled={pictures.length >= MOST_PICTURES}>
+          <ImagePlus size={15} aria-hidden />
+          Add a picture
+        </Button>
+      </Group>
+      <Group title="It must have">
+        <Check
+          label="A colour"
+          checked={must.colour !== null}
+          onChange={(on) => ask('Colour of the sheet', (s) => void (s.must.colour = on ? (house.colours[0] ?? '#2b4a6b') : null))}
+        >
+          <ColourField
+            label="Colour"
+            value={must.colour ?? '#2b4a6b'}
+            swatches={house.colours}
+            onChange={(hex, dragging) =>
+              edit('Colour of the sheet', (b) => void (b.sheet.must.colour = hex), dragging ? 'sheet-colour' : null)
+            }
+          />
+        </Check>
+        <Check
+          label="A face"
+          checked={must.cut !== null}
+          onChange={(on) => ask('Face of the sheet', (s) => void (s.must.cut = on ? FACES[0].value : null))}
+        >
+          <Menu
+            label="Face"
+            value={must.cut ?? FACES[0].value}
+            onChange={(cut) => ask('Face of the sheet', (s) => void (s.must.cut = cut))}
+            groups={[{ title: 'Faces', options: FACES }]}
+          />
+        </Check>
+        <Check
+          label={marked ? `The mark: ${marked.name}` : 'The mark of the house'}
+          disabled={!marked && must.mark === null}
+          checked={must.mark !== null}
+          onChange={(on) => ask('Mark of the sheet', (s) => void (s.must.mark = on && marked ? structuredClone(marked.form) : null))}
+        />
+        <Check
+          label="Colours and faces of the house"
+          disabled={!housed && !withHouse}
+          checked={withHouse}
+          onChange={(on) => ask('House style on the sheet', (s) => void (s.house = on))}
+        />
+        {!housed && !marked && (
+          <p className="text-xs text-ink-2">A house style is set up on the Front, under House style.</p>
+        )}
+      </Group>
+      <Group title="Which sheet">
+        <NumberField
+          label="Number"
+          value={seed}
+          least={0}
+          most={MOST_SEED}
+          onChange={(n, dragging) =>
+            edit('Number of the sheet', (b) => void (b.sheet.seed = Math.round(n)), dragging ? 'sheet-seed' : null)
+          }
+        />
+        <Button onClick={() => ask('Another sheet', (s) => void (s.seed = (s.seed + 1) % (MOST_SEED + 1)))}>
+          <Shuffle size={15} aria-hidden />
+          Other covers
+        </Button>
+        <p className="text-xs text-ink-2">The same number gives the same covers, here and from a title file.</p>
+      </Group>
+      {taken && recompose && (
+        <Group title="On the Front">
+          <p>{findStructure(taken.structure)?.name ?? 'A sketch'}.</p>
+          <Button onClick={recompose}>Compose it anew</Button>
+          <p className="text-xs text-ink-2">For when words, pictures or the size have changed a lot since.</p>
+        </Group>
+      )}
+    </aside>
+  );
+} // prettier-ignore
+
+function Picture({ id, place, onRemove }: { id: string; place: number; onRemove(): void }) {
+  const { data } = useAssetBitmap(id, 128);
+  return (
+    <li className="relative">
+      <Bitmap bitmap={data ?? null} label={`Picture ${place}`} className="block h-16 w-16 bg-line object-cover" />
+      <button
+        type="button"
+        aria-label={`Take picture ${place} off the sheet`}
+        onClick={onRemove}
+        className="absolute -top-1.5 -right-1.5 rounded-full border border-edge bg-card p-0.5 text-ink-2 hover:text-ink"
+      >
+        <X size={12} aria-hidden />
+      </button>
+    </li>
+  );
+}

@@ -1,0 +1,45 @@
+import { keyOf } from '@yosomi/core/base';
+import type { Book } from '@yosomi/core/project';
+import { houseAsk, noHouse } from '@yosomi/core/recipe';
+import type { Kept, Sketch } from '@yosomi/core/sketch';
+import { useEffect, useMemo } from 'react';
+import { useBook, useSession } from '../../state/session';
+import { useSheets } from '../../state/sheets';
+import { useRested } from '../../ui/use-rested';
+import type { SheetJob } from '../../work/sketch.worker';
+import { useHouse } from '../front/use-house';
+
+/** What the sheet of a title is made from. */
+export function jobOf(book: Book, house: SheetJob['house'], kept: Kept | null): SheetJob {
+  const { brief, cover, sheet } = book;
+  return {
+    brief,
+    widthPx: cover.widthPx,
+    heightPx: cover.heightPx,
+    pictures: sheet.pictures,
+    mark: sheet.must.mark,
+    seed: sheet.seed,
+    house: sheet.house ? house : noHouse,
+    must: { colour: sheet.must.colour, cut: sheet.must.cut },
+    kept,
+  };
+}
+
+export const sketchId = (sketch: Sketch): string => keyOf(sketch);
+
+/** The sheet of the open title, made as soon as what it is made from is at rest. */
+export function useSheet(kept: Kept | null) {
+  const book = useRested(useBook());
+  const { house } = useHouse();
+  const { sheet, make, again, stop } = useSheets();
+  const lent = useMemo(() => houseAsk(house), [house]);
+  const job = useMemo(() => jobOf(book, lent, kept), [book, lent, kept]);
+  useEffect(() => make(job), [make, job]);
+  return { sheet, again: () => again(job), stop };
+}
+
+/** Changes of what the sheet is asked, as steps of the title's history. */
+export function useSheetAsk() {
+  const edit = useSession((s) => s.edit);
+  return (label: string, change: (sheet: Book['sheet']) => void): void => void edit(label, (b) => change(b.sheet));
+}

@@ -1,0 +1,76 @@
+import { type Fault, keyOf } from '@yosomi/core/base';
+import { create } from 'zustand';
+import type { SheetJob, SketchView } from '../work/sketch.worker';
+import { composeInWorkers } from '../work/sketches';
+
+/** The covers of one sheet, as far as they are made. */
+export type SheetState = {
+  readonly key: string;
+  readonly covers: readonly SketchView[];
+  readonly state: 'making' | 'done' | 'stopped' | 'failed';
+  readonly share: number;
+  readonly fault: Fault | null;
+  /** Pictures of the sheet whose files are not there. */
+  readonly lost: number;
+};
+
+type Sheets = {
+  readonly sheet: SheetState | null;
+  /** Makes a sheet, unless it is the one that is there. */
+  make(job: SheetJob): void;
+  /** Makes it again from where nothing is. */
+  again(job: SheetJob): void;
+  stop(): void;
+};
+
+export const sheetKey = (job: SheetJob): string => {
+  const { title, subtitle, author, seriesName, seriesNumber, kind, audience, moods, language } = job.brief;
+  return keyOf({
+    ...job,
+    brief: { title, subtitle, author, seriesName, seriesNumber, kind, audience, moods, language },
+  });
+};
+
+/** The sheet outlives the screen that shows it: one comes back from Front to the same covers. */
+export const useSheets = create<Sheets>((set, get) => {
+  const run = async (job: SheetJob, key: string): Promise<void> => {
+    const going = (): boolean => get().sheet?.key === key && get().sheet?.state === 'making';
+    const change = (more: Partial<SheetState>): void => {
+      const { sheet } = get();
+      if (sheet?.key === key) set({ sheet: { ...sheet, ...more } });
+    };
+    try {
+      const plan = await composeInWorkers(
+        job,
+        (cover) => going() && change({ covers: [...(get().sheet?.covers ?? []), cover] }),
+        (share) => going() && change({ share }),
+        going,
+      );
+      if (!going()) return;
+      if (plan.kind === 'none') change({ state: 'failed', fault: { code: plan.why, data: {} } });
+      else if ((get().sheet?.covers.length ?? 0) === 0)
+        change({ state: 'failed', fault: { code: 'sheet-empty', data: {} } });
+      else change({ state: 'done', share: 1, lost: plan.lost });
+    } catch {
+      if (going()) change({ state: 'failed', fault: { code: 'work-failed', data: {} } });
+    }
+  };
+  const again = (job: SheetJob): void => {
+    const key = sheetKey(job);
+    set({ sheet: { key, covers: [], state: 'making', share: 0, fault: null, lost: 0 } });
+    void run(job, key);
+  };
+  return {
+    sheet: null,
+    make(job) {
+      const now = get().sheet;
+      if (now?.key === sheetKey(job) && now.state !== 'failed') return;
+      again(job);
+    },
+    again,
+    stop() {
+      const { sheet } = get();
+      if (sheet?.state === 'making') set({ sheet: { ...sheet, state: 'stopped' } });
+    },
+  };
+});

@@ -1,0 +1,155 @@
+import type { Fault } from '@yosomi/core/base';
+import type { BookKind } from '@yosomi/core/book';
+import { neighbours } from '@yosomi/core/demo';
+import type { Raster } from '@yosomi/core/pixels';
+import { Book } from '@yosomi/core/project';
+import {
+  type Sketched,
+  composeSheet,
+  fillSlot,
+  noHouse,
+  sheetAsk,
+  sheetPictures,
+  trySketch,
+} from '@yosomi/core/recipe';
+import {
+  ALL_CUTS,
+  type Kept,
+  type NoPlan,
+  type PictureFacts,
+  type SheetAsk,
+  type Sketch,
+  type Slot,
+  planSheet,
+  seriesSketch,
+  structuresIn,
+} from '@yosomi/core/sketch';
+import { expose, transfer } from 'comlink';
+import { BrowserStudio } from './browser-studio';
+
+/** What a sheet asks, with its pictures by id: each worker reads them itself. */
+export type SheetJob = Omit<SheetAsk, 'pictures'> & {
+  readonly pictures: readonly string[];
+  readonly kept: Kept | null;
+};
+
+/** What a plan comes to: how many places it has and of how many structures; pictures that were not there. */
+export type Planned =
+  | { readonly kind: 'plan'; readonly slots: number; readonly structures: number; readonly lost: number }
+  | { readonly kind: 'none'; readonly why: NoPlan };
+
+/** A cover for the sheet, with its picture. */
+export type SketchView = Sketched & { readonly bitmap: ImageBitmap };
+
+/** Width of the pictures on the sheet. */
+const LOOK_PX = 320;
+
+const studio = new BrowserStudio();
+const read = new Map<string, PictureFacts>();
+let ask: SheetAsk | null = null;
+let plan: readonly Slot[] = [];
+
+const api = {
+  /** Loads what most sheets need, and these pictures, before one is asked for. */
+  async warm(pictures: readonly string[]): Promise<void> {
+    for (const cut of ALL_CUTS) await studio.loadFonts([cut]).catch(() => {});
+    for (const facts of await sheetPictures(pictures, studio)) read.set(facts.asset, facts);
+  },
+
+  async prepare({ pictures: ids, kept, ...rest }: SheetJob): Promise<Planned> {
+    const wanted = ids.filter((id) => !read.has(id));
+    for (const facts of await sheetPictures(wanted, studio)) read.set(facts.asset, facts);
+    const pictures = ids.flatMap((id) => read.get(id) ?? []);
+    ask = { ...rest, pictures };
+    const planned = planSheet(ask, kept);
+    if (!Array.isArray(planned)) return { kind: 'none', why: planned };
+    plan = planned;
+    return {
+      kind: 'plan',
+      slots: plan.length,
+      structures: structuresIn(plan),
+      lost: ids.length - pictures.length,
+    };
+  },
+
+  /** The cover for one place of the plan; null where nothing that reads comes of it. */
+  async fill(place: number): Promise<SketchView | null> {
+    const slot = plan[place];
+    if (!ask || !slot) return null;
+    const made = await fillSlot(slot, ask, studio, LOOK_PX);
+    if (!made) return null;
+    const { pixels, ...sketched } = made;
+    const bitmap = await bitmapOf(pixels);
+    return transfer({ ...sketched, bitmap }, [bitmap]);
+  },
+
+  /** A stored picture, small; null where its file is missing. */
+  async thumb(asset: string, widthPx: number): Promise<ImageBitmap | null> {
+    const image = await studio.picture(asset);
+    if (!image) return null;
+    const small = studio.pixelsOf(studio.resized(image, Math.min(widthPx, image.widthPx)));
+    const bitmap = await bitmapOf(small);
+    return transfer(bitmap, [bitmap]);
+  },
+
+  /**
+   * One sketch for each of some titles, in their own words and pictures, the palette turned from one to the next;
+   * that of the title at `own` stays as it is.
+   */
+  async volumes(sketch: Sketch, inputs: readonly Book[], own: number): Promise<Volume[]> {
+    const made: Volume[] = [];
+    for (const [i, input] of inputs.entries()) {
+      const book = Book.parse(input);
+      const pictures = await sheetPictures(book.sheet.pictures, studio);
+      const ids = pictures.map((p) => p.asset);
+      // The title that the sketch was made in keeps its choice of pictures.
+      const used =
+        i === own && sketch.pictures.every((id) => ids.includes(id))
+          ? sketch.pictures
+          : ids.slice(0, sketch.pictures.length);
+      const turned = seriesSketch(sketch, i - own, inputs.length, used);
+      const on = sheetAsk(book, noHouse, pictures);
+      const tried = await trySketch(turned, on, studio, LOOK_PX);
+      made.push(tried.ok ? await volumeOf(book.id, tried.value) : { id: book.id, cover: null, fault: tried.fault });
+    }
+    return transfer(
+      made,
+      made.flatMap((one) => (one.cover ? [one.cover.bitmap] : [])),
+    );
+  },
+
+  /** Covers of made-up books of a kind, for company. */
+  async neighbours(kind: BookKind): Promise<ImageBitmap[]> {
+    const found: ImageBitmap[] = [];
+    for (const [i, brief] of neighbours(kind).entries()) {
+      const on: SheetAsk = {
+        brief,
+        widthPx: 1600,
+        heightPx: 2560,
+        pictures: [],
+        mark: null,
+        seed: 40 + i,
+        house: noHouse,
+        must: { colour: null, cut: null },
+      };
+      const planned = planSheet(on);
+      if (!Array.isArray(planned)) continue;
+      for await (const made of composeSheet(planned, on, 1, studio, LOOK_PX)) found.push(await bitmapOf(made.pixels));
+    }
+    return transfer(found, found);
+  },
+};
+
+/** A volume of a series in the design, or why it cannot be. */
+export type Volume =
+  | { readonly id: string; readonly cover: SketchView; readonly fault: null }
+  | { readonly id: string; readonly cover: null; readonly fault: Fault };
+
+const bitmapOf = (r: Raster): Promise<ImageBitmap> => createImageBitmap(new ImageData(r.data, r.width, r.height));
+
+async function volumeOf(id: string, { pixels, ...sketched }: Sketched & { pixels: Raster }): Promise<Volume> {
+  return { id, cover: { ...sketched, bitmap: await bitmapOf(pixels) }, fault: null };
+}
+
+export type SketchApi = typeof api;
+expose(api);
