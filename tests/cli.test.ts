@@ -7,10 +7,13 @@ import { PDFDocument } from '@cantoo/pdf-lib';
 import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { packProject } from '@yosomi/core/project';
+import { shrink, ssim } from '@yosomi/core/pixels';
+import { packProject, unpackProject } from '@yosomi/core/project';
+import { coverRaster } from '@yosomi/core/recipe';
 import { defaultScene } from '@yosomi/core/mockup';
 import { artOf, newFace, newPinScene, photoOf, pinned, unbent } from '@yosomi/core/pin';
 import { PROFILES, writeProfiles } from '@yosomi/core/stores';
+import { NodeStudio } from '@yosomi/node-kit';
 import { run as runHere } from '../cli/src/run';
 import { pictureProject } from './fixtures/books';
 import { bookFile, plainPlan } from './fixtures/epubs';
@@ -401,6 +404,39 @@ describe('the command line and ebooks', () => {
     put('wrong.json', '{"format":"yosomi-stores","schema":2,"stores":[{"id":"x"}]}');
     await refuses(2, /not valid at stores\.0/, 'check', at('corner.jpg'), '--store', 'x', '--stores', at('wrong.json'));
   }); // prettier-ignore
+
+  it('sketches covers: a picture and a title file for each, the same for the same number', async () => {
+    const out = at('sheet');
+    const made = await run('sketch', at('book.yosomi'), '--picture', at('front.jpg'), '--picture', at('red.png'), '--count', '3', '--seed', '9', '--out', out); // prettier-ignore
+    expect(made.code, made.err).toBe(0);
+    expect(made.out).toContain('3 covers, seed 9');
+    const names = readdirSync(out).sort();
+    expect(names).toHaveLength(6);
+    for (const name of names.filter((n) => n.endsWith('.png'))) {
+      const png = PNG.sync.read(readFileSync(join(out, name)));
+      expect([png.width, png.height]).toEqual([800, 1280]);
+      const opened = unpackProject(new Uint8Array(readFileSync(join(out, name.replace('.png', '.yosomi')))));
+      if (!opened.ok) throw new Error(opened.fault.code);
+      const { book, files } = opened.value;
+      expect(book.sheet).toMatchObject({ seed: 9, taken: { structure: name.slice(3, -4) } });
+      expect(book.sheet.pictures).toHaveLength(2);
+      // What lies in the title file is the cover of the picture.
+      const again = await coverRaster(book, 800, new NodeStudio(files));
+      const drawn = await pixelsOf(new Uint8Array(readFileSync(join(out, name))));
+      expect(ssim(shrink(again, 200, 320), shrink(drawn, 200, 320))).toBeGreaterThan(0.995);
+    }
+    const second = await run('sketch', at('book.yosomi'), '--picture', at('front.jpg'), '--picture', at('red.png'), '--count', '2', '--seed', '9', '--out', at('sheet-2')); // prettier-ignore
+    expect(second.code).toBe(0);
+    const other = readdirSync(at('sheet-2')).sort();
+    expect(other).toEqual(names.slice(0, 4));
+    for (const name of other)
+      expect(readFileSync(join(at('sheet-2'), name)).equals(readFileSync(join(out, name)))).toBe(true);
+    for (const folder of [out, at('sheet-2')]) rmSync(folder, { recursive: true });
+    await refuses(2, /--count must be a whole number from 1 to 48/, 'sketch', at('book.yosomi'), '--count', '0', '--out', out); // prettier-ignore
+    await refuses(2, /up to 5 pictures/, 'sketch', at('book.yosomi'), ...Array.from({ length: 6 }, () => ['--picture', at('front.jpg')]).flat(), '--out', out); // prettier-ignore
+    await refuses(2, /cannot be read/, 'sketch', at('book.yosomi'), '--picture', at('gone.jpg'), '--out', out);
+    await refuses(1, /no title/, 'sketch', at('untitled.yosomi'), '--out', out);
+  });
 
   it('delivers many titles, goes on where it was, and stops at no single one', async () => {
     const out = at('out');

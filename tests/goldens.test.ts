@@ -14,28 +14,39 @@ import {
 } from '@yosomi/core/mockup';
 import { writePng } from '@yosomi/core/image-file';
 import { type Raster, flatten, raster, shrink, ssim } from '@yosomi/core/pixels';
-import type { Project } from '@yosomi/core/project';
+import { type Project, assetId } from '@yosomi/core/project';
 import {
   coverRaster,
+  noHouse,
   noOthers,
   onGround,
   promoRaster,
   sceneArt,
   sceneTextures,
+  sheetAsk,
+  sheetPictures,
   stageOf,
   subjectsOf,
+  trySketch,
 } from '@yosomi/core/recipe';
 import { DEMO_PHOTOGRAPHS, demoPhotograph } from '@yosomi/core/demo';
 import { type Mark, artOf, findCorners, newFace, newPinScene, photoOf, pinned } from '@yosomi/core/pin';
 import { NodeStudio, decodeImage, demoProjects } from '@yosomi/node-kit';
-import { pixelsOf } from './fixtures/pictures';
+import { GROUPS, STRUCTURES, planSheet } from '@yosomi/core/sketch';
+import { darker, fileOf, flowerPixels, pixelsOf, scenePixels } from './fixtures/pictures';
 
 const GOLDENS = resolve(import.meta.dirname, 'goldens');
 const FAILED = resolve(import.meta.dirname, '../test-results/goldens');
 
 let demos: Project[];
+/** Pictures that stand free on a pale ground, or are dark throughout. */
+const freePictures = new Map<string, Uint8Array>();
 beforeAll(async () => {
   demos = await demoProjects();
+  for (const pixels of [flowerPixels(1100, 1100, [252, 252, 250]), darker(scenePixels(1000, 1400), 0.45)]) {
+    const bytes = await fileOf(pixels, 'png');
+    freePictures.set(assetId(bytes), bytes);
+  }
 });
 
 /** Holds a picture against the kept one; on failure both and their difference are saved. `UPDATE_GOLDENS=1` keeps the new one. */
@@ -103,6 +114,44 @@ describe('goldens', () => {
     }
     return out;
   };
+
+  it.each(GROUPS)('every structure of the sketch sheet: %s', async (group) => {
+    const [moss, poems] = [demos[0], demos[4]];
+    const [wide, high, columns] = [180, 288, 7];
+    const own = STRUCTURES.filter((s) => s.group === group);
+    const out = raster(wide * columns, high * Math.ceil(own.length / columns));
+    out.data.fill(128);
+    for (let i = 3; i < out.data.length; i += 4) out.data[i] = 255;
+    for (const [i, structure] of own.entries()) {
+      const { book, files } = structure.asks.pictures[0] > 0 ? moss : poems;
+      const studio = new NodeStudio(new Map([...files, ...freePictures]));
+      // Some structures ask for something that the demo picture does not have.
+      const ids = structure.asks.pictures[0] > 0 ? [...book.sheet.pictures, ...freePictures.keys()] : [];
+      const brief = {
+        ...book.brief,
+        seriesName: structure.asks.series ? 'Small Hours' : '',
+        seriesNumber: structure.asks.series ? 2 : null,
+      };
+      const ask = sheetAsk({ ...book, brief }, noHouse, await sheetPictures(ids, studio));
+      const plan = planSheet(ask);
+      if (!plan.ok) throw new Error(plan.fault.code);
+      let made: Raster | null = null;
+      for (const one of plan.value.flatMap((slot) => slot.attempts).filter((a) => a.structure === structure.id)) {
+        const tried = await trySketch(one, ask, studio, wide);
+        if (tried.ok) {
+          made = tried.value.pixels;
+          break;
+        }
+      }
+      if (!made) throw new Error(`no cover of ${structure.id}`);
+      for (let y = 0; y < high; y++)
+        out.data.set(
+          made.data.subarray(y * wide * 4, (y + 1) * wide * 4),
+          ((Math.floor(i / columns) * high + y) * out.width + (i % columns) * wide) * 4,
+        );
+    }
+    await matches(`structures-${group}`, out);
+  });
 
   it('every object', async () => {
     const scenes = KINDS.map((kind): Scene => {

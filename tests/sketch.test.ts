@@ -1,4 +1,4 @@
-import { readFileSync, readdirSync } from 'node:fs';
+import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { type Brief, emptyBrief } from '@yosomi/core/book';
@@ -80,9 +80,9 @@ const ask = (more: Partial<Brief> = {}, shown: readonly PictureFacts[] = [], oth
 
 async function sheet(of: SheetAsk, most: number): Promise<(Sketched & { pixels: Raster })[]> {
   const plan = planSheet(of);
-  if (!Array.isArray(plan)) throw new Error(plan);
+  if (!plan.ok) throw new Error(plan.fault.code);
   const made = [];
-  for await (const one of composeSheet(plan, of, most, studio, 160)) made.push(one);
+  for await (const one of composeSheet(plan.value, of, most, studio, 160)) made.push(one);
   return made;
 }
 
@@ -148,9 +148,9 @@ function planOf(of: SheetAsk): readonly Slot[] {
   const known = plans.get(key);
   if (known) return known;
   const plan = planSheet(of);
-  if (!Array.isArray(plan)) throw new Error(plan);
-  plans.set(key, plan);
-  return plan;
+  if (!plan.ok) throw new Error(plan.fault.code);
+  plans.set(key, plan.value);
+  return plan.value;
 }
 
 /** What one structure draws for some words, pictures and size: as many covers as it has turns, in faces of three kinds. */

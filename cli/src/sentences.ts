@@ -95,6 +95,6 @@ export const sentence = (fault: Fault): string => SENTENCES[fault.code]?.(fault.
 
 /** Faults of the input itself (exit code 2); every other fault is a refusal (exit code 1). */
 const INPUT =
-  /^(flag|word|size|share|corners|mesh|pin|command|file|scene|svg|image|project|zip|epub|pdf|stores|names|only|format)-|^store-unknown$/;
+  /^(flag|word|size|share|corners|mesh|pin|command|file|scene|svg|image|project|zip|epub|pdf|stores|names|only|format|pictures)-|^store-unknown$/;
 
 export const exitCodeOf = (fault: Fault): 1 | 2 => (INPUT.test(fault.code) ? 2 : 1);

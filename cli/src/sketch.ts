@@ -76,11 +76,11 @@ export const sketch: Command = {
     const studio = new NodeStudio(files);
     const ask = sheetAsk(book, noHouse, await sheetPictures(book.sheet.pictures, studio));
     const plan = planSheet(ask);
-    if (!Array.isArray(plan)) return fail(plan, {});
+    if (!plan.ok) return plan;
     const folder = makeFolder(out.value);
     if (!folder.ok) return folder;
     let n = 0;
-    for await (const made of composeSheet(plan, ask, count.value, studio, WIDE_PX)) {
+    for await (const made of composeSheet(plan.value, ask, count.value, studio, WIDE_PX)) {
       const name = `${String(++n).padStart(2, '0')}-${slug(made.sketch.structure)}`;
       const written = writeAll([
         [join(out.value, `${name}.png`), writePng(made.pixels, 72)],

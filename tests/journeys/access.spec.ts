@@ -34,6 +34,16 @@ test('every screen passes the accessibility rules and holds from 1024 to 2560 px
     await expect(page.getByRole('heading', { level: 1, name })).toHaveCount(1);
     await inspect(name);
   }
+  await step(page, 'Sketches');
+  await expect(page.locator('button[data-cover]')).toHaveCount(48, { timeout: 60_000 });
+  await page.locator('button[data-cover]').first().click();
+  await inspect('Sketches');
+  for (const name of ['Kept 0', 'Compare 0', 'In company']) {
+    await page.getByRole('radio', { name }).click();
+    if (name === 'In company')
+      await expect(page.getByRole('list', { name: 'Among others' })).toBeVisible({ timeout: 60_000 });
+    await inspect(`Sketches, ${name}`);
+  }
   await step(page, 'Deliver');
   for (const name of ['Stores', 'Check a file', 'Reader']) {
     await page.getByRole('navigation', { name: 'Parts of Deliver' }).getByRole('link', { name }).click();
@@ -82,7 +92,7 @@ test('a title can be worked on with the keyboard alone', async ({ page }) => {
   expect(Number(await turn.inputValue())).toBeGreaterThan(before);
   await page.keyboard.press('Control+z');
   expect(Number(await turn.inputValue())).toBe(before);
-  await page.keyboard.press('Alt+2');
+  await page.keyboard.press('Alt+3');
   await expect(page).toHaveURL(/\/front$/);
   await part(page, 'Byline').focus();
   await page.keyboard.press('Space');

@@ -2,7 +2,7 @@ import { BOOK_SCHEMA } from '@yosomi/core/project';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { readFileSync } from 'node:fs';
 import { fileOf, hugePng, picturePixels } from '../fixtures/pictures';
-import { coverReady, expect, part, pick, put, saved, step, test } from './help';
+import { coverReady, expect, onToFront, part, pick, put, saved, step, test } from './help';
 
 test('each bad file gets one clear sentence, and the page goes on', async ({ page }) => {
   test.setTimeout(180_000);
@@ -64,6 +64,7 @@ test('titles that are empty, endless or in other scripts', async ({ page }) => {
   await expect(dialog.getByRole('alert')).toContainText('301 letters. Up to 300');
   await dialog.getByLabel('Title', { exact: true }).fill('Тихий сад — Œuvre à Ægir');
   await dialog.getByRole('button', { name: 'Compose covers' }).click();
+  await onToFront(page);
   await coverReady(page);
   await part(page, 'Title').click();
   await expect(page.getByText(/contrast \d/i)).toBeVisible();

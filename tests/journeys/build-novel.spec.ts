@@ -1,5 +1,5 @@
 import { fileOf, scenePixels } from '../fixtures/pictures';
-import { bench, coverReady, expect, kept, looksLike, part, pick, put, step, test } from './help';
+import { bench, coverReady, expect, kept, looksLike, onToFront, part, pick, put, step, test } from './help';
 
 test('a series novel cover with band, frame, overlays and blends, made from nothing', async ({ page }) => {
   test.setTimeout(240_000);
@@ -12,6 +12,7 @@ test('a series novel cover with band, frame, overlays and blends, made from noth
   await dialog.getByLabel('Title', { exact: true }).fill('The Cartographer of Ash');
   await dialog.getByLabel('Author').fill('Mirel Anstruther');
   await dialog.getByRole('button', { name: 'Compose covers' }).click();
+  await onToFront(page);
   await coverReady(page);
   await step(page, 'Brief');
   await page.getByLabel('Series', { exact: true }).fill('The Cinder Atlas');

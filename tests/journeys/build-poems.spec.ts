@@ -1,4 +1,4 @@
-import { bench, coverReady, expect, kept, looksLike, part, test } from './help';
+import { bench, coverReady, expect, kept, looksLike, onToFront, part, test } from './help';
 
 const wave = (y: number, rise: number, phase: number): [number, number][] =>
   Array.from({ length: 41 }, (_, i) => [0.03 + (0.94 * i) / 40, y + Math.sin((i / 40) * Math.PI * 3 + phase) * rise]);
@@ -13,6 +13,7 @@ test('a type-only poetry cover with drawn curves, made from nothing', async ({ p
   await dialog.getByLabel('Subtitle').fill('Poems');
   await dialog.getByLabel('Author').fill('Tamsin Orrel');
   await dialog.getByRole('button', { name: 'Compose covers' }).click();
+  await onToFront(page);
   await coverReady(page);
 
   await test.step('a ground and a face', async () => {

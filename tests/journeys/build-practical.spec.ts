@@ -1,5 +1,5 @@
 import { fileOf, scenePixels } from '../fixtures/pictures';
-import { bench, coverReady, expect, kept, looksLike, part, pick, put, test } from './help';
+import { bench, coverReady, expect, kept, looksLike, onToFront, part, pick, put, test } from './help';
 
 test('a picture-led practical cover, made from nothing', async ({ page }) => {
   test.setTimeout(240_000);
@@ -13,6 +13,7 @@ test('a picture-led practical cover, made from nothing', async ({ page }) => {
   await dialog.getByLabel('Subtitle').fill('Building and mending with found stone');
   await dialog.getByLabel('Author').fill('Halvard Quill');
   await dialog.getByRole('button', { name: 'Compose covers' }).click();
+  await onToFront(page);
   await coverReady(page);
 
   await test.step('ground of its own, with the picture in an arch', async () => {

@@ -3,7 +3,7 @@ import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import { EpubCheck } from '@likecoin/epubcheck-ts';
 import { fileOf, picturePixels } from '../fixtures/pictures';
-import { coverReady, expect, kept, part, pick, put, saved, step, test } from './help';
+import { coverReady, expect, kept, onToFront, part, pick, put, saved, step, test } from './help';
 
 test('from a finished cover, dropped on the Shelf, to a mockup and the files', async ({ page }) => {
   test.setTimeout(180_000);
@@ -69,6 +69,7 @@ test('a sideways photograph is turned upright and its place stays nowhere', asyn
   await expect(page.getByRole('dialog').getByText('800 x 1200 px')).toBeVisible();
   await page.getByRole('dialog').getByLabel('Title', { exact: true }).fill('Sideways');
   await page.getByRole('dialog').getByRole('button', { name: 'Compose covers' }).click();
+  await onToFront(page);
   await coverReady(page);
   await step(page, 'Deliver');
   const file = await saved(page, () => page.getByRole('button', { name: 'Save the title as a file' }).click());

@@ -4,7 +4,7 @@ import { unzipSync } from 'fflate';
 import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import { fileOf, picturePixels } from '../fixtures/pictures';
-import { coverReady, expect, kept, part, pick, put, saved, shownMark, shownPixel, step, test } from './help';
+import { coverReady, expect, kept, onToFront, part, pick, put, saved, shownMark, shownPixel, step, test } from './help';
 
 test('from a picture and three lines of words to all files, and back again', async ({ page }) => {
   test.setTimeout(240_000);
@@ -28,6 +28,7 @@ test('from a picture and three lines of words to all files, and back again', asy
   await dialog.getByLabel('Title', { exact: true }).fill('The Weight of Lanterns');
   await dialog.getByLabel('Author').fill('Oda Penhallow');
   await dialog.getByRole('button', { name: 'Compose covers' }).click();
+  await onToFront(page);
 
   await test.step('Front: composed, measured, every word at 4.5 : 1', async () => {
     await expect(page).toHaveURL(/\/title\/.+\/front$/);

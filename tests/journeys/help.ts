@@ -59,6 +59,12 @@ export async function pick(page: Page, button: string, path: string): Promise<vo
 export const step = (page: Page, name: string): Promise<void> =>
   page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name, exact: true }).click();
 
+/** From the sketch sheet, where a new title begins, to its first composition on the Front. */
+export const onToFront = async (page: Page): Promise<void> => {
+  await expect(page).toHaveURL(/\/sketches$/);
+  await step(page, 'Front');
+};
+
 /** Waits until the cover on the table is the present one and measured. */
 export const coverReady = async (page: Page): Promise<void> => {
   await expect(page.locator('main[data-fresh="true"]')).toBeVisible();

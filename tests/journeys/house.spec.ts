@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { compress } from 'woff2-encoder';
-import { bench, coverReady, expect, part, pick, put, shownMark, shownPixel, test } from './help';
+import { bench, coverReady, expect, onToFront, part, pick, put, shownMark, shownPixel, test } from './help';
 
 const FONTS = join(import.meta.dirname, '../../assets/fonts');
 const font = (name: string): Buffer => readFileSync(join(FONTS, name));
@@ -174,6 +174,7 @@ test('marks and pictures from SVG: only shapes come in', async ({ page }) => {
   await dialog.getByRole('radio', { name: 'A picture for a cover' }).click();
   await dialog.getByLabel('Title', { exact: true }).fill('Round');
   await dialog.getByRole('button', { name: 'Compose covers' }).click();
+  await onToFront(page);
   await coverReady(page);
   await part(page, 'Picture').click();
   await expect(b.inspector.getByText('3200 x 3200 px')).toBeVisible();

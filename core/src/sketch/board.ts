@@ -225,6 +225,8 @@ export class Board {
       parts.push({
         ...part,
         id: item.role,
+        // A title that fills its height must not use the little that its place has more.
+        maxSize: item.role === 'title' && room < 1e-6 ? Math.min(part.maxSize, size) : part.maxSize,
         area: { x, y: y - drop, width, height: Math.max(0.002, grown) },
         align,
         alignY: anchor,

@@ -1,4 +1,4 @@
-import { type Random, seeded } from '../base';
+import { type Random, type Result, fail, ok, seeded } from '../base';
 import type { Mood } from '../book';
 import { type Hex, type Lab, labOf, rgbOf } from '../colour';
 import { type CutId, hasScripts } from '../text';
@@ -28,9 +28,6 @@ export type Kept = {
 
 /** One place in the order of the sheet: what is tried there, in this order, until something fits and is good. */
 export type Slot = { readonly attempts: readonly Sketch[] };
-
-/** What a plan could not do at all: no title, or letters that no face here has. */
-export type NoPlan = 'title-missing' | 'letters-foreign';
 
 const ATTEMPTS = 3;
 /** How often one structure may come. */
@@ -104,13 +101,14 @@ const shared = (a: readonly Mood[], b: readonly Mood[]): number => a.filter((m) 
 
 /**
  * The whole order of a sheet, the same for the same seed. Structures come in rounds, those that suit the book sooner and
- * some that surprise; each place has other faces and other colours than those just before it.
+ * some that surprise; each place has other faces and other colours than those just before it. Faults: `title-missing`,
+ * `letters-foreign` (no face here has them all).
  */
-export function planSheet(ask: SheetAsk, kept: Kept | null = null): Slot[] | NoPlan {
+export function planSheet(ask: SheetAsk, kept: Kept | null = null): Result<Slot[]> {
   const facts = factsOf(ask.brief);
-  if (facts.title === '') return 'title-missing';
+  if (facts.title === '') return fail('title-missing');
   const faces = kept?.faces ? [mannerOf(kept.of.faces)] : facesFor(ask);
-  if (facts.foreign.length > 0 || faces.length === 0) return 'letters-foreign';
+  if (facts.foreign.length > 0 || faces.length === 0) return fail('letters-foreign');
   const random = seeded(ask.seed);
   const moods = moodsOf(ask);
   const tones = (kept?.tones ? [{ tones: kept.of.tones, weight: 1 }] : tonesFor(ask)).map((one): Choice => ({ ...one, lab: labOf(rgbOf(one.tones.ground)) })); // prettier-ignore
@@ -153,7 +151,7 @@ export function planSheet(ask: SheetAsk, kept: Kept | null = null): Slot[] | NoP
       slots.push({ attempts });
     }
   }
-  return slots;
+  return ok(slots);
 }
 
 /** An order whose first ones are none of those that came last. */

@@ -166,8 +166,8 @@ describe('a picture', () => {
 describe('a plan', () => {
   const planned = (a: SheetAsk) => {
     const plan = planSheet(a);
-    if (!Array.isArray(plan)) throw new Error(plan);
-    return plan;
+    if (!plan.ok) throw new Error(plan.fault.code);
+    return plan.value;
   };
   it('is the same for the same seed and another for another', () => {
     expect(planned(ask())).toEqual(planned(ask()));
@@ -185,8 +185,8 @@ describe('a plan', () => {
     const of = attempts[0];
     for (const keep of ['structure', 'tones', 'faces'] as const) {
       const plan = planSheet(ask(), { of, structure: false, tones: false, faces: false, [keep]: true });
-      if (!Array.isArray(plan)) throw new Error(plan);
-      const all = plan.flatMap((slot) => slot.attempts);
+      if (!plan.ok) throw new Error(plan.fault.code);
+      const all = plan.value.flatMap((slot) => slot.attempts);
       for (const one of all) expect(one[keep]).toEqual(of[keep]);
       const rest = (['structure', 'tones', 'faces'] as const).filter((k) => k !== keep);
       for (const k of rest) expect(new Set(all.map((one) => JSON.stringify(one[k]))).size).toBeGreaterThan(3);
@@ -202,8 +202,8 @@ describe('a plan', () => {
   it('takes only faces that have the letters, and says where none has', () => {
     for (const { attempts } of planned(ask({ title: 'Ο Κήπος της Βροχής', author: 'Ελένη' })))
       for (const { faces } of attempts) expect(FACES_WITH.greek).toContain(faces.title.split('/')[0]);
-    expect(planSheet(ask({ title: '苔の庭' }))).toBe('letters-foreign');
-    expect(planSheet(ask({ title: '  ' }))).toBe('title-missing');
+    expect(planSheet(ask({ title: '苔の庭' }))).toMatchObject({ ok: false, fault: { code: 'letters-foreign' } });
+    expect(planSheet(ask({ title: '  ' }))).toMatchObject({ ok: false, fault: { code: 'title-missing' } });
   });
   it('takes number structures only for volumes of a series', () => {
     const has = (a: SheetAsk) => planned(a).some(({ attempts }) => attempts[0].structure === 'great-number');
@@ -285,7 +285,7 @@ describe('moods', () => {
 describe('structures in a plan', () => {
   it('are counted', () => {
     const plan = planSheet(ask());
-    if (!Array.isArray(plan)) throw new Error(plan);
-    expect(structuresIn(plan)).toBe(new Set(plan.map((s) => s.attempts[0].structure)).size);
+    if (!plan.ok) throw new Error(plan.fault.code);
+    expect(structuresIn(plan.value)).toBe(new Set(plan.value.map((s) => s.attempts[0].structure)).size);
   });
 });

@@ -306,11 +306,13 @@ function chooseLines(
   // A further line must earn its place with letters that are clearly larger; among justified lines the smallest counts.
   const least = (lines: Line[]): number => (spec.justified ? Math.min(...lines.map((l) => l.scale)) : 1);
   let bestWorth = size(best) * least(best);
+  // Lines of one width that lose nothing by being more fill their place better.
+  const gain = spec.justified ? 0.98 : 1.04;
   for (const lines of candidates.slice(1)) {
     // Most cannot win even if no letters touch; only the others are set against each other letter by letter.
-    if (size(lines, leastBaselines(lines, spec.leading)) * least(lines) <= bestWorth * 1.04) continue;
+    if (size(lines, leastBaselines(lines, spec.leading)) * least(lines) <= bestWorth * gain) continue;
     const worth = size(lines) * least(lines);
-    if (worth > bestWorth * 1.04) [best, bestWorth] = [lines, worth];
+    if (worth > bestWorth * gain) [best, bestWorth] = [lines, Math.max(worth, bestWorth)];
   }
   return { lines: best, sizePx: Math.min(size(best), spec.maxPx), overflows: false };
 }

@@ -18,7 +18,7 @@ type Sheets = {
   readonly sheet: SheetState | null;
   /** Makes a sheet, unless it is the one that is there. */
   make(job: SheetJob): void;
-  /** Makes it again from where nothing is. */
+  /** Makes it once more; covers that are there stay. */
   again(job: SheetJob): void;
   stop(): void;
 };
@@ -31,25 +31,35 @@ export const sheetKey = (job: SheetJob): string => {
   });
 };
 
+/** Each making of a sheet has its number, so that one that was stopped never hands in again. */
+let making = 0;
+
 /** The sheet outlives the screen that shows it: one comes back from Front to the same covers. */
 export const useSheets = create<Sheets>((set, get) => {
-  const run = async (job: SheetJob, key: string): Promise<void> => {
-    const going = (): boolean => get().sheet?.key === key && get().sheet?.state === 'making';
+  const run = async (job: SheetJob): Promise<void> => {
+    const mine = ++making;
+    const going = (): boolean => making === mine && get().sheet?.state === 'making';
     const change = (more: Partial<SheetState>): void => {
       const { sheet } = get();
-      if (sheet?.key === key) set({ sheet: { ...sheet, ...more } });
+      if (sheet && making === mine) set({ sheet: { ...sheet, ...more } });
+    };
+    let handed = 0;
+    const take = (cover: SketchView): void => {
+      const covers = get().sheet?.covers ?? [];
+      // Made once more after a stop, the first ones are those that are there.
+      if (++handed > covers.length) change({ covers: [...covers, cover] });
+      else cover.bitmap.close();
     };
     try {
       const plan = await composeInWorkers(
         job,
-        (cover) => going() && change({ covers: [...(get().sheet?.covers ?? []), cover] }),
+        (cover) => going() && take(cover),
         (share) => going() && change({ share }),
         going,
       );
       if (!going()) return;
-      if (plan.kind === 'none') change({ state: 'failed', fault: { code: plan.why, data: {} } });
-      else if ((get().sheet?.covers.length ?? 0) === 0)
-        change({ state: 'failed', fault: { code: 'sheet-empty', data: {} } });
+      if (plan.kind === 'none') change({ state: 'failed', fault: plan.fault });
+      else if (handed === 0) change({ state: 'failed', fault: { code: 'sheet-empty', data: {} } });
       else change({ state: 'done', share: 1, lost: plan.lost });
     } catch {
       if (going()) change({ state: 'failed', fault: { code: 'work-failed', data: {} } });
@@ -57,8 +67,10 @@ export const useSheets = create<Sheets>((set, get) => {
   };
   const again = (job: SheetJob): void => {
     const key = sheetKey(job);
-    set({ sheet: { key, covers: [], state: 'making', share: 0, fault: null, lost: 0 } });
-    void run(job, key);
+    const now = get().sheet;
+    const covers = now?.key === key ? now.covers : [];
+    set({ sheet: { key, covers, state: 'making', share: 0, fault: null, lost: 0 } });
+    void run(job);
   };
   return {
     sheet: null,

@@ -15,7 +15,6 @@ import {
 import {
   ALL_CUTS,
   type Kept,
-  type NoPlan,
   type PictureFacts,
   type SheetAsk,
   type Sketch,
@@ -36,7 +35,7 @@ export type SheetJob = Omit<SheetAsk, 'pictures'> & {
 /** What a plan comes to: how many places it has and of how many structures; pictures that were not there. */
 export type Planned =
   | { readonly kind: 'plan'; readonly slots: number; readonly structures: number; readonly lost: number }
-  | { readonly kind: 'none'; readonly why: NoPlan };
+  | { readonly kind: 'none'; readonly fault: Fault };
 
 /** A cover for the sheet, with its picture. */
 export type SketchView = Sketched & { readonly bitmap: ImageBitmap };
@@ -62,8 +61,8 @@ const api = {
     const pictures = ids.flatMap((id) => read.get(id) ?? []);
     ask = { ...rest, pictures };
     const planned = planSheet(ask, kept);
-    if (!Array.isArray(planned)) return { kind: 'none', why: planned };
-    plan = planned;
+    if (!planned.ok) return { kind: 'none', fault: planned.fault };
+    plan = planned.value;
     return {
       kind: 'plan',
       slots: plan.length,
@@ -133,8 +132,9 @@ const api = {
         must: { colour: null, cut: null },
       };
       const planned = planSheet(on);
-      if (!Array.isArray(planned)) continue;
-      for await (const made of composeSheet(planned, on, 1, studio, LOOK_PX)) found.push(await bitmapOf(made.pixels));
+      if (!planned.ok) continue;
+      for await (const made of composeSheet(planned.value, on, 1, studio, LOOK_PX))
+        found.push(await bitmapOf(made.pixels));
     }
     return transfer(found, found);
   },

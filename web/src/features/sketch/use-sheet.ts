@@ -4,7 +4,7 @@ import { houseAsk, noHouse } from '@yosomi/core/recipe';
 import type { Kept, Sketch } from '@yosomi/core/sketch';
 import { useEffect, useMemo } from 'react';
 import { useBook, useSession } from '../../state/session';
-import { useSheets } from '../../state/sheets';
+import { sheetKey, useSheets } from '../../state/sheets';
 import { useRested } from '../../ui/use-rested';
 import type { SheetJob } from '../../work/sketch.worker';
 import { useHouse } from '../front/use-house';
@@ -35,7 +35,9 @@ export function useSheet(kept: Kept | null) {
   const lent = useMemo(() => houseAsk(house), [house]);
   const job = useMemo(() => jobOf(book, lent, kept), [book, lent, kept]);
   useEffect(() => make(job), [make, job]);
-  return { sheet, again: () => again(job), stop };
+  // The sheet of another title may still be there for a moment.
+  const own = sheet?.key === sheetKey(job) ? sheet : null;
+  return { sheet: own, again: () => again(job), stop };
 }
 
 /** Changes of what the sheet is asked, as steps of the title's history. */
