@@ -30,6 +30,11 @@ await page
   .click();
 await page.waitForTimeout(1500);
 await shot('front');
+await step('Sketches');
+await page.locator('button[data-cover]').nth(47).waitFor({ timeout: 60_000 });
+await page.locator('button[data-cover]').nth(5).click();
+await page.waitForTimeout(400);
+await shot('sketches');
 for (const name of ['Brief', 'Glance']) {
   await step(name);
   await page.waitForTimeout(1500);

@@ -30,6 +30,7 @@ const CORE: Readonly<Record<string, number>> = {
   pin: 6,
   promo: 6,
   sketch: 6,
+  scenery: 4,
   stores: 6,
   ebook: 6,
   pdf: 6,

@@ -32,7 +32,8 @@ import {
 import { DEMO_PHOTOGRAPHS, demoPhotograph } from '@yosomi/core/demo';
 import { type Mark, artOf, findCorners, newFace, newPinScene, photoOf, pinned } from '@yosomi/core/pin';
 import { NodeStudio, decodeImage, demoProjects } from '@yosomi/node-kit';
-import { GROUPS, STRUCTURES, planSheet } from '@yosomi/core/sketch';
+import { SCENERIES, scenery } from '@yosomi/core/scenery';
+import { GROUPS, STRUCTURES, planSheet, sceneryColours } from '@yosomi/core/sketch';
 import { darker, fileOf, flowerPixels, pixelsOf, scenePixels } from './fixtures/pictures';
 
 const GOLDENS = resolve(import.meta.dirname, 'goldens');
@@ -151,6 +152,22 @@ describe('goldens', () => {
         );
     }
     await matches(`structures-${group}`, out);
+  });
+
+  it('every drawn scenery, in the colours of a dark and of a light mood', async () => {
+    const [wide, high] = [150, 240];
+    const out = raster(wide * SCENERIES.length, high * 2);
+    for (const [row, mood] of (['dark', 'calm'] as const).entries())
+      for (const [i, kind] of SCENERIES.entries()) {
+        const ink = scenery(kind, row + 1, sceneryColours(mood, row));
+        const small = shrink(new NodeStudio(new Map()).paint(ink, 600, new Map()), wide, high);
+        for (let y = 0; y < high; y++)
+          out.data.set(
+            small.data.subarray(y * wide * 4, (y + 1) * wide * 4),
+            ((row * high + y) * out.width + i * wide) * 4,
+          );
+      }
+    await matches('sceneries', out);
   });
 
   it('every object', async () => {

@@ -193,6 +193,17 @@ test('what a sheet cannot do is said, with what to do', async ({ page }) => {
   await page.getByLabel('Number', { exact: true }).press('Enter');
   await expect(page.getByRole('progressbar')).toBeVisible();
   await whole(page);
+  await test.step('a picture drawn for the title, and structures that show it', async () => {
+    const pictured = STRUCTURES.filter((one) => one.asks.pictures[0] > 0).map((one) => one.name);
+    for (const name of await structures(page)) expect(pictured).not.toContain(name);
+    await page.getByRole('combobox', { name: 'Draw a picture' }).click();
+    await page.getByRole('option', { name: 'Night over pines' }).click();
+    await expect(page.getByRole('img', { name: 'Picture 1' })).toBeVisible({ timeout: 60_000 });
+    await expect
+      .poll(async () => (await structures(page)).filter((name) => pictured.includes(name)).length, { timeout: 60_000 })
+      .toBeGreaterThan(12);
+    await whole(page);
+  });
   await page.getByRole('checkbox', { name: 'A colour' }).click();
   await page.waitForTimeout(700);
   await expect.poll(() => covers(page).count(), { timeout: 60_000 }).toBeGreaterThan(11);

@@ -1,7 +1,7 @@
 import { seeded } from '../base';
 import { type Ink, type InkItem, fill, flat, stroke } from '../ink';
 import { PathBuilder, ellipsePath, polygonPath } from '../plane';
-import { H, W, dot, glow, hill, sky, trunk, veil } from './brushes';
+import { H, W, dot, glow, hill, sky, trunk, veil } from '../scenery';
 
 /** A forest at night with a light between the trunks and glowing mushrooms; a small figure holds out a lamp. */
 export function foxfire(): Ink {

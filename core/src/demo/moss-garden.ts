@@ -1,7 +1,7 @@
 import { type Random, seeded } from '../base';
 import { type Ink, type InkItem, fill, flat, stroke } from '../ink';
 import { PathBuilder, ellipsePath, rectPath, smoothPath } from '../plane';
-import { H, W, dot, glow, sky, veil } from './brushes';
+import { H, W, dot, glow, sky, veil } from '../scenery';
 
 /** A balcony in rain: cushions of moss and wet stones in a low tray before a railing, pale mist behind. */
 export function mossGarden(): Ink {

@@ -1,7 +1,7 @@
 import { seeded } from '../base';
 import { type Ink, type InkItem, fill, flat, stroke } from '../ink';
 import { PathBuilder, ellipsePath, polygonPath, rectPath } from '../plane';
-import { H, W, dot, glow, sky, veil } from './brushes';
+import { H, W, dot, glow, sky, veil } from '../scenery';
 
 /** A street of tall roofs deep in the night; a single window is lit, and a moon in its last quarter hangs over it. */
 export function smallHours(): Ink {

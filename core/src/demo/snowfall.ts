@@ -1,7 +1,7 @@
 import { seeded } from '../base';
 import { type Ink, type InkItem, fill, flat, stroke } from '../ink';
 import { PathBuilder, ellipsePath, polygonPath, rectPath } from '../plane';
-import { H, W, dot, glow, hill, sky, trunk, veil } from './brushes';
+import { H, W, dot, glow, hill, sky, trunk, veil } from '../scenery';
 
 /** Dusk over snow: bare trunks, one lit street lamp, footprints that end under it. */
 export function snowfall(): Ink {

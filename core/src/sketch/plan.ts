@@ -30,8 +30,8 @@ export type Kept = {
 export type Slot = { readonly attempts: readonly Sketch[] };
 
 const ATTEMPTS = 3;
-/** How often one structure may come. */
-const ROUNDS = 5;
+/** How many places a plan has at least, for up to 48 covers: some stay empty, some would be like others. */
+const PLACES = 200;
 
 /** Items in an order of chance in which heavier ones tend to come first (an exponential race). */
 function race<T>(items: readonly T[], weight: (item: T) => number, random: Random): T[] {
@@ -127,7 +127,7 @@ export function planSheet(ask: SheetAsk, kept: Kept | null = null): Result<Slot[
   const recentFaces: string[] = [];
   const recentTones: Lab[] = [];
   const turns = new Map<string, number>();
-  for (let round = 0; round < (kept?.structure ? 40 : ROUNDS); round++) {
+  while (served.length > 0 && slots.length < PLACES) {
     for (const structure of spread(race(served, weightOf, random), slots)) {
       const offset = turns.get(structure.id) ?? Math.floor(random() * structure.turns);
       turns.set(structure.id, offset + 1);

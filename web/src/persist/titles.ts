@@ -1,4 +1,4 @@
-import { type Result, fail, ok } from '@yosomi/core/base';
+import { type Edit, type Result, change, fail, ok, record } from '@yosomi/core/base';
 import { type Book, type Project, filesInUse, readBook } from '@yosomi/core/project';
 import { db } from './db';
 import { tellOthers } from '../platform/other-windows';
@@ -66,6 +66,21 @@ export async function saveOpen(book: Book, history: KeptHistory, rev: number): P
   tellOthers({ title: book.id, rev: next });
   return ok(next);
 }
+
+/**
+ * Edits a title that is not open here, as a step of its history. Faults: those of `openTitle`, of the edit and of
+ * `saveOpen`.
+ */
+export async function editStored(id: string, label: string, edit: Edit<Book>, now: string): Promise<Result<void>> {
+  const opened = await openTitle(id);
+  if (!opened.ok) return opened;
+  const { book, rev, history } = opened.value;
+  const done = change(book, edit);
+  if (!done.ok) return done;
+  const next = { ...done.value.next, updatedAt: now };
+  const saved = await saveOpen(next, { history: record(history.history, done.value, label), numbers: history.numbers }, rev);
+  return saved.ok ? ok(undefined) : saved;
+} // prettier-ignore
 
 /** Keeps a picture's bytes under their hash: the same picture once. */
 export async function saveAsset(id: string, bytes: Uint8Array<ArrayBuffer>): Promise<Result<void>> {

@@ -1,8 +1,9 @@
 import type { Fault } from '@yosomi/core/base';
-import type { BookKind } from '@yosomi/core/book';
+import type { BookKind, Mood } from '@yosomi/core/book';
 import { neighbours } from '@yosomi/core/demo';
 import type { Raster } from '@yosomi/core/pixels';
-import { Book } from '@yosomi/core/project';
+import { type Asset, Book, assetId } from '@yosomi/core/project';
+import { type SceneryKind, scenery } from '@yosomi/core/scenery';
 import {
   type Sketched,
   composeSheet,
@@ -20,6 +21,7 @@ import {
   type Sketch,
   type Slot,
   planSheet,
+  sceneryColours,
   seriesSketch,
   structuresIn,
 } from '@yosomi/core/sketch';
@@ -89,6 +91,21 @@ const api = {
     const small = studio.pixelsOf(studio.resized(image, Math.min(widthPx, image.widthPx)));
     const bitmap = await bitmapOf(small);
     return transfer(bitmap, [bitmap]);
+  },
+
+  /** A picture drawn by the product itself, as a file for a title. */
+  async drawn(kind: SceneryKind, seed: number, mood: Mood): Promise<{ asset: Asset; bytes: Uint8Array<ArrayBuffer> }> {
+    const ink = scenery(kind, seed, sceneryColours(mood, seed));
+    const bytes = await studio.encodeJpeg(studio.paint(ink, ink.widthPx, new Map()), 90, false);
+    const asset: Asset = {
+      id: assetId(bytes),
+      format: 'jpeg',
+      widthPx: ink.widthPx,
+      heightPx: ink.heightPx,
+      name: `${kind}-${seed}`,
+      rights: 'Drawn by this program for this title; free to use and to sell.',
+    };
+    return { asset, bytes };
   },
 
   /**

@@ -97,7 +97,7 @@ export const TYPE: readonly Structure[] = [
     group: 'type',
     kinds: { story: 2, practical: 1, poems: 3, report: 2 },
     moods: ['grave', 'bold', 'tender', 'calm'],
-    asks: { pictures: [0, 0], letters: [1, 110], also: (f) => f.initial !== '' },
+    asks: { pictures: [0, 0], letters: [1, 110], weight: ['heavy'], also: (f) => f.initial !== '' },
     turns: 2,
     draw(b) {
       const { tones } = b;
@@ -291,7 +291,7 @@ export const TYPE: readonly Structure[] = [
     group: 'type',
     kinds: { story: 3, practical: 2, report: 2, poems: 1 },
     moods: ['bold', 'dark', 'grave', 'bright'],
-    asks: { pictures: [0, 0], letters: [1, 60], series: true },
+    asks: { pictures: [0, 0], letters: [1, 60], weight: ['heavy'], series: true },
     turns: 2,
     draw(b) {
       const { tones } = b;

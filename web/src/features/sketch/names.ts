@@ -1,4 +1,5 @@
 import type { Audience, BookKind, Mood } from '@yosomi/core/book';
+import type { SceneryKind } from '@yosomi/core/scenery';
 import type { Group } from '@yosomi/core/sketch';
 
 export const KIND_NAMES: Readonly<Record<BookKind, string>> = {
@@ -31,4 +32,12 @@ export const GROUP_NAMES: Readonly<Record<Group, string>> = {
   window: 'Part picture',
   type: 'Type alone',
   figure: 'Drawn figure',
+};
+
+export const SCENERY_NAMES: Readonly<Record<SceneryKind, string>> = {
+  ridges: 'Mountain ridges',
+  wood: 'Light in a wood',
+  night: 'Night over pines',
+  meadow: 'Meadow in the evening',
+  discs: 'Discs and waves',
 };

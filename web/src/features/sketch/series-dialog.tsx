@@ -1,33 +1,31 @@
+import type { Edit } from '@yosomi/core/base';
 import { type Book, MOST_VERSIONS } from '@yosomi/core/project';
-import { withSketch } from '@yosomi/core/recipe';
 import type { Sketch } from '@yosomi/core/sketch';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { say, sayFault } from '../../messages/say';
 import { sentenceOf } from '../../messages/sentences';
-import { loadBook, saveBook } from '../../persist/titles';
+import { editStored, loadBook } from '../../persist/titles';
 import { nowIso } from '../../platform/clock';
 import { freshId } from '../../platform/ids';
 import { useBook, useSession } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
-import type { Volume } from '../../work/sketch.worker';
+import type { SketchView, Volume } from '../../work/sketch.worker';
 import { sketchWorker } from '../../work/sketches';
 import { useShelfMates } from '../mockups/use-others';
 import { sketchId } from './use-sheet';
 
-/** The cover of a title as it was, kept under a name before another takes its place. */
-const withOldKept = (book: Book): Book =>
-  book.versions.length >= MOST_VERSIONS
-    ? book
-    : {
-        ...book,
-        versions: [
-          ...book.versions,
-          { id: freshId(), name: 'Before the series design', madeAt: nowIso(), cover: book.cover },
-        ],
-      };
+/** Puts a cover on a title; the one it had is kept under a name. */
+const dressed =
+  ({ sketch, doc }: Pick<SketchView, 'sketch' | 'doc'>): Edit<Book> =>
+  (book) => {
+    if (book.versions.length < MOST_VERSIONS)
+      book.versions.push({ id: freshId(), name: 'Before the series design', madeAt: nowIso(), cover: book.cover });
+    book.cover = structuredClone(doc);
+    book.sheet.taken = structuredClone(sketch);
+  }; // prettier-ignore
 
 /** One design for every volume of the series, seen before it is used. */
 export function SeriesDialog({ sketch, onClose }: { sketch: Sketch; onClose(): void }) {
@@ -59,21 +57,20 @@ export function SeriesDialog({ sketch, onClose }: { sketch: Sketch; onClose(): v
 
   const use = async (volumes: readonly Volume[]): Promise<void> => {
     setBusy(true);
+    let count = 0;
     for (const { id, cover } of volumes) {
       if (!cover) continue;
+      const label = 'Front from the series design';
       if (id === book.id) {
-        edit('Front from the series design', (b) => {
-          const next = withSketch(withOldKept(b), cover.sketch, cover.doc);
-          Object.assign(b, { cover: next.cover, sheet: next.sheet, versions: next.versions });
-        });
+        if (edit(label, dressed(cover))) count++;
         continue;
       }
-      const read = await loadBook(id);
-      const saved = read.ok ? await saveBook({ ...withSketch(withOldKept(read.value), cover.sketch, cover.doc), updatedAt: nowIso() }) : read;
-      if (!saved.ok) sayFault(saved.fault);
+      const saved = await editStored(id, label, dressed(cover), nowIso());
+      if (saved.ok) count++;
+      else sayFault(saved.fault);
     }
     setBusy(false);
-    say(`The design is on ${ready.length} volumes. Their old covers are kept as versions.`);
+    say(`The design is on ${count} ${count === 1 ? 'volume' : 'volumes'}. Their old covers are kept as versions.`);
     onClose();
   }; // prettier-ignore
 

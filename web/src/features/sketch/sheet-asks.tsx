@@ -12,7 +12,10 @@ import { Menu } from '../../ui/menu';
 import { useAssetBitmap } from '../../work/sketch-queries';
 import { useHouse } from '../front/use-house';
 import { usePictureInput } from '../front/use-picture-input';
+import { SCENERIES, type SceneryKind } from '@yosomi/core/scenery';
 import { KindFields } from './kind-fields';
+import { SCENERY_NAMES } from './names';
+import { useDrawn } from './use-drawn';
 import { useRecompose } from './use-recompose';
 import { useSheetAsk } from './use-sheet';
 
@@ -37,6 +40,7 @@ export function SheetAsks() {
     }),
   );
   const recompose = useRecompose();
+  const { drawing, draw } = useDrawn();
   const marked = house.marks[0];
   const housed = house.colours.length > 0 || house.faces.length > 0;
   return (
@@ -72,6 +76,14 @@ export function SheetAsks() {
           <ImagePlus size={15} aria-hidden />
           Add a picture
         </Button>
+        <Menu
+          label="Draw a picture"
+          value={drawing ?? 'none'}
+          onChange={(kind) => draw(kind as SceneryKind)}
+          groups={[
+            { title: 'Drawn in the colours of the mood', options: [...(drawing ? [] : [{ value: 'none', label: 'Draw one for me' }]), ...SCENERIES.map((k) => ({ value: k, label: drawing === k ? `Drawing: ${SCENERY_NAMES[k]}` : SCENERY_NAMES[k] }))] },
+          ]}
+        />
       </Group>
       <Group title="It must have">
         <Check

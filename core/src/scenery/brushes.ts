@@ -3,7 +3,7 @@ import type { Hex } from '../colour';
 import { type Blend, type InkItem, type Stop, fill, flat } from '../ink';
 import { type Point, ellipsePath, polygonPath, rectPath, smoothPath } from '../plane';
 
-/** Width and height of every demo picture. */
+/** Width and height of every drawn picture. */
 export const W = 1600;
 export const H = 2560;
 

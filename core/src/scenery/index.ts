@@ -1,0 +1,2 @@
+export * from './brushes';
+export * from './scenery';
