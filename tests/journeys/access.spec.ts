@@ -38,7 +38,7 @@ test('every screen passes the accessibility rules and holds from 1024 to 2560 px
   await expect(page.locator('button[data-cover]')).toHaveCount(48, { timeout: 60_000 });
   await page.locator('button[data-cover]').first().click();
   await inspect('Sketches');
-  for (const name of ['Kept 0', 'Compare 0', 'In company']) {
+  for (const name of ['Favourites 0', 'Compare 0', 'In company']) {
     await page.getByRole('radio', { name }).click();
     if (name === 'In company')
       await expect(page.getByRole('list', { name: 'Among others' })).toBeVisible({ timeout: 60_000 });

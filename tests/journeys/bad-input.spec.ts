@@ -20,7 +20,7 @@ test('each bad file gets one clear sentence, and the page goes on', async ({ pag
   const manifest = JSON.parse(new TextDecoder().decode(entries['manifest.json']));
   const newer = zipSync({
     ...entries,
-    'manifest.json': strToU8(JSON.stringify({ ...manifest, book: { ...manifest.book, schema: 7 } })),
+    'manifest.json': strToU8(JSON.stringify({ ...manifest, book: { ...manifest.book, schema: BOOK_SCHEMA + 1 } })),
   });
 
   const cases: [name: string, content: Uint8Array | string, sentence: RegExp][] = [
@@ -38,7 +38,7 @@ test('each bad file gets one clear sentence, and the page goes on', async ({ pag
       /holds a script/,
     ],
     ['broken.yosomi', debt.bytes.subarray(0, 5000), /title file is damaged/],
-    ['newer.yosomi', newer, new RegExp(`newer Yosomi \\(version 7, this one reads ${BOOK_SCHEMA}\\)`)],
+    ['newer.yosomi', newer, new RegExp(`newer Yosomi \\(version ${BOOK_SCHEMA + 1}, this one reads ${BOOK_SCHEMA}\\)`)],
   ];
   for (const [name, content, sentence] of cases) {
     await test.step(name, async () => {

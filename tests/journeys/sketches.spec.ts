@@ -46,7 +46,7 @@ test('from words alone to a sheet, two covers compared, one on the Front, change
     await page.keyboard.press('k');
     await page.keyboard.press('Enter');
     await expect(page.locator('button[data-cover][aria-pressed="true"]')).toHaveAttribute('aria-label', /a favourite$/);
-    await expect(page.getByRole('radio', { name: 'Kept 1' })).toBeVisible();
+    await expect(page.getByRole('radio', { name: 'Favourites 1' })).toBeVisible();
   });
 
   await test.step('two covers beside each other, large and 120 px wide', async () => {
@@ -72,7 +72,7 @@ test('from words alone to a sheet, two covers compared, one on the Front, change
   await test.step('back on the sheet it is made anew for the new words, and what was kept is there', async () => {
     await step(page, 'Sketches');
     await whole(page);
-    await page.getByRole('radio', { name: 'Kept 1' }).click();
+    await page.getByRole('radio', { name: 'Favourites 1' }).click();
     await expect(covers(page)).toHaveCount(1);
     await expect(page.getByRole('button', { name: 'Compose it anew' })).toBeVisible();
     // Nothing was typed since: the sheet is there at once, without being made again.
@@ -88,7 +88,7 @@ test('from words alone to a sheet, two covers compared, one on the Front, change
     await page.waitForTimeout(900);
     await page.reload();
     await whole(page);
-    await expect(page.getByRole('radio', { name: 'Kept 1' })).toBeVisible();
+    await expect(page.getByRole('radio', { name: 'Favourites 1' })).toBeVisible();
   });
 
   await test.step('the title file has the sheet: another machine makes the same covers of it', async () => {

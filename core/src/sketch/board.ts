@@ -1,5 +1,5 @@
 import { type Brief, wordsOf } from '../book';
-import { type Hex, labOf, readableOn, rgbOf } from '../colour';
+import { type Hex, readableOn } from '../colour';
 import { setWords } from '../compose';
 import { type Area, type DrawnForm, type PartSeed, type WordRole, type WordsPart, newWords } from '../cover';
 import type { Block, Shaper } from '../text';
@@ -29,14 +29,19 @@ export type Setting = {
 /** Colours of words over some place. */
 export type Inks = { readonly words: Hex; readonly second: Hex; readonly accent: Hex };
 
-/** Least sizes, fractions of the cover's width: letters under them cannot be read where covers are bought. */
-export const LEAST = {
-  title: 0.05,
-  longTitle: 0.036,
-  subtitle: 0.026,
-  byline: 0.03,
-  line: 0.023,
-} as const;
+/** The least size of a role, fraction of the cover's width: letters under it cannot be read where covers are bought. */
+export function leastSize(role: WordRole, letters: number): number {
+  switch (role) {
+    case 'title':
+      return letters > 60 ? 0.036 : 0.05;
+    case 'subtitle':
+      return 0.026;
+    case 'byline':
+      return 0.03;
+    default:
+      return 0.023;
+  }
+}
 
 /** Words keep this far from all edges, fraction of the width. */
 export const SAFE = 0.045;
@@ -104,10 +109,6 @@ export class Board {
     return ofWidth / this.ratio;
   }
 
-  lightness(hex: Hex): number {
-    return labOf(rgbOf(hex))[0];
-  }
-
   text(role: WordRole): string {
     const field = FIELD[role];
     return field ? wordsOf(this.s.brief, field).trim() : '';
@@ -156,10 +157,8 @@ export class Board {
     return setWords(part, text, { x: 0, y: 0, width: width * widthPx, height: height * heightPx }, widthPx, shaper);
   }
 
-  leastOf(item: Item): number {
-    if (item.least !== undefined) return item.least;
-    if (item.role === 'title') return this.s.facts.letters > 60 ? LEAST.longTitle : LEAST.title;
-    return item.role === 'byline' ? LEAST.byline : item.role === 'subtitle' ? LEAST.subtitle : LEAST.line;
+  leastOf({ role, least }: Item): number {
+    return least ?? leastSize(role, this.s.facts.letters);
   }
 
   /**
@@ -245,7 +244,7 @@ export class Board {
     more: { size?: number; align?: WordsPart['align']; x?: number; width?: number; style?: Partial<WordsPart> } = {},
   ): Column | null {
     const size = (more.size ?? (role === 'byline' ? 0.05 : 0.032)) * this.k;
-    const least = role === 'byline' ? LEAST.byline : LEAST.line;
+    const least = leastSize(role, 0);
     const height = this.high(Math.max(size, least) * 2.6);
     const y = 'top' in at ? at.top : at.bottom - height;
     const area = { x: more.x ?? this.mx, y, width: more.width ?? 1 - 2 * this.mx, height };

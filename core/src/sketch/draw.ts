@@ -4,7 +4,7 @@ import { setAllWords } from '../compose';
 import { type Doc, type PartSeed, type WordsPart, docOf, inOrder, newShape } from '../cover';
 import type { Rect } from '../plane';
 import type { Block, Shaper } from '../text';
-import { Board, LEAST, SAFE, type Setting } from './board';
+import { Board, SAFE, type Setting, leastSize } from './board';
 import { factsOf } from './facts';
 import { mannerOf } from './pairings';
 import { type PictureFacts, cropped, cropFor } from './picture';
@@ -83,16 +83,7 @@ export function misfit(doc: Doc, brief: Brief, shaper: Shaper): 'letters' | 'edg
     if (block.borrowed.length > 0 || block.missing.length > 0) return 'letters';
     const { x, y, width, height } = block.box;
     if (x < edge || y < edge || x + width > doc.widthPx - edge || y + height > doc.heightPx - edge) return 'edge';
-    const least =
-      part.role === 'title'
-        ? letters > 60
-          ? LEAST.longTitle
-          : LEAST.title
-        : part.role === 'byline'
-          ? LEAST.byline
-          : part.role === 'subtitle'
-            ? LEAST.subtitle
-            : LEAST.line;
+    const least = leastSize(part.role, letters);
     if (block.overflows || block.sizePx < least * doc.widthPx * 0.99) return 'small';
   }
   for (const [i, a] of set.entries())

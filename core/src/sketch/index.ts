@@ -1,4 +1,4 @@
-export { LEAST, SAFE } from './board';
+export { SAFE, leastSize } from './board';
 export * from './about';
 export * from './choose';
 export * from './draw';

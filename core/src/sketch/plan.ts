@@ -5,7 +5,7 @@ import { type CutId, hasScripts } from '../text';
 import { factsOf } from './facts';
 import { PAIRINGS, type Pairing, mannerOf, pairingsFor } from './pairings';
 import type { SketchGround } from './draw';
-import type { Faces, Sketch, Tones } from './sketch';
+import type { Sketch, Tones } from './sketch';
 import { type Structure, canServe } from './structure';
 import { STRUCTURES } from './structures';
 import { labDistance, toneDistance, tonesFromColours, tonesFromPicture, tonesOfMood } from './tones';
@@ -207,5 +207,3 @@ export const structuresIn = (plan: readonly Slot[]): number => new Set(plan.map(
 
 /** All faces that a sheet can ever set, for those who load them ahead. */
 export const ALL_CUTS: readonly CutId[] = [...new Set(PAIRINGS.flatMap((p) => [p.title, p.other]))];
-
-export type { Faces };

@@ -94,14 +94,14 @@ export function SketchesPage() {
       <SheetAsks />
       <section aria-label="The sheet" className="flex min-w-0 flex-1 flex-col">
         <div className="flex flex-wrap items-center gap-2.5 border-b border-line px-4 py-2.5">
-          <div className="w-[400px]">
+          <div className="w-[410px]">
             <Segmented<View>
               label="What is shown"
               value={view}
               onChange={setView}
               options={[
                 { value: 'sheet', label: `Sheet ${made.length}` },
-                { value: 'kept', label: `Kept ${kept.length}` },
+                { value: 'kept', label: `Favourites ${kept.length}` },
                 { value: 'compare', label: `Compare ${compared.length}` },
                 { value: 'among', label: 'In company' },
               ]}
@@ -146,10 +146,14 @@ export function SketchesPage() {
             it off, or add it again.
           </p>
         )}
-        <div className="flex min-h-0 flex-1 flex-col overflow-y-auto bg-table">
+        <div
+          // What has nothing in it to focus is scrolled by itself.
+          tabIndex={view === 'among' ? 0 : undefined}
+          className="flex min-h-0 flex-1 flex-col overflow-y-auto bg-table focus-visible:-outline-offset-2"
+        >
           {(view === 'sheet' || view === 'kept') && shown.length > 0 && (
             <CoverGrid
-              label={view === 'sheet' ? 'Covers of the sheet' : 'Kept covers'}
+              label={view === 'sheet' ? 'Covers of the sheet' : 'Favourites'}
               covers={shown.map((one) => ({ id: one.id, bitmap: one.bitmap, structure: one.sketch.structure, kept: isKept(one.id), compared: compared.some((c) => c.id === one.id) }))}
               chosen={chosen}
               onChoose={setChosen}
@@ -158,7 +162,7 @@ export function SketchesPage() {
             />
           )}
           {view === 'kept' && kept.length === 0 && (
-            <p className="p-8 text-ink">Nothing is kept yet. Choose a cover on the sheet and press Keep.</p>
+            <p className="p-8 text-ink">No favourites yet. Choose a cover on the sheet and press Keep.</p>
           )}
           {view === 'sheet' && sheet?.state === 'failed' && (
             <div role="alert" className="flex flex-col items-start gap-3 p-8 text-ink">

@@ -69,6 +69,7 @@ export const useSheets = create<Sheets>((set, get) => {
     const key = sheetKey(job);
     const now = get().sheet;
     const covers = now?.key === key ? now.covers : [];
+    if (now && now.key !== key) for (const { bitmap } of now.covers) bitmap.close();
     set({ sheet: { key, covers, state: 'making', share: 0, fault: null, lost: 0 } });
     void run(job);
   };

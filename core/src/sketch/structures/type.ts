@@ -1,9 +1,9 @@
 import { readableOn } from '../../colour';
-import { type PartSeed, newShape, newWords } from '../../cover';
+import { type PartSeed, type WordsPart, newShape, newWords } from '../../cover';
 import type { Board } from '../board';
 import type { Structure } from '../structure';
 import { isDark, mixed } from '../tones';
-import { WHOLE, block, ground, headAndFoot, rule, titleItems, turned } from './common';
+import { block, ground, headAndFoot, rule, titleItems, turned } from './common';
 
 /** The publisher's mark, small, where there is one. */
 export function markAt(b: Board, x: number, y: number, width: number, colour: string): PartSeed[] {
@@ -12,12 +12,12 @@ export function markAt(b: Board, x: number, y: number, width: number, colour: st
   return [{ ...newShape(mark, { area: { x, y, width, height: b.high(width) }, colour, role: 'mark' }), id: 'mark' }];
 }
 
-/** One great sign: an initial or a number, drawn from the title face. Null where it comes out too wide. */
-function figure(b: Board, text: string, area: { x: number; y: number; width: number; height: number }, colour: string): PartSeed {
+/** One great sign in the title face, as large as its place allows. */
+function figure(b: Board, says: WordsPart['says'], area: { x: number; y: number; width: number; height: number }, colour: string): PartSeed {
   return {
     ...newWords({
       role: 'free',
-      says: { kind: 'own', text },
+      says,
       area,
       cut: b.s.pair.title,
       colour,
@@ -116,7 +116,11 @@ export const TYPE: readonly Structure[] = [
       if (!column || !head) return null;
       const top = head.parts.length > 0 ? head.box.y + head.box.height + b.high(0.05) : b.my * 0.9;
       const area = { x: b.mx, y: top, width: 1 - 2 * b.mx, height: y - top - b.high(0.08) };
-      const sign = { ...figure(b, b.s.facts.initial, area, tones.accent), align, alignY: 'bottom' } as PartSeed;
+      const sign = {
+        ...figure(b, { kind: 'own', text: b.s.facts.initial }, area, tones.accent),
+        align,
+        alignY: 'bottom',
+      } as PartSeed;
       return [ground(tones.ground), sign, ...head.parts, ...column.parts, ...foot.parts];
     },
   },
@@ -295,8 +299,7 @@ export const TYPE: readonly Structure[] = [
     turns: 2,
     draw(b) {
       const { tones } = b;
-      const number = String(b.s.brief.seriesNumber ?? '');
-      if (number === '') return null;
+      if (b.s.brief.seriesNumber === null) return null;
       const ends = headAndFoot(b, { head: tones.words, foot: tones.words });
       if (!ends) return null;
       const above = b.s.turn === 0;
@@ -309,50 +312,13 @@ export const TYPE: readonly Structure[] = [
       if (!column) return null;
       const gap = b.high(0.05);
       const [a, z] = above ? [ends.top, y0 - gap] : [y1 + gap, ends.bottom];
-      const sign = figure(b, number, { x: b.mx, y: a, width: 1 - 2 * b.mx, height: z - a }, tones.accent);
-      return [ground(tones.ground), sign, ...ends.parts, ...column.parts];
-    },
-  },
-  {
-    id: 'stepped-words',
-    name: 'The words stepped down the cover',
-    group: 'type',
-    kinds: { story: 1, practical: 1, poems: 3, report: 1 },
-    moods: ['playful', 'calm', 'tender', 'bold'],
-    asks: { pictures: [0, 0], words: [3, 5], letters: [6, 40], longest: 11, leftToRight: true },
-    turns: 1,
-    draw(b) {
-      const { tones } = b;
-      const ends = headAndFoot(b, { head: tones.accent, foot: tones.words }, { align: 'left' });
-      if (!ends) return null;
-      const sub = b.column(
-        { x: 0.4, y: ends.bottom - 0.14, width: 1 - b.mx - 0.4, height: 0.14 },
-        [{ role: 'subtitle', colour: tones.second, size: 0.036, most: 1 }],
-        { anchor: 'bottom', align: 'right' },
+      const sign = figure(
+        b,
+        { kind: 'brief', field: 'number' },
+        { x: b.mx, y: a, width: 1 - 2 * b.mx, height: z - a },
+        tones.accent,
       );
-      if (!sub) return null;
-      const bottom = (sub.parts.length > 0 ? sub.box.y : ends.bottom) - b.high(0.05);
-      const { words } = b.s.facts;
-      const high = (bottom - ends.top) / words.length;
-      const size = 0.2;
-      // Each word is a line of its own, written out: what the title says is said once more as one hidden reading.
-      const lines = words.map((word, i) => {
-        const share = words.length === 1 ? 0 : i / (words.length - 1);
-        const part = {
-          ...b.part({ role: 'title', colour: i === b.s.facts.key ? tones.accent : tones.words, size }, WHOLE),
-          says: { kind: 'own' as const, text: word },
-          area: { x: b.mx, y: ends.top + i * high, width: 1 - 2 * b.mx, height: high * 0.84 },
-          align: (share < 0.34 ? 'left' : share > 0.66 ? 'right' : 'centre') as 'left',
-          minor: null,
-          alignY: 'middle' as const,
-          id: `title-${i}`,
-        };
-        return part;
-      });
-      const set = lines.map((p) => b.measure(p, p.says.text, p.area.width, p.area.height));
-      const least = Math.min(...set.map((one) => one.sizePx)) / b.s.widthPx;
-      if (least < 0.075 || set.some((one) => one.borrowed.length > 0 || one.missing.length > 0)) return null;
-      return [ground(tones.ground), ...ends.parts, ...lines.map((p) => ({ ...p, maxSize: least })), ...sub.parts];
+      return [ground(tones.ground), sign, ...ends.parts, ...column.parts];
     },
   },
   {

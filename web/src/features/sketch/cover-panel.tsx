@@ -44,6 +44,7 @@ export function CoverPanel(props: {
   const all = keep.structure && keep.tones && keep.faces;
   return (
     <aside aria-label="The chosen cover" className="flex w-[272px] shrink-0 flex-col overflow-y-auto border-l border-line">
+      <h2 className="sr-only">The chosen cover</h2>
       <div className="flex flex-col gap-3 border-b border-line p-4">
         <Bitmap bitmap={picked.bitmap} label="The chosen cover" className="mx-auto block max-h-[300px] max-w-full shadow-cover" />
         <Button kind="ink" onClick={props.onTake}>

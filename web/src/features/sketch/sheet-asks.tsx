@@ -55,6 +55,7 @@ export function SheetAsks() {
       }}
     >
       {input.input}
+      <h2 className="sr-only">What the sheet is made from</h2>
       <Group title="The book">
         <KindFields />
       </Group>
