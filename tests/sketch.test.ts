@@ -2,10 +2,12 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { type Brief, emptyBrief } from '@yosomi/core/book';
+import { contrastOf, luminance, rgbOf } from '@yosomi/core/colour';
+import { compose } from '@yosomi/core/compose';
 import { Doc, adaptDoc } from '@yosomi/core/cover';
 import { type Raster, raster } from '@yosomi/core/pixels';
 import { assetId } from '@yosomi/core/project';
-import { type Sketched, composeSheet, cutsOf, noHouse, sheetPictures, trySketch } from '@yosomi/core/recipe';
+import { type Sketched, composeSheet, cutsOf, gather, noHouse, sheetPictures, trySketch } from '@yosomi/core/recipe';
 import {
   LEAST_DIFFERENCE,
   type PictureFacts,
@@ -243,18 +245,37 @@ describe('a sheet', () => {
     expect(other.map((one) => one.sketch)).not.toEqual(again.map((one) => one.sketch));
   }, 120_000);
 
-  it('has the mark on every cover where it must be there, clear of the words', async () => {
-    const mark = { kind: 'drawn', ratio: 1, paths: [{ d: 'M0 0L1000 0L1000 1000L0 1000Z', colour: null }] } as const;
-    const of = ask({}, [pictures.scene], { mark: structuredClone(mark) as never });
-    for (const { doc } of await sheet(of, 10)) {
-      const part = doc.parts.mark;
-      if (part?.kind !== 'shape') throw new Error('no mark');
-      expect(part.role).toBe('mark');
-      const { x, y, width, height } = part.area;
-      expect(Math.min(x, 1 - x - width)).toBeGreaterThanOrEqual(SAFE);
-      expect(Math.min(y, 1 - y - height) * 1.6).toBeGreaterThanOrEqual(SAFE);
-    }
-  }, 60_000);
+  it.each(['a picture', 'words alone'])(
+    'from %s has the mark on every cover where it must be there, clear of the words and seen',
+    async (from) => {
+      const mark = { kind: 'drawn', ratio: 1, paths: [{ d: 'M0 0L1000 0L1000 1000L0 1000Z', colour: null }] } as const;
+      const of = ask({}, from === 'words alone' ? [] : [pictures.scene], { mark: structuredClone(mark) as never });
+      for (const { doc, sketch } of await sheet(of, 16)) {
+        const { mark: part, ...others } = doc.parts;
+        if (part?.kind !== 'shape') throw new Error('no mark');
+        expect(part.role).toBe('mark');
+        const { x, y, width, height } = part.area;
+        expect(Math.min(x, 1 - x - width)).toBeGreaterThanOrEqual(SAFE);
+        expect(Math.min(y, 1 - y - height) * 1.6).toBeGreaterThanOrEqual(SAFE);
+        // Against what is really painted behind it: 3 : 1, as for any graphic that must be seen (WCAG 2.2, 1.4.11).
+        const bare = { ...doc, parts: others };
+        const { resources, images } = await gather(bare, of.brief, studio, 400);
+        const under = studio.paint(compose(bare, of.brief, resources).ink, 400, images);
+        const box = [x * 400, y * 640, width * 400, height * 640].map(Math.round);
+        let [sum, n] = [0, 0];
+        for (let py = box[1]; py < box[1] + box[3]; py++)
+          for (let px = box[0]; px < box[0] + box[2]; px++, n++) {
+            const i = (py * 400 + px) * 4;
+            sum += luminance([under.data[i], under.data[i + 1], under.data[i + 2]]);
+          }
+        expect(
+          contrastOf(luminance(rgbOf(part.colour)), sum / n),
+          `${sketch.structure}/${sketch.turn}`,
+        ).toBeGreaterThan(3);
+      }
+    },
+    60_000,
+  );
 });
 
 describe.each([

@@ -1,5 +1,6 @@
 import { type Result, fail, ok } from '../base';
 import type { Brief } from '../book';
+import { readableOn } from '../colour';
 import { setAllWords } from '../compose';
 import { type Doc, type PartSeed, type WordsPart, docOf, inOrder, newShape } from '../cover';
 import type { Rect } from '../plane';
@@ -7,7 +8,7 @@ import type { Block, Shaper } from '../text';
 import { Board, SAFE, type Setting, leastSize } from './board';
 import { factsOf } from './facts';
 import { mannerOf } from './pairings';
-import { type PictureFacts, cropped, cropFor } from './picture';
+import type { PictureFacts } from './picture';
 import type { Sketch } from './sketch';
 import { findStructure } from './structures';
 
@@ -23,7 +24,7 @@ export type SketchGround = {
 
 /**
  * The cover of a sketch: a full document, or why it cannot be. Faults: `sketch-unknown` (no such structure),
- * `sketch-misfit` (`why`: words, letters, edge, overlap, small, mark).
+ * `sketch-misfit` (`why`: pictures, pixels, words, letters, edge, overlap, small, mark).
  */
 export function drawSketch(sketch: Sketch, on: SketchGround, shaper: Shaper): Result<Doc> {
   const structure = findStructure(sketch.structure);
@@ -116,24 +117,36 @@ function withMark(parts: readonly PartSeed[], on: SketchGround, board: Board, sh
   return docOf(on.widthPx, on.heightPx, [...parts, mark]);
 }
 
-/** A colour that reads on the last surface below a place: a plate, a picture or the ground. */
+/** Forms that are lines or lie apart: what is behind them is what a mark stands on. */
+const NO_SURFACE = new Set(['frame', 'divider', 'line', 'ribbon', 'badge']);
+
+/** Whether a part lies under a point (fractions of the cover). */
+function liesUnder(part: Extract<PartSeed, { kind: 'shape' | 'picture' }>, x: number, y: number): boolean {
+  const { area } = part;
+  const [u, v] = [(x - area.x) / area.width, (y - area.y) / area.height];
+  const round = part.kind === 'shape' ? part.form.kind === 'ellipse' : part.mask?.kind === 'ellipse';
+  return round ? Math.hypot(u - 0.5, v - 0.5) <= 0.5 : u >= 0 && v >= 0 && u <= 1 && v <= 1;
+}
+
+/** A colour that reads on the last surface below a place: a shape, a picture as it is printed, or the ground. */
 function colourAt(parts: readonly PartSeed[], place: Rect, board: Board): string {
-  const [cx, cy] = [place.x + place.width / 2, place.y + place.height / 2];
+  const { words, ground } = board.tones;
+  const [x, y] = [place.x + place.width / 2, place.y + place.height / 2];
   for (const part of [...parts].reverse()) {
-    if (part.kind !== 'shape' && part.kind !== 'picture') continue;
-    const a = part.area;
-    if (cx < a.x || cy < a.y || cx > a.x + a.width || cy > a.y + a.height) continue;
-    if (part.kind === 'shape' && part.role === 'plate' && part.opacity > 0.5)
-      return part.colour === board.tones.ground ? board.tones.words : board.tones.onBlock;
-    if (part.kind === 'picture' && part.source.kind === 'asset') {
-      const id = part.source.asset;
-      const picture = board.s.pictures.find((p) => p.asset === id);
-      if (!picture) continue;
-      const crop = cropFor(picture, (a.width * board.s.widthPx) / (a.height * board.s.heightPx));
-      const { pixels } = cropped(picture, crop);
-      const at = { x: (place.x - a.x) / a.width, y: (place.y - a.y) / a.height, width: place.width / a.width, height: place.height / a.height }; // prettier-ignore
-      return board.inksOver(pixels, at).words;
+    if ((part.kind !== 'shape' && part.kind !== 'picture') || !liesUnder(part, x, y)) continue;
+    if (part.kind === 'shape') {
+      if (NO_SURFACE.has(part.form.kind)) continue;
+      return readableOn(words, [part.colour]);
     }
+    const { tint } = part.look;
+    if (tint && tint.amount >= 0.9) return readableOn(words, [tint.dark, tint.light]);
+    const asset = part.source.kind === 'asset' ? part.source.asset : null;
+    const picture = board.s.pictures.find((p) => p.asset === asset);
+    if (!picture) continue;
+    const { area } = part;
+    const at = { x: (place.x - area.x) / area.width, y: (place.y - area.y) / area.height, width: place.width / area.width, height: place.height / area.height }; // prettier-ignore
+    return board.inksOver(board.crop(picture, area).pixels, at).words;
   }
-  return board.tones.words;
+  const paint = parts.find((part) => part.kind === 'ground')?.paint;
+  return readableOn(words, [paint?.kind === 'flat' ? paint.colour : paint?.kind === 'pattern' ? paint.back : ground]);
 }

@@ -81,6 +81,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'trace-stopped': () => 'The picture was not finished. Try again.',
   'work-failed': () => 'Something went wrong while this was made. Nothing of yours is lost: try again.',
 
+  'pictures-many': (d) => `A sheet takes up to ${d.most} pictures. Take one off first.`,
+  'favourites-full': (d) => `Up to ${d.most} favourites are kept. Put one back first.`,
   'letters-foreign': () =>
     'No face here has all letters of these words. Add a font of your own that has them on the Front, under Face.',
   'sheet-empty': () => 'No cover came out that reads. Shorten the title, take another picture, or ask for less.',

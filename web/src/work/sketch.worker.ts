@@ -49,26 +49,30 @@ const studio = new BrowserStudio();
 const read = new Map<string, PictureFacts>();
 let ask: SheetAsk | null = null;
 let plan: readonly Slot[] = [];
+/** The last sheet that was asked for: reading the pictures of one before it must not bring its plan back. */
+let asked = 0;
 
 const api = {
   /** Loads what most sheets need, and these pictures, before one is asked for. */
   async warm(pictures: readonly string[]): Promise<void> {
+    // One that does not load now is asked for again, and missed aloud, when it is set.
     for (const cut of ALL_CUTS) await studio.loadFonts([cut]).catch(() => {});
     for (const facts of await sheetPictures(pictures, studio)) read.set(facts.asset, facts);
   },
 
   async prepare({ pictures: ids, kept, ...rest }: SheetJob): Promise<Planned> {
+    const mine = ++asked;
     const wanted = ids.filter((id) => !read.has(id));
     for (const facts of await sheetPictures(wanted, studio)) read.set(facts.asset, facts);
     const pictures = ids.flatMap((id) => read.get(id) ?? []);
-    ask = { ...rest, pictures };
-    const planned = planSheet(ask, kept);
+    const own = { ...rest, pictures };
+    const planned = planSheet(own, kept);
     if (!planned.ok) return { kind: 'none', fault: planned.fault };
-    plan = planned.value;
+    if (mine === asked) [ask, plan] = [own, planned.value];
     return {
       kind: 'plan',
-      slots: plan.length,
-      structures: structuresIn(plan),
+      slots: planned.value.length,
+      structures: structuresIn(planned.value),
       lost: ids.length - pictures.length,
     };
   },

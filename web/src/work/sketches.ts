@@ -32,7 +32,7 @@ export function warmSketches(pictures: readonly string[] = []): void {
 }
 
 /** Lets go of the workers with what they hold. */
-export function endSketchWorkers(): void {
+function endSketchWorkers(): void {
   pool?.forEach(({ end }) => end());
   pool = null;
 }

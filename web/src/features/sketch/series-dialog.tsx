@@ -1,5 +1,5 @@
 import type { Edit } from '@yosomi/core/base';
-import { type Book, MOST_VERSIONS } from '@yosomi/core/project';
+import { type Book, type House, MOST_VERSIONS } from '@yosomi/core/project';
 import type { Sketch } from '@yosomi/core/sketch';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -15,16 +15,19 @@ import { Dialog } from '../../ui/dialog';
 import type { SketchView, Volume } from '../../work/sketch.worker';
 import { sketchWorker } from '../../work/sketches';
 import { useShelfMates } from '../mockups/use-others';
+import { useHouse } from '../front/use-house';
+import { bringFaces } from './sheet-edits';
 import { sketchId } from './use-sheet';
 
 /** Puts a cover on a title; the one it had is kept under a name. */
 const dressed =
-  ({ sketch, doc }: Pick<SketchView, 'sketch' | 'doc'>): Edit<Book> =>
+  ({ sketch, doc }: Pick<SketchView, 'sketch' | 'doc'>, house: House): Edit<Book> =>
   (book) => {
     if (book.versions.length < MOST_VERSIONS)
       book.versions.push({ id: freshId(), name: 'Before the series design', madeAt: nowIso(), cover: book.cover });
     book.cover = structuredClone(doc);
     book.sheet.taken = structuredClone(sketch);
+    bringFaces(book, sketch, house);
   }; // prettier-ignore
 
 /** One design for every volume of the series, seen before it is used. */
@@ -32,6 +35,7 @@ export function SeriesDialog({ sketch, onClose }: { sketch: Sketch; onClose(): v
   const book = useBook();
   const edit = useSession((s) => s.edit);
   const { series } = useShelfMates(book);
+  const { house } = useHouse();
   const [busy, setBusy] = useState(false);
   const { data, isError } = useQuery({
     queryKey: ['series', sketchId(sketch), book.id, ...series],
@@ -62,10 +66,10 @@ export function SeriesDialog({ sketch, onClose }: { sketch: Sketch; onClose(): v
       if (!cover) continue;
       const label = 'Front from the series design';
       if (id === book.id) {
-        if (edit(label, dressed(cover))) count++;
+        if (edit(label, dressed(cover, house))) count++;
         continue;
       }
-      const saved = await editStored(id, label, dressed(cover), nowIso());
+      const saved = await editStored(id, label, dressed(cover, house), nowIso());
       if (saved.ok) count++;
       else sayFault(saved.fault);
     }

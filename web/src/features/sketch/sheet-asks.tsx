@@ -15,6 +15,7 @@ import { usePictureInput } from '../front/use-picture-input';
 import { SCENERIES, type SceneryKind } from '@yosomi/core/scenery';
 import { KindFields } from './kind-fields';
 import { SCENERY_NAMES } from './names';
+import { withPicture } from './sheet-edits';
 import { useDrawn } from './use-drawn';
 import { useRecompose } from './use-recompose';
 import { useSheetAsk } from './use-sheet';
@@ -32,13 +33,7 @@ export function SheetAsks() {
   const edit = useSession((s) => s.edit);
   const { house } = useHouse();
   const { seed, pictures, must, house: withHouse, taken } = useFrom((b) => b.sheet);
-  const input = usePictureInput((taken) =>
-    edit('Picture for the sheet', (b) => {
-      b.assets[taken.asset.id] = taken.asset;
-      const others = b.sheet.pictures.filter((id) => id !== taken.asset.id);
-      b.sheet.pictures = [...others, taken.asset.id].slice(-MOST_PICTURES);
-    }),
-  );
+  const input = usePictureInput((taken) => void edit('Picture for the sheet', withPicture(taken.asset)));
   const recompose = useRecompose();
   const { drawing, draw } = useDrawn();
   const marked = house.marks[0];

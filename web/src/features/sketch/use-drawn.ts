@@ -1,11 +1,12 @@
 import { SCENERIES, type SceneryKind } from '@yosomi/core/scenery';
-import { MOST_PICTURES, moodsOf } from '@yosomi/core/sketch';
+import { moodsOf } from '@yosomi/core/sketch';
 import { useState } from 'react';
 import { sayFault } from '../../messages/say';
 import { saveAsset } from '../../persist/titles';
 import { useSession } from '../../state/session';
 import { sketchWorker } from '../../work/sketches';
 import { SCENERY_NAMES } from './names';
+import { withPicture } from './sheet-edits';
 
 /** Draws a picture in the colours of the title's mood and puts it on the sheet; each one is another. */
 export function useDrawn(): { drawing: SceneryKind | null; draw(kind: SceneryKind): void } {
@@ -20,10 +21,7 @@ export function useDrawn(): { drawing: SceneryKind | null; draw(kind: SceneryKin
     const { asset, bytes } = await ask(api.drawn(kind, book.sheet.seed + drawn, mood));
     const kept = await saveAsset(asset.id, bytes);
     if (!kept.ok) return sayFault(kept.fault);
-    edit(`Drawn picture: ${SCENERY_NAMES[kind].toLowerCase()}`, (b) => {
-      b.assets[asset.id] = asset;
-      b.sheet.pictures = [...b.sheet.pictures.filter((id) => id !== asset.id), asset.id].slice(-MOST_PICTURES);
-    });
+    edit(`Drawn picture: ${SCENERY_NAMES[kind].toLowerCase()}`, withPicture(asset));
   };
   const draw = (kind: SceneryKind): void => {
     setDrawing(kind);

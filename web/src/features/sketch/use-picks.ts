@@ -1,11 +1,12 @@
 import { MOST_FAVOURITES, type Sketch } from '@yosomi/core/sketch';
 import type { Doc } from '@yosomi/core/cover';
-import { OWN_FACE } from '@yosomi/core/text';
+import { fault } from '@yosomi/core/base';
 import { useState } from 'react';
 import { say } from '../../messages/say';
 import { freshId } from '../../platform/ids';
 import { useSession } from '../../state/session';
 import { useHouse } from '../front/use-house';
+import { bringFaces } from './sheet-edits';
 import { sketchId } from './use-sheet';
 
 export const MOST_COMPARED = 4;
@@ -23,10 +24,7 @@ export function usePicks(onTaken: () => void) {
     const done = edit('Front from the sketch sheet', (b) => {
       b.cover = structuredClone(doc);
       b.sheet.taken = structuredClone(sketch);
-      for (const cut of [sketch.faces.title, sketch.faces.other]) {
-        const face = house.faces.find((f) => cut === `${OWN_FACE}${f.id}`);
-        if (face) b.faces[face.id] = face;
-      }
+      bringFaces(b, sketch, house);
     });
     if (!done) return;
     say('The cover is on the Front. Everything on it can be changed.', { label: 'Undo', run: undo });
@@ -37,9 +35,10 @@ export function usePicks(onTaken: () => void) {
     void edit('Favourites of the sheet', (b) => {
       const others = b.sheet.favourites.filter((f) => sketchId(f.sketch) !== id);
       const has = others.length < b.sheet.favourites.length;
-      b.sheet.favourites = has
-        ? others
-        : [...others, { id: freshId(), sketch: structuredClone(sketch), cover: structuredClone(doc) }].slice(-MOST_FAVOURITES);
+      if (!has && others.length >= MOST_FAVOURITES) return fault('favourites-full', { most: MOST_FAVOURITES });
+      if (!has) others.push({ id: freshId(), sketch: structuredClone(sketch), cover: structuredClone(doc) });
+      b.sheet.favourites = others;
+      if (!has) bringFaces(b, sketch, house);
     });
 
   const compare = (pick: Pick): void =>

@@ -1,6 +1,6 @@
 import { keyOf } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
-import { houseAsk, noHouse } from '@yosomi/core/recipe';
+import { houseAsk, sheetAsk } from '@yosomi/core/recipe';
 import type { Kept, Sketch } from '@yosomi/core/sketch';
 import { useEffect, useMemo } from 'react';
 import { useBook, useSession } from '../../state/session';
@@ -9,21 +9,12 @@ import { useRested } from '../../ui/use-rested';
 import type { SheetJob } from '../../work/sketch.worker';
 import { useHouse } from '../front/use-house';
 
-/** What the sheet of a title is made from. */
-export function jobOf(book: Book, house: SheetJob['house'], kept: Kept | null): SheetJob {
-  const { brief, cover, sheet } = book;
-  return {
-    brief,
-    widthPx: cover.widthPx,
-    heightPx: cover.heightPx,
-    pictures: sheet.pictures,
-    mark: sheet.must.mark,
-    seed: sheet.seed,
-    house: sheet.house ? house : noHouse,
-    must: { colour: sheet.must.colour, cut: sheet.must.cut },
-    kept,
-  };
-}
+/** What the sheet of a title is made from; the workers read its pictures. */
+const jobOf = (book: Book, house: SheetJob['house'], kept: Kept | null): SheetJob => ({
+  ...sheetAsk(book, house, []),
+  pictures: book.sheet.pictures,
+  kept,
+});
 
 export const sketchId = (sketch: Sketch): string => keyOf(sketch);
 
