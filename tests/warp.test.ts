@@ -6,10 +6,12 @@ import {
   CUBIC,
   type Filter,
   NODE,
+  PAD,
   type Surface,
   type Textures,
   plainShader,
   plainTones,
+  plainWeaver,
   shaderOf,
   surfaceOn,
   texturesOf,
@@ -126,6 +128,40 @@ describe('the kernel', () => {
     );
   });
 
+  it('adds to the pixels of its run and to no others, whatever their number', () => {
+    const textures = printed(picturePixels(60, 90));
+    const shader = shaderOf(textures);
+    const quad = [{ x: 0, y: 0 }, { x: 70, y: 4 }, { x: 66, y: 80 }, { x: 3, y: 90 }]; // prettier-ignore
+    for (const flat of [false, true]) {
+      const surface = surfaceOn(textures.byName.get('art')!, quad)!;
+      shader.place([flat ? { ...surface, texture: null, colour: [1, 2, 3] } : surface], { kind: 'cubic', taps: 8 });
+      for (let count = 1; count <= 50; count++) {
+        const sums = shader.sums(60).fill(7);
+        shader.shade(0, 5.5, 40.5, count, 1, sums, 4 * 4);
+        const touched = Array.from({ length: 60 }, (_, i) => sums[i * 4 + 3] !== 7);
+        expect(touched).toEqual(Array.from({ length: 60 }, (_, i) => i >= 4 && i < 4 + count));
+        expect(sums.subarray(0, 16).every((v) => v === 7) && sums.subarray((4 + count) * 4).every((v) => v === 7)).toBe(true); // prettier-ignore
+      }
+    }
+  });
+
+  it('takes the outermost texel where a place is far off the texture or beyond the horizon', () => {
+    const textures = printed(filled(40, 40, () => [90, 90, 90]));
+    const [fast, plain] = [shaderOf(textures), plainShader(textures)];
+    // The plane's horizon goes through the run.
+    const surface: Surface = { ...surfaceOn(textures.byName.get('art')!, steep)!, a: [1, 0, 0], b: [0, 1, 0], g: [1, 0, -20.5] }; // prettier-ignore
+    for (const kind of ['linear', 'cubic'] as const) {
+      const runs = [fast, plain].map((shader) => {
+        shader.place([surface], { kind, taps: 8 });
+        const sums = shader.sums(40);
+        shader.shade(0, 0.5, 3.5, 40, 1, sums, 0);
+        return sums;
+      });
+      for (const sums of runs)
+        for (let i = 0; i < 40; i++) expect(Math.abs(sums[i * 4] - LINEAR_OF[90])).toBeLessThan(40);
+    }
+  });
+
   it('gives whole pictures within one code of the plain ones', () => {
     const textures = printed(picturePixels(160, 256));
     for (const filter of [
@@ -138,6 +174,54 @@ describe('the kernel', () => {
       const away = fast.data.map((v, i) => Math.abs(v - plain.data[i]));
       expect(Math.max(...away)).toBeLessThanOrEqual(filter.kind === 'cubic' ? 3 : 1);
       expect(away.reduce((a, b) => a + b) / away.length).toBeLessThan(0.02);
+    }
+  });
+});
+
+describe('the weaver of texels', () => {
+  /** Every 16-bit number of a store's texels, made by the kernel, and the same by plain code from the same pixels. */
+  function bothWays(width: number, height: number, most: number): [Int16Array, Int16Array] {
+    const art = filled(width, height, (x, y) => [0, 1, 2].map((c) => (x * 37 + y * 101 + c * 59 + ((x * y) >> 3)) & 255)); // prettier-ignore
+    const { memory, byName } = texturesOf([['art', { art, foil: null }]], most);
+    const levels = byName.get('art')!;
+    const plain = { buffer: new ArrayBuffer(memory.buffer.byteLength), grow: () => 0 };
+    const weaver = plainWeaver(plain);
+    const rows = ({ width: w, at }: (typeof levels)[number], y: number): number => at + ((y + PAD) * (w + 2 * PAD) + PAD) * 8; // prettier-ignore
+    const got: number[] = [];
+    const want: number[] = [];
+    levels.forEach((level, i) => {
+      for (let y = 0; y < level.height; y++) {
+        const to = rows(level, y);
+        if (i === 0) weaver.row(new Int32Array(art.data.buffer), y * width, width, to);
+        else weaver.half(rows(levels[i - 1], 2 * y), (levels[i - 1].width + 2 * PAD) * 8, level.width, to);
+        got.push(...new Int16Array(memory.buffer, to, level.width * 4));
+        want.push(...new Int16Array(plain.buffer, to, level.width * 4));
+      }
+    });
+    return [Int16Array.from(got), Int16Array.from(want)];
+  }
+
+  it('gives the same numbers by the kernel and by plain code, also for odd sides and lines longer than its workspace', () => {
+    for (const [width, height, most] of [
+      [1, 1, 9],
+      [33, 17, 9],
+      [70, 51, 9],
+      [9001, 3, 1],
+    ]) {
+      const [got, want] = bothWays(width, height, most);
+      expect(want.some((v) => v > 0)).toBe(true);
+      expect(got).toEqual(want);
+    }
+  });
+
+  it('copies the outermost texels into the border of every level', () => {
+    const textures = printed(picturePixels(40, 61));
+    for (const { at, width, height } of textures.byName.get('art')!) {
+      const texels = new BigInt64Array(textures.memory.buffer, at, (width + 2 * PAD) * (height + 2 * PAD));
+      const texel = (x: number, y: number): bigint => texels[(y + PAD) * (width + 2 * PAD) + x + PAD];
+      const kept = (v: number, most: number): number => Math.min(most - 1, Math.max(0, v));
+      for (let y = -PAD; y < height + PAD; y++)
+        for (let x = -PAD; x < width + PAD; x++) expect(texel(x, y)).toBe(texel(kept(x, width), kept(y, height)));
     }
   });
 });

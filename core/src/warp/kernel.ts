@@ -1,24 +1,7 @@
-import { KERNEL } from './kernel-bytes';
+import { type Machine, machineOn } from './machine';
 import { CUBIC, plainShader } from './plain';
 import { type Filter, type Shader, type Sums, type Surface, plainLight } from './surface';
 import { PAGE, type Textures } from './textures';
-import { type Module, wasm } from './wasm';
-
-type Exports = {
-  shade(s: number, x: number, y: number, count: number, whole: number, to: number, wx: number, wy: number): void;
-  encode(from: number, count: number, to: number, tones: number): void;
-};
-
-let compiled: Module | null | undefined;
-
-/** The kernel, compiled once; null where the platform has no SIMD. */
-function kernel(): Module | null {
-  if (compiled === undefined) {
-    const bytes = Uint8Array.from(atob(KERNEL), (c) => c.charCodeAt(0));
-    compiled = wasm.validate(bytes) ? new wasm.Module(bytes) : null;
-  }
-  return compiled;
-}
 
 const shaders = new WeakMap<Textures, Shader>();
 
@@ -26,23 +9,25 @@ const shaders = new WeakMap<Textures, Shader>();
 export function shaderOf(textures: Textures): Shader {
   const known = shaders.get(textures);
   if (known) return known;
-  const module = kernel();
-  const made = module ? kernelShader(module, textures) : plainShader(textures);
+  const machine = machineOn(textures.memory);
+  const made = machine ? kernelShader(machine, textures) : plainShader(textures);
   shaders.set(textures, made);
   return made;
 }
 
 /** Bytes of one surface's record; see `shade` in the kernel for its fields. */
 const RECORD = 144;
+/** Bytes of scratch for a block of pixels. */
+const BLOCK_BYTES = 592;
 /** Pixels that are encoded at once. */
 const LINE = 1024;
 const aligned = (at: number): number => (at + 15) & ~15;
 
-function kernelShader(module: Module, { memory, used }: Textures): Shader {
-  const { shade, encode } = new wasm.Instance(module, { env: { memory } }).exports as Exports;
+function kernelShader({ shade, encode }: Machine, { memory, used }: Textures): Shader {
   const start = aligned(used);
-  const [wx, wy] = [start, start + 2048];
-  const tonesAt = wy + 4096;
+  const [wx, wy] = [start, start + 4096];
+  const blockAt = wy + 2048;
+  const tonesAt = blockAt + BLOCK_BYTES;
   const lineAt = tonesAt + 3 * 8192;
   const heap = lineAt + LINE * 4;
   let free = heap;
@@ -60,8 +45,8 @@ function kernelShader(module: Module, { memory, used }: Textures): Shader {
   }
 
   take(0);
-  new Int16Array(memory.buffer, wx, 1024).set(CUBIC.map((w) => Math.round(w * 16384)));
-  new Float32Array(memory.buffer, wy, 1024).set(CUBIC);
+  new Float32Array(memory.buffer, wx, 1024).set(CUBIC);
+  new Int16Array(memory.buffer, wy, 1024).set(CUBIC.map((w) => Math.round(w * 16384)));
 
   function place(surfaces: readonly Surface[], { kind, taps }: Filter): void {
     free = heap;
@@ -104,7 +89,7 @@ function kernelShader(module: Module, { memory, used }: Textures): Shader {
     room,
     place,
     shade: (surface: number, x: number, y: number, count: number, whole: number, sums: Sums, at: number) =>
-      shade(records + surface * RECORD, x, y, count, whole, sums.byteOffset + at * 4, wx, wy),
+      shade(records + surface * RECORD, x, y, count, whole, sums.byteOffset + at * 4, wx, blockAt),
     encode(sums, at, count, tones, out, o) {
       if (toned !== tones) {
         new Uint8Array(memory.buffer, tonesAt, tones.length).set(tones);

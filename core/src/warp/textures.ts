@@ -1,4 +1,5 @@
 import { LINEAR_OF, type Raster } from '../pixels';
+import { machineOn } from './machine';
 import { type Memory, wasm } from './wasm';
 
 /**
@@ -65,46 +66,78 @@ function closeBorder(texels: Int32Array, { at, width, height }: Level): void {
   }
 }
 
-/** Linear light 0..32767 of each sRGB code, as the lower and the upper half of a word. */
-const LOWER = Int32Array.from(LINEAR_OF, (v) => v >> 1);
-const UPPER = LOWER.map((v) => v << 16);
+/** How texels are made, by the kernel or by plain code; places are texels' numbers in the memory, counted in bytes. */
+export type Weaver = {
+  /** Writes a row of pixels, the first at number p of `pixels`, without foil. */
+  row(pixels: Int32Array, p: number, count: number, to: number): void;
+  /** Writes a row of means of two by two texels; `stride` bytes to the row below. */
+  half(from: number, stride: number, count: number, to: number): void;
+};
 
-function fillFirst(texels: Int32Array, { at, width, height }: Level, { art, foil }: Print): void {
+const LIGHT = Uint16Array.from(LINEAR_OF, (v) => v >> 1);
+
+/** The weaver in plain code, and what the kernel is held against. */
+export function plainWeaver({ buffer }: Memory): Weaver {
+  const halves = new Int16Array(buffer);
+  return {
+    row(pixels, p, count, to) {
+      for (let o = to / 2; count > 0; count--, o += 4) {
+        const v = pixels[p++];
+        halves[o] = LIGHT[v & 255];
+        halves[o + 1] = LIGHT[(v >>> 8) & 255];
+        halves[o + 2] = LIGHT[(v >>> 16) & 255];
+        halves[o + 3] = 0;
+      }
+    },
+    half(from, stride, count, to) {
+      let [p, q] = [from / 2, (from + stride) / 2];
+      for (let o = to / 2; count > 0; count--, o += 4, p += 8, q += 8)
+        for (let c = 0; c < 4; c++)
+          halves[o + c] = (halves[p + c] + halves[p + 4 + c] + halves[q + c] + halves[q + 4 + c] + 2) >> 2;
+    },
+  };
+}
+
+/** Pixels that are handed to the kernel at once. */
+const LINE = 4096;
+const LIGHT_BYTES = LIGHT.byteLength;
+const WORKSPACE = LIGHT_BYTES + LINE * 4;
+
+/** The weaver of a memory whose bytes from `free` on nobody uses yet. */
+function weaverOn(memory: Memory, free: number): Weaver {
+  const machine = machineOn(memory);
+  if (!machine) return plainWeaver(memory);
+  new Uint16Array(memory.buffer, free, LIGHT.length).set(LIGHT);
+  const line = new Int32Array(memory.buffer, free + LIGHT_BYTES, LINE);
+  return {
+    row(pixels, p, count, to) {
+      for (let n = 0; n < count; n += LINE) {
+        const some = Math.min(LINE, count - n);
+        line.set(pixels.subarray(p + n, p + n + some));
+        machine.texels(line.byteOffset, some, to + n * TEXEL, free);
+      }
+    },
+    half: machine.halve,
+  };
+}
+
+function fillFirst(weaver: Weaver, shares: Int16Array, { at, width, height }: Level, { art, foil }: Print): void {
   const pixels = new Int32Array(art.data.buffer, art.data.byteOffset, width * height);
-  const stride = (width + 2 * PAD) * 2;
   for (let y = 0; y < height; y++) {
-    const o = at / 4 + (y + PAD) * stride + PAD * 2;
-    fillRow(texels, o, pixels, y * width, width);
-    if (foil) for (let x = 0; x < width; x++) texels[o + x * 2 + 1] |= UPPER_SHARE[foil[y * width + x]];
+    const to = at + ((y + PAD) * (width + 2 * PAD) + PAD) * TEXEL;
+    weaver.row(pixels, y * width, width, to);
+    if (foil) for (let x = 0; x < width; x++) shares[(to + x * TEXEL) / 2 + 3] = SHARE[foil[y * width + x]];
   }
 }
 
-/** Shares of foil as the upper half of a word. */
-const UPPER_SHARE = Int32Array.from({ length: 256 }, (_, i) => Math.round((i * 32767) / 255) << 16);
-
-/** On its own, so that the engine compiles it well: two words a pixel. */
-function fillRow(texels: Int32Array, o: number, pixels: Int32Array, p: number, count: number): void {
-  for (const end = p + count; p < end; p++, o += 2) {
-    const v = pixels[p];
-    texels[o] = LOWER[v & 255] | UPPER[(v >>> 8) & 255];
-    texels[o + 1] = LOWER[(v >>> 16) & 255];
-  }
-}
+const SHARE = Int16Array.from({ length: 256 }, (_, i) => Math.round((i * 32767) / 255));
 
 /** Each texel of a level the mean of four of the level above. */
-function fillHalf(texels: Int16Array, from: Level, to: Level): void {
-  const above = (from.width + 2 * PAD) * 4;
-  const stride = (to.width + 2 * PAD) * 4;
+function fillHalf(weaver: Weaver, from: Level, to: Level): void {
+  const stride = (from.width + 2 * PAD) * TEXEL;
   for (let y = 0; y < to.height; y++) {
-    let p = from.at / 2 + (2 * y + PAD) * above + PAD * 4;
-    let o = to.at / 2 + (y + PAD) * stride + PAD * 4;
-    for (let x = 0; x < to.width; x++, p += 8, o += 4) {
-      const q = p + above;
-      texels[o] = (texels[p] + texels[p + 4] + texels[q] + texels[q + 4] + 2) >> 2;
-      texels[o + 1] = (texels[p + 1] + texels[p + 5] + texels[q + 1] + texels[q + 5] + 2) >> 2;
-      texels[o + 2] = (texels[p + 2] + texels[p + 6] + texels[q + 2] + texels[q + 6] + 2) >> 2;
-      texels[o + 3] = (texels[p + 3] + texels[p + 7] + texels[q + 3] + texels[q + 7] + 2) >> 2;
-    }
+    const first = from.at + (2 * y + PAD) * stride + PAD * TEXEL;
+    weaver.half(first, stride, to.width, to.at + ((y + PAD) * (to.width + 2 * PAD) + PAD) * TEXEL);
   }
 }
 
@@ -119,13 +152,15 @@ export function texturesOf(prints: Iterable<readonly [name: string, print: Print
     byName.set(name, levels);
     made.push([print, levels]);
   }
-  const memory = new wasm.Memory({ initial: Math.ceil(used / PAGE) + 1 });
+  const free = (used + 15) & ~15;
+  const memory = new wasm.Memory({ initial: Math.ceil((free + WORKSPACE) / PAGE) });
+  const weaver = weaverOn(memory, free);
   const words = new Int32Array(memory.buffer);
-  const halves = new Int16Array(memory.buffer);
+  const shares = new Int16Array(memory.buffer);
   for (const [print, levels] of made) {
     levels.forEach((level, i) => {
-      if (i === 0) fillFirst(words, level, print);
-      else fillHalf(halves, levels[i - 1], level);
+      if (i === 0) fillFirst(weaver, shares, level, print);
+      else fillHalf(weaver, levels[i - 1], level);
       closeBorder(words, level);
     });
   }

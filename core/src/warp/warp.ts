@@ -3,7 +3,9 @@ import { type Homography, type Point, homography } from '../plane';
 import { type Filter, type LightGrid, type Linear, type Shader, type Surface, plainLight } from './surface';
 import type { Texture, Textures } from './textures';
 
-const TILE = 32;
+/** Pixels are made in bands of so many rows, and a band in runs of so many: texels of near pixels are near in memory. */
+const BAND = 32;
+const RUN = 128;
 /** A pixel whose centre is farther than this from every edge is wholly in or wholly out. */
 const REACH = 0.7072;
 
@@ -57,30 +59,30 @@ export function warped(
   const surface = texture && surfaceOn(texture, quad);
   if (!surface) return null;
   shader.place([{ ...surface, light }], filter);
-  // A row of tiles is made within the shader's memory and taken out at once.
-  const { sums, bytes: row } = shader.room(TILE * TILE, width * TILE);
+  // A band is made within the shader's memory and taken out at once.
+  const { sums, bytes: band } = shader.room(RUN, width * BAND);
   const out = raster(width, height);
   const edges = edgesOf(quad);
   const [top, foot] = [Math.min(...quad.map((p) => p.y)), Math.max(...quad.map((p) => p.y))];
-  for (let ty = 0; ty < height; ty += TILE) {
-    if (foot < ty - 1 || top > ty + TILE + 1) continue;
-    row.fill(0);
-    for (let tx = 0; tx < width; tx += TILE) {
-      const [x1, y1] = [Math.min(width, tx + TILE), Math.min(height, ty + TILE)];
-      sums.fill(0);
-      for (let y = ty; y < y1; y++) {
-        const { from, to, inner, outer } = across(edges, y + 0.5, tx, x1);
+  for (let y0 = 0; y0 < height; y0 += BAND) {
+    if (foot < y0 - 1 || top > y0 + BAND + 1) continue;
+    band.fill(0);
+    const y1 = Math.min(height, y0 + BAND);
+    for (let x0 = 0; x0 < width; x0 += RUN) {
+      for (let y = y0; y < y1; y++) {
+        const { from, to, inner, outer } = across(edges, y + 0.5, x0, Math.min(width, x0 + RUN));
         if (from >= to) continue;
-        const at = (y - ty) * TILE * 4;
-        shader.shade(0, from + 0.5, y + 0.5, to - from, 1, sums, at);
-        shader.encode(sums, at, to - from, tones, row, ((y - ty) * width + from) * 4);
+        const row = (y - y0) * width;
+        sums.fill(0, 0, (to - from) * 4);
+        shader.shade(0, from + 0.5, y + 0.5, to - from, 1, sums, 0);
+        shader.encode(sums, 0, to - from, tones, band, (row + from) * 4);
         for (let x = from; x < to; x++) {
           if (x === inner && outer > inner) x = outer;
-          if (x < to) row[((y - ty) * width + x) * 4 + 3] = 255 * coverOf(edges, x + 0.5, y + 0.5) + 0.5;
+          if (x < to) band[(row + x) * 4 + 3] = 255 * coverOf(edges, x + 0.5, y + 0.5) + 0.5;
         }
       }
     }
-    out.data.set(row.subarray(0, (Math.min(height, ty + TILE) - ty) * width * 4), ty * width * 4);
+    out.data.set(band.subarray(0, (y1 - y0) * width * 4), y0 * width * 4);
   }
   return out;
 }
