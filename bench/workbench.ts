@@ -5,7 +5,7 @@ import { assetId, packProject } from '@yosomi/core/project';
 import { fileOf, scenePixels } from '../tests/fixtures/pictures';
 import { median } from './rows';
 import { busyCover } from '../tests/fixtures/busy-cover';
-import { finishedProject } from '../tests/fixtures/books';
+import { finishedProject, wordsBook } from '../tests/fixtures/books';
 
 /** A title of thirty parts, three of them overlays, over a picture of 24 megapixels, as a file. */
 export async function busyTitle(folder: string): Promise<string> {
@@ -22,7 +22,10 @@ export async function busyTitle(folder: string): Promise<string> {
   const cover = busyCover(asset.id, ['grain', 'vignette', 'rays']);
   const file = join(folder, 'thirty.yosomi');
   const files = new Map([[asset.id, bytes]]);
-  writeFileSync(file, packProject({ book: { ...book, cover, assets: { [asset.id]: asset } }, files }));
+  writeFileSync(
+    file,
+    packProject({ book: { ...book, cover, sheet: wordsBook().sheet, assets: { [asset.id]: asset } }, files }),
+  );
   return file;
 }
 

@@ -25,7 +25,8 @@ import type { Action } from '../state/actions';
 import { SIDES } from '@yosomi/core/project';
 import { onCover, useBook, useSession } from '../state/session';
 import { Button } from '../ui/button';
-import { Calm, useCalm } from '../ui/calm';
+import { Beside } from '../state/beside';
+import { useCalm } from '../ui/calm';
 import { Group } from '../ui/group';
 import { PickContext } from '../ui/pick-context';
 import { useCoverColours, useFrontEdge } from '../work/queries';
@@ -145,7 +146,7 @@ export function FrontPage() {
       <h1 className="sr-only">Front</h1>
       <PickContext.Provider value={picker}>
         <ShownBook.Provider value={calm}>
-          <Calm busy={dragging}>
+          <Beside busy={dragging}>
             <PartsPanel
               doc={book.cover}
               frames={frames}
@@ -156,7 +157,7 @@ export function FrontPage() {
                 <AddPart doc={book.cover} on={on} colour={colours?.[0] ?? '#16181b'} onDraw={draw} />
               )}
             </PartsPanel>
-          </Calm>
+          </Beside>
           <Table
             doc={book.cover}
             on={on}
@@ -189,7 +190,7 @@ export function FrontPage() {
               </>
             }
           />
-          <Calm busy={dragging}>
+          <Beside busy={dragging}>
             {!side && (
               <GlanceStrip book={book} view={view} ground={ground === 0 ? '#ffffff' : GROUNDS[ground].colour} />
             )}
@@ -268,7 +269,7 @@ export function FrontPage() {
                 </>
               }
             />
-          </Calm>
+          </Beside>
         </ShownBook.Provider>
       </PickContext.Provider>
       <HistoryDialog open={dialog === 'history'} onClose={() => setDialog(null)} />

@@ -1,5 +1,5 @@
 import type { Scene } from '@yosomi/core/mockup';
-import { type KeyboardEvent, type PointerEvent, useRef, useState, useEffect } from 'react';
+import { type KeyboardEvent, type PointerEvent, startTransition, useEffect, useRef, useState } from 'react';
 import { usePictureInput } from '../features/front/use-picture-input';
 import { useSize } from '../features/front/use-size';
 import { holdPictures } from '../features/mockups/in-turn';
@@ -14,7 +14,7 @@ import { useScene } from '../features/mockups/use-scene';
 import { sayFault } from '../messages/say';
 import { useBook, useSession } from '../state/session';
 import { arrowStep } from '../ui/arrow-keys';
-import { Calm } from '../ui/calm';
+import { Beside } from '../state/beside';
 import { useCoverColours } from '../work/queries';
 import { thingAt, traceJob } from '../work/trace';
 
@@ -81,7 +81,8 @@ export function MockupsPage() {
   const drop = (e: PointerEvent<HTMLCanvasElement>): void => {
     const clicked = grip.current && !dragged.current;
     grip.current = null;
-    setTurning(false);
+    // All that waited is drawn again, in slices.
+    startTransition(() => setTurning(false));
     if (!clicked || !size || scene.things.length < 2) return;
     const box = e.currentTarget.getBoundingClientRect();
     const [x, y] = [((e.clientX - box.left) / box.width) * size.widthPx, ((e.clientY - box.top) / box.height) * size.heightPx];
@@ -115,9 +116,9 @@ export function MockupsPage() {
       }}
     >
       <h1 className="sr-only">Mockups</h1>
-      <Calm busy={turning}>
+      <Beside busy={turning}>
         <ArrangementStrip series={series} ready={settled} />
-      </Calm>
+      </Beside>
       <section aria-label="Scene" className="flex min-w-0 flex-1 flex-col bg-[#dadbd8]">
         <div ref={room} className="relative min-h-0 flex-1">
           <canvas
@@ -152,7 +153,7 @@ export function MockupsPage() {
           <span className="ml-auto">{scene.things.length > 1 ? 'Drag to turn, click a thing to choose it' : 'Drag to turn it'}</span>
         </footer>
       </section>
-      <Calm busy={turning}>
+      <Beside busy={turning}>
       <aside aria-label="Inspector" className="flex w-[288px] shrink-0 flex-col overflow-auto border-l border-line">
         <h2 className="px-4 pt-4 text-base font-semibold">{KIND_NAMES[thing.object.kind]}</h2>
         <ThingList chosen={chosen} onChoose={setAsked} />
@@ -162,7 +163,7 @@ export function MockupsPage() {
         <GroundGroup swatches={colours ?? []} />
         <SaveMockup others={others} />
       </aside>
-      </Calm>
+      </Beside>
     </main>
   );
 } // prettier-ignore

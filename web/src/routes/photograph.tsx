@@ -14,7 +14,7 @@ import { type SetFace, usePin } from '../features/pin/use-pin';
 import { sayFault } from '../messages/say';
 import { useBook, useSession } from '../state/session';
 import { Button } from '../ui/button';
-import { Calm } from '../ui/calm';
+import { Beside } from '../state/beside';
 import { Segmented } from '../ui/segmented';
 
 const MODES: readonly { value: Mode; label: string }[] = [
@@ -75,9 +75,9 @@ export function PhotographPage() {
     >
       <h1 className="sr-only">The cover on a photograph</h1>
       {open.input}
-      <Calm busy={dragging}>
+      <Beside busy={dragging}>
         <PhotoStrip ready={!finding} onOpen={openNow} />
-      </Calm>
+      </Beside>
       <section aria-label="Photograph" className="flex min-w-0 flex-1 flex-col bg-[#dadbd8]">
         {pin ? (
           <PinStage book={book} pin={pin} set={set} mode={mode} on={on} brush={brush} chosen={chosen} opacity={opacity} finding={finding} onChoose={setAsked} onDrag={setDragging} />
@@ -96,7 +96,7 @@ export function PhotographPage() {
         )}
       </section>
       {pin && (
-        <Calm busy={dragging}>
+        <Beside busy={dragging}>
         <aside aria-label="Inspector" className="flex w-[304px] shrink-0 flex-col overflow-auto border-l border-line">
           <div className="border-b border-line px-4 py-3.5">
             <p className="pb-2 text-xs font-semibold text-ink-2">What the hand does</p>
@@ -119,7 +119,7 @@ export function PhotographPage() {
           {mode === 'away' && <GroundGroup pin={pin} set={set} />}
           <SavePin pin={pin} />
         </aside>
-        </Calm>
+        </Beside>
       )}
     </main>
   );

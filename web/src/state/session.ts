@@ -1,6 +1,7 @@
 import { type Edit, type History, type Step, change, emptyHistory, record, redo, undo } from '@yosomi/core/base';
 import type { Doc, Part } from '@yosomi/core/cover';
 import type { Book } from '@yosomi/core/project';
+import { createContext, useContext } from 'react';
 import { create } from 'zustand';
 import { sayFault } from '../messages/say';
 import { type Opened, openTitle, saveBook, saveOpen } from '../persist/titles';
@@ -176,16 +177,24 @@ export const useSession = create<Session>((set, get) => {
 /** The part that is asked about: the first of the selection. */
 export const useSelected = (): string | null => useSession((s) => s.selection[0] ?? null);
 
+/** The title as some part of the screen shows it, which may lag behind the open one for the length of a drag. */
+export const ShownTitle = createContext<Book | null>(null);
+
 /** The open title; only for screens that are shown while one is open. */
 export function useBook(): Book {
-  const book = useSession((s) => s.book);
+  const shown = useContext(ShownTitle);
+  const book = useSession((s) => shown ?? s.book);
   if (!book) throw new Error('no title is open');
   return book;
 }
 
 /** One thing of the open title: who uses it is drawn anew only when that changes. */
 export function useFrom<T>(pick: (book: Book) => T): T {
-  const found = useSession((s): T | typeof nothing => (s.book ? pick(s.book) : nothing));
+  const shown = useContext(ShownTitle);
+  const found = useSession((s): T | typeof nothing => {
+    const book = shown ?? s.book;
+    return book ? pick(book) : nothing;
+  });
   if (found === nothing) throw new Error('no title is open');
   return found;
 }

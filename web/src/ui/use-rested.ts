@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 
 /** How long a title must stay as it is before what only accompanies it is made anew. */
 const REST_MS = 400;
@@ -10,7 +10,7 @@ const REST_MS = 400;
 export function useRested<T>(value: T): T {
   const [rested, setRested] = useState(value);
   useEffect(() => {
-    const timer = setTimeout(() => setRested(value), REST_MS);
+    const timer = setTimeout(() => startTransition(() => setRested(() => value)), REST_MS);
     return () => clearTimeout(timer);
   }, [value]);
   return rested;
