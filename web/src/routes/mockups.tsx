@@ -153,17 +153,20 @@ export function MockupsPage() {
           <span className="ml-auto">{scene.things.length > 1 ? 'Drag to turn, click a thing to choose it' : 'Drag to turn it'}</span>
         </footer>
       </section>
-      <Beside busy={turning}>
       <aside aria-label="Inspector" className="flex w-[288px] shrink-0 flex-col overflow-auto border-l border-line">
-        <h2 className="px-4 pt-4 text-base font-semibold">{KIND_NAMES[thing.object.kind]}</h2>
-        <ThingList chosen={chosen} onChoose={setAsked} />
-        <ThingGroup key={chosen} index={chosen} thing={thing} others={others} mates={mates} />
+        <Beside busy={turning}>
+          <h2 className="px-4 pt-4 text-base font-semibold">{KIND_NAMES[thing.object.kind]}</h2>
+          <ThingList chosen={chosen} onChoose={setAsked} />
+          <ThingGroup key={chosen} index={chosen} thing={thing} others={others} mates={mates} />
+        </Beside>
+        {/* Its angles are read while the hand turns. */}
         <PoseGroup chosen={chosen} />
-        <LightGroup />
-        <GroundGroup swatches={colours ?? []} />
-        <SaveMockup others={others} />
+        <Beside busy={turning}>
+          <LightGroup />
+          <GroundGroup swatches={colours ?? []} />
+          <SaveMockup others={others} />
+        </Beside>
       </aside>
-      </Beside>
     </main>
   );
 } // prettier-ignore
