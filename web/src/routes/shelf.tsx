@@ -39,6 +39,11 @@ export function ShelfPage() {
   );
 
   useEffect(() => {
+    // While the words of a new title are typed, the pages that may come next are fetched.
+    if (starting) void Promise.all([import('./title'), import('./mockups'), import('./sketches')]);
+  }, [starting]);
+
+  useEffect(() => {
     const paste = (e: ClipboardEvent): void => {
       const file = [...(e.clipboardData?.files ?? [])][0];
       if (file) void take(file, null);

@@ -8,6 +8,7 @@ import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
 import { Segmented } from '../../ui/segmented';
 import { warmSketches } from '../../work/sketches';
+import { tracers } from '../../work/workers';
 import type { TakenPicture } from '../../work/studio.worker';
 import { beginFromPicture, beginFromWords, briefWith } from './take-in';
 
@@ -42,7 +43,11 @@ export function StartDialog(props: { starting: Starting; onClose(): void; onStar
       : null;
   const finished = picture !== null && use === 'finished';
 
-  useEffect(() => warmSketches(), []);
+  // Workers of the step that comes next start while the words are typed.
+  useEffect(() => {
+    if (finished) tracers();
+    else warmSketches();
+  }, [finished]);
   const start = async (): Promise<void> => {
     setAsked(true);
     if (error) return;
