@@ -66,7 +66,7 @@ function closeBorder(texels: Int32Array, { at, width, height }: Level): void {
   }
 }
 
-/** How texels are made, by the kernel or by plain code; places are texels' numbers in the memory, counted in bytes. */
+/** How texels are made, by the kernel or by plain code; `from`, `to` and `stride` count bytes of the memory. */
 export type Weaver = {
   /** Writes a row of pixels, the first at number p of `pixels`, without foil. */
   row(pixels: Int32Array, p: number, count: number, to: number): void;

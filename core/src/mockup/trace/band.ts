@@ -20,7 +20,7 @@ export type Quality = {
   /** Most views through a lens with depth of field. */
   readonly lens: number;
 };
-export const PREVIEW: Quality = { shadowStep: 8, refined: false, filter: { kind: 'linear', taps: 1 }, coverage: 3, strips: COARSE, cells: 10, lens: 7 }; // prettier-ignore
+export const PREVIEW: Quality = { shadowStep: 8, refined: false, filter: { kind: 'linear', taps: 4 }, coverage: 3, strips: COARSE, cells: 10, lens: 7 }; // prettier-ignore
 export const FINAL: Quality = { shadowStep: 4, refined: true, filter: { kind: 'cubic', taps: 8 }, coverage: 8, strips: SMOOTH, cells: 64, lens: 64 }; // prettier-ignore
 
 /** What is drawn of a scene. */
