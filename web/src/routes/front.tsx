@@ -40,7 +40,7 @@ export function FrontPage() {
   const stored = useBook();
   const edit = useSession((s) => s.edit);
   const select = useSession((s) => s.select);
-  const [width, setWidth] = useState(400);
+  const [width, setWidth] = useState<number | null>(null);
   const [dragging, setDragging] = useState(false);
   const [ground, setGround] = useState(0);
   const [params, setParams] = useSearchParams();
@@ -66,7 +66,8 @@ export function FrontPage() {
     return size && sibling ? (change: Edit<Doc>) => onSibling(size, change) : onCover;
   }, [size, sibling, sideName]);
   const { view, doc: viewed, failed, fresh } = useCoverView(book, width, dragging);
-  const { data: colours } = useCoverColours(book);
+  // What only goes with the cover comes after it.
+  const { data: colours } = useCoverColours(book, view !== null);
   const calm = useCalm(book, dragging);
   const frames = useMemo(
     () => (view && viewed ? framesNow(view.frames, viewed, book.cover) : NONE),
@@ -87,7 +88,7 @@ export function FrontPage() {
   const schemes = useQuery({
     queryKey: ['schemes', key],
     queryFn: () => studio.schemes(rested),
-    enabled: selection.length === 0 && !book.cover.finished,
+    enabled: view !== null && selection.length === 0 && !book.cover.finished,
     ...look,
   });
 

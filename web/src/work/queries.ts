@@ -18,11 +18,12 @@ export function useCoverBitmap(now: Book, widthPx: number) {
   });
 }
 
-export function useCoverColours(now: Book) {
+export function useCoverColours(now: Book, ready = true) {
   const book = useRested(now);
   return useQuery({
     queryKey: ['colours', coverKey(book)],
     queryFn: () => studio.coverColours(book),
+    enabled: ready,
     ...look,
   });
 }

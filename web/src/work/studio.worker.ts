@@ -38,7 +38,8 @@ import {
 import type { Scene, ThingSubject } from '@yosomi/core/mockup';
 import { type Remote, expose, transfer, wrap } from 'comlink';
 import { BrowserStudio, decodeUpright } from './browser-studio';
-import { fileMakers } from './file-makers';
+import type { fileMakers } from './file-makers';
+import { later } from './later';
 import { pictureFiles } from './picture-files';
 import { pinArts } from './pin-arts';
 import { sceneThumb, sendArt } from './scenes';
@@ -109,6 +110,12 @@ async function underWords(book: Book): Promise<Raster> {
 }
 const QUIET_PX = 256;
 const QUIET_COLUMNS = 24;
+
+/** What makes files needs much code that the screen does not: it comes with the first file. */
+const makers = later<ReturnType<typeof fileMakers>>(
+  { storeImage: true, pdf: true, svg: true, ebook: true, ebookPicture: true, checkImage: true, repairImage: true, onPaper: true, pdfCover: true, checkEpub: true }, // prettier-ignore
+  async () => (await import('./file-makers')).fileMakers(studio),
+);
 
 const api = {
   /** Checks, strips and decodes a picture file. */
@@ -382,7 +389,7 @@ const api = {
 
   ...pictureFiles,
   ...pinArts(studio),
-  ...fileMakers(studio),
+  ...makers,
 
   pack: (project: Project): Uint8Array<ArrayBuffer> => packProject(project),
   unpack: (bytes: Uint8Array): Result<Project> => unpackProject(bytes),

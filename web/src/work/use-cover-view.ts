@@ -24,9 +24,9 @@ export type LiveCover = {
 
 /**
  * The cover as it is now, painted in the worker. While something is dragged only the newest state is painted and
- * nothing is measured; thumbnails and measurements follow when it rests.
+ * nothing is measured; thumbnails and measurements follow when it rests. `widthPx` is null until the screen knows it.
  */
-export function useCoverView(book: Book, widthPx: number, dragging: boolean): LiveCover {
+export function useCoverView(book: Book, widthPx: number | null, dragging: boolean): LiveCover {
   const [slot] = useState(() =>
     supersedingSlot(async (job: { book: Book; widthPx: number; quick: boolean }) => {
       const [view] = await Promise.all([
@@ -44,6 +44,7 @@ export function useCoverView(book: Book, widthPx: number, dragging: boolean): Li
   const measured = useRef<CoverView | null>(null);
   const key = `${book.id} ${coverKey(book)} ${widthPx} ${dragging}`;
   useEffect(() => {
+    if (widthPx === null) return;
     let current = true;
     slot({ book, widthPx, quick: dragging && measured.current !== null })
       .then((next) => {
