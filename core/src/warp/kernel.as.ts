@@ -164,60 +164,6 @@ function keep(to: usize, sum: v128, weight: v128): void {
   v128.store(to, f32x4.pmin(f32x4.pmax(f32x4.mul(sum, weight), f32x4.splat(0)), f32x4.splat(65535)), TEXELS);
 }
 
-/** Texels of a block's first `count` pixels, joined by straight lines. */
-function sampleLinear(block: usize, count: i32): void {
-  const texels = i32x4.splat(load<i32>(block, LEVEL));
-  const stride = <usize>load<i32>(block, STRIDE);
-  const stride4 = i32x4.splat(<i32>stride);
-  const nx = load<i32>(block, TAPS_X), ny = load<i32>(block, TAPS_Y); // prettier-ignore
-  const stepU = v128.load32_splat(block, STEP), stepV = v128.load32_splat(block, STEP + 4); // prettier-ignore
-  const rowU = v128.load32_splat(block, ROW), rowV = v128.load32_splat(block, ROW + 4); // prettier-ignore
-  const endU = v128.load32_splat(block, END), endV = v128.load32_splat(block, END + 4); // prettier-ignore
-  const weight = v128.load32_splat(block, WEIGHT);
-  const start = i32x4.splat(0x10000);
-  const low = i32x4.splat(ONE - 1);
-  const one = i32x4.splat(ONE);
-  for (let n = 0; n < count; n += 4) {
-    const from = block + (<usize>n << 3);
-    let firstU = fixed(from + ACROSS, load<f64>(block, SIZE), load<f64>(block, OFF));
-    let firstV = fixed(from + DOWN, load<f64>(block, SIZE + 8), load<f64>(block, OFF + 8));
-    let s0 = f32x4.splat(0), s1 = f32x4.splat(0), s2 = f32x4.splat(0), s3 = f32x4.splat(0); // prettier-ignore
-    for (let j = 0; j < ny; j++) {
-      let u = firstU, v = firstV; // prettier-ignore
-      for (let i = 0; i < nx; i++) {
-        const cu = i32x4.max_s(start, i32x4.min_s(u, endU));
-        const cv = i32x4.max_s(start, i32x4.min_s(v, endV));
-        const p = i32x4.add(
-          i32x4.add(texels, i32x4.mul(i32x4.shr_u(cv, 16), stride4)),
-          i32x4.shl(i32x4.shr_u(cu, 16), 3),
-        );
-        // Shares of the four texels about the place, of 16384 in all; two of them in one lane.
-        const fx = v128.and(i32x4.shr_u(cu, 2), low);
-        const fy = v128.and(i32x4.shr_u(cv, 2), low);
-        const w11 = i32x4.shr_u(i32x4.dot_i16x8_s(fx, fy), 14);
-        const w10 = i32x4.sub(fx, w11);
-        const w01 = i32x4.sub(fy, w11);
-        const w00 = i32x4.sub(i32x4.sub(one, fx), w01);
-        const left = v128.or(w00, i32x4.shl(w01, 16));
-        const right = v128.or(w10, i32x4.shl(w11, 16));
-        s0 = f32x4.add(s0, linearTap(i32x4.extract_lane(p, 0), stride, v128.shuffle<i32>(left, left, 0, 0, 0, 0), v128.shuffle<i32>(right, right, 0, 0, 0, 0))); // prettier-ignore
-        s1 = f32x4.add(s1, linearTap(i32x4.extract_lane(p, 1), stride, v128.shuffle<i32>(left, left, 1, 1, 1, 1), v128.shuffle<i32>(right, right, 1, 1, 1, 1))); // prettier-ignore
-        s2 = f32x4.add(s2, linearTap(i32x4.extract_lane(p, 2), stride, v128.shuffle<i32>(left, left, 2, 2, 2, 2), v128.shuffle<i32>(right, right, 2, 2, 2, 2))); // prettier-ignore
-        s3 = f32x4.add(s3, linearTap(i32x4.extract_lane(p, 3), stride, v128.shuffle<i32>(left, left, 3, 3, 3, 3), v128.shuffle<i32>(right, right, 3, 3, 3, 3))); // prettier-ignore
-        u = i32x4.add(u, stepU);
-        v = i32x4.add(v, stepV);
-      }
-      firstU = i32x4.add(firstU, rowU);
-      firstV = i32x4.add(firstV, rowV);
-    }
-    const to = block + (<usize>n << 4);
-    keep(to, s0, weight);
-    keep(to + 16, s1, weight);
-    keep(to + 32, s2, weight);
-    keep(to + 48, s3, weight);
-  }
-}
-
 // @ts-ignore: a decorator of AssemblyScript
 @inline
 /** Sixteen texels: their four rows are added up down each column, then the columns. wx: f32x4; wy: i16x4. */
@@ -244,10 +190,13 @@ function column(a: v128, b: v128, c: v128, d: v128, upper: v128, lower: v128, se
   return f32x4.convert_i32x4_s(i32x4.add(i32x4.dot_i16x8_s(ab, upper), i32x4.dot_i16x8_s(cd, lower)));
 }
 
-/** Texels of a block's first `count` pixels, joined by cubics; weights: f32x4 and then i16x4, 256 of each. */
-function sampleCubic(block: usize, count: i32, weights: usize): void {
+// @ts-ignore: a decorator of AssemblyScript
+@inline
+/** Texels of a block's first `count` pixels; `cubic` is known where it is built in, so that each filter has a loop of its own. */
+function sample(block: usize, count: i32, weights: usize, cubic: bool): void {
   const stride = <usize>load<i32>(block, STRIDE);
-  const texels = i32x4.splat(load<i32>(block, LEVEL) - <i32>stride - 8);
+  // A cubic begins one texel up and to the left.
+  const texels = i32x4.splat(load<i32>(block, LEVEL) - (cubic ? <i32>stride + 8 : 0));
   const stride4 = i32x4.splat(<i32>stride);
   const nx = load<i32>(block, TAPS_X), ny = load<i32>(block, TAPS_Y); // prettier-ignore
   const stepU = v128.load32_splat(block, STEP), stepV = v128.load32_splat(block, STEP + 4); // prettier-ignore
@@ -255,6 +204,8 @@ function sampleCubic(block: usize, count: i32, weights: usize): void {
   const endU = v128.load32_splat(block, END), endV = v128.load32_splat(block, END + 4); // prettier-ignore
   const weight = v128.load32_splat(block, WEIGHT);
   const start = i32x4.splat(0x10000);
+  const low = i32x4.splat(ONE - 1);
+  const one = i32x4.splat(ONE);
   const wx = i32x4.splat(<i32>weights), wy = i32x4.splat(<i32>weights + 4096); // prettier-ignore
   for (let n = 0; n < count; n += 4) {
     const from = block + (<usize>n << 3);
@@ -270,12 +221,28 @@ function sampleCubic(block: usize, count: i32, weights: usize): void {
           i32x4.add(texels, i32x4.mul(i32x4.shr_u(cv, 16), stride4)),
           i32x4.shl(i32x4.shr_u(cu, 16), 3),
         );
-        const x = i32x4.add(wx, i32x4.shr_u(v128.and(cu, i32x4.splat(0xff00)), 4));
-        const y = i32x4.add(wy, i32x4.shr_u(v128.and(cv, i32x4.splat(0xff00)), 5));
-        s0 = f32x4.add(s0, cubicTap(i32x4.extract_lane(p, 0), stride, i32x4.extract_lane(x, 0), i32x4.extract_lane(y, 0))); // prettier-ignore
-        s1 = f32x4.add(s1, cubicTap(i32x4.extract_lane(p, 1), stride, i32x4.extract_lane(x, 1), i32x4.extract_lane(y, 1))); // prettier-ignore
-        s2 = f32x4.add(s2, cubicTap(i32x4.extract_lane(p, 2), stride, i32x4.extract_lane(x, 2), i32x4.extract_lane(y, 2))); // prettier-ignore
-        s3 = f32x4.add(s3, cubicTap(i32x4.extract_lane(p, 3), stride, i32x4.extract_lane(x, 3), i32x4.extract_lane(y, 3))); // prettier-ignore
+        if (cubic) {
+          const x = i32x4.add(wx, i32x4.shr_u(v128.and(cu, i32x4.splat(0xff00)), 4));
+          const y = i32x4.add(wy, i32x4.shr_u(v128.and(cv, i32x4.splat(0xff00)), 5));
+          s0 = f32x4.add(s0, cubicTap(i32x4.extract_lane(p, 0), stride, i32x4.extract_lane(x, 0), i32x4.extract_lane(y, 0))); // prettier-ignore
+          s1 = f32x4.add(s1, cubicTap(i32x4.extract_lane(p, 1), stride, i32x4.extract_lane(x, 1), i32x4.extract_lane(y, 1))); // prettier-ignore
+          s2 = f32x4.add(s2, cubicTap(i32x4.extract_lane(p, 2), stride, i32x4.extract_lane(x, 2), i32x4.extract_lane(y, 2))); // prettier-ignore
+          s3 = f32x4.add(s3, cubicTap(i32x4.extract_lane(p, 3), stride, i32x4.extract_lane(x, 3), i32x4.extract_lane(y, 3))); // prettier-ignore
+        } else {
+          // Shares of the four texels about the place, of 16384 in all; two of them in one lane.
+          const fx = v128.and(i32x4.shr_u(cu, 2), low);
+          const fy = v128.and(i32x4.shr_u(cv, 2), low);
+          const w11 = i32x4.shr_u(i32x4.dot_i16x8_s(fx, fy), 14);
+          const w10 = i32x4.sub(fx, w11);
+          const w01 = i32x4.sub(fy, w11);
+          const w00 = i32x4.sub(i32x4.sub(one, fx), w01);
+          const left = v128.or(w00, i32x4.shl(w01, 16));
+          const right = v128.or(w10, i32x4.shl(w11, 16));
+          s0 = f32x4.add(s0, linearTap(i32x4.extract_lane(p, 0), stride, v128.shuffle<i32>(left, left, 0, 0, 0, 0), v128.shuffle<i32>(right, right, 0, 0, 0, 0))); // prettier-ignore
+          s1 = f32x4.add(s1, linearTap(i32x4.extract_lane(p, 1), stride, v128.shuffle<i32>(left, left, 1, 1, 1, 1), v128.shuffle<i32>(right, right, 1, 1, 1, 1))); // prettier-ignore
+          s2 = f32x4.add(s2, linearTap(i32x4.extract_lane(p, 2), stride, v128.shuffle<i32>(left, left, 2, 2, 2, 2), v128.shuffle<i32>(right, right, 2, 2, 2, 2))); // prettier-ignore
+          s3 = f32x4.add(s3, linearTap(i32x4.extract_lane(p, 3), stride, v128.shuffle<i32>(left, left, 3, 3, 3, 3), v128.shuffle<i32>(right, right, 3, 3, 3, 3))); // prettier-ignore
+        }
         u = i32x4.add(u, stepU);
         v = i32x4.add(v, stepV);
       }
@@ -288,6 +255,16 @@ function sampleCubic(block: usize, count: i32, weights: usize): void {
     keep(to + 32, s2, weight);
     keep(to + 48, s3, weight);
   }
+}
+
+/** Texels of a block's first `count` pixels, joined by straight lines. */
+function sampleLinear(block: usize, count: i32): void {
+  sample(block, count, 0, false);
+}
+
+/** Texels of a block's first `count` pixels, joined by cubics; weights: f32x4 and then i16x4, 256 of each. */
+function sampleCubic(block: usize, count: i32, weights: usize): void {
+  sample(block, count, weights, true);
 }
 
 /** Adds a block's texels in its light, times `whole`, to sums. */

@@ -1,7 +1,7 @@
 import { type Machine, machineOn } from './machine';
 import { CUBIC, plainShader } from './plain';
 import { type Filter, type Shader, type Sums, type Surface, plainLight } from './surface';
-import { PAGE, type Textures } from './textures';
+import { PAGE, type Textures, aligned } from './textures';
 
 const shaders = new WeakMap<Textures, Shader>();
 
@@ -21,7 +21,6 @@ const RECORD = 144;
 const BLOCK_BYTES = 592;
 /** Pixels that are encoded at once. */
 const LINE = 1024;
-const aligned = (at: number): number => (at + 15) & ~15;
 
 function kernelShader({ shade, encode }: Machine, { memory, used }: Textures): Shader {
   const start = aligned(used);

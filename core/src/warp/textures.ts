@@ -24,6 +24,9 @@ export type Print = { readonly art: Raster; readonly foil: Uint8Array | null };
 export const PAD = 2;
 export const PAGE = 65_536;
 
+/** The next place that a register can be loaded from at once. */
+export const aligned = (at: number): number => (at + 15) & ~15;
+
 const TEXEL = 8;
 const LEAST = 16;
 
@@ -152,7 +155,7 @@ export function texturesOf(prints: Iterable<readonly [name: string, print: Print
     byName.set(name, levels);
     made.push([print, levels]);
   }
-  const free = (used + 15) & ~15;
+  const free = aligned(used);
   const memory = new wasm.Memory({ initial: Math.ceil((free + WORKSPACE) / PAGE) });
   const weaver = weaverOn(memory, free);
   const words = new Int32Array(memory.buffer);

@@ -39,8 +39,8 @@ export function ShelfPage() {
   );
 
   useEffect(() => {
-    // While the words of a new title are typed, the pages that may come next are fetched.
-    if (starting) void Promise.all([import('./title'), import('./mockups'), import('./sketches')]);
+    // While the words of a new title are typed, the pages that may come next are fetched; one that cannot be is asked for again when it is opened.
+    if (starting) Promise.all([import('./title'), import('./mockups'), import('./sketches')]).catch(() => {});
   }, [starting]);
 
   useEffect(() => {
