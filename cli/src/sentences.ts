@@ -53,6 +53,8 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'project-damaged': () => 'The title file is damaged.',
   'project-newer': (d) => `The title file was saved by a newer version (${d.found}; this one reads ${d.known}).`,
   'project-large': (d) => `The title file unpacks to more than ${d.most} MB.`,
+  'picture-missing': (d) =>
+    `The title file lacks the picture "${d.name}"${Number(d.count) > 1 ? ` and ${Number(d.count) - 1} more` : ''}, so nothing was made.`,
   'project-face': (d) => `The font "${d.name}" in the title file is missing or damaged.`,
   'project-picture': (d) => `The picture "${d.name}" in the title file is missing or damaged.`,
   'zip-not': () => 'The file is no zip.',

@@ -2,9 +2,11 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { Tooltip } from 'radix-ui';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { Navigate, RouterProvider, createBrowserRouter } from 'react-router';
+import { Navigate, type RouteObject, RouterProvider, createBrowserRouter } from 'react-router';
 import { Toaster } from 'sonner';
 import './app.css';
+import { openStore } from './persist/memory';
+import { PageError, Root } from './routes/root';
 import { ShelfPage } from './routes/shelf';
 
 // Everything is on this machine: being offline must not pause anything.
@@ -13,11 +15,10 @@ const queries = new QueryClient({
 });
 
 // The Shelf comes with the page; each step is fetched when it is first opened.
-const router = createBrowserRouter([
-  { path: '/', element: <ShelfPage />, HydrateFallback: () => null },
+const pages: RouteObject[] = [
+  { index: true, element: <ShelfPage /> },
   {
-    path: '/title/:id',
-    HydrateFallback: () => null,
+    path: 'title/:id',
     lazy: async () => ({ Component: (await import('./routes/title')).TitlePage }),
     children: [
       { index: true, element: <Navigate to="front" replace /> },
@@ -38,10 +39,16 @@ const router = createBrowserRouter([
     ],
   },
   { path: '*', element: <Navigate to="/" replace /> },
+];
+
+const router = createBrowserRouter([
+  { path: '/', element: <Root />, errorElement: <PageError />, HydrateFallback: () => null, children: pages },
 ]);
 
 const root = document.getElementById('root');
 if (!root) throw new Error('no root element');
+// Where titles are kept is settled before anything reads one.
+await openStore();
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>

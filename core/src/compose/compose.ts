@@ -7,7 +7,7 @@ import type { Block } from '../text';
 import { isSoft } from '../texture';
 import { setAllWords } from './blocks';
 import { filled, laid } from './fills';
-import { faceFindings, pictureFindings, wordFindings } from './findings';
+import { faceFindings, missingFindings, pictureFindings, wordFindings } from './findings';
 import { textureName, textureOf } from './needs';
 import { pictureInk } from './picture-ink';
 import { scrimInk } from './scrim';
@@ -36,6 +36,7 @@ export function compose(doc: Doc, brief: Brief, resources: Resources, added: rea
         below = own;
       }
       if (block && part.kind === 'words') findings.push(...wordFindings(part, block, doc, resources.shaper));
+      findings.push(...missingFindings(part, resources.images));
       if (part.kind === 'picture') findings.push(...pictureFindings(part, frame, doc));
     }
     if (i === lastPicture) for (const scrim of added) items.push(scrimInk(scrim, doc, null));

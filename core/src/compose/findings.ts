@@ -1,7 +1,8 @@
 import { type Finding, finding } from '../base';
-import type { Doc, PicturePart, WordsPart } from '../cover';
+import type { Doc, Part, PicturePart, WordsPart } from '../cover';
 import type { Rect } from '../plane';
 import { type Block, type Shaper, familyOf } from '../text';
+import { imageOf } from './needs';
 
 /** Words set smaller than this fraction of the cover's width are reported. */
 export const SMALL_WORDS = 0.02;
@@ -26,6 +27,21 @@ export function wordFindings(part: WordsPart, block: Block, doc: Doc, shaper: Sh
     found.push(finding('letters-borrowed', 'note', part.id, { letters: block.borrowed.join(' ') }));
   }
   return found;
+}
+
+/** A picture that a part draws and that is not there: what is painted is not the cover. */
+export function missingFindings(part: Part, images: ReadonlyMap<string, unknown>): Finding[] {
+  const names =
+    part.kind === 'picture'
+      ? part.source.kind === 'asset'
+        ? [imageOf(part)]
+        : []
+      : (part.kind === 'words' || part.kind === 'shape') && part.fill?.kind === 'picture'
+        ? [part.fill.asset]
+        : part.kind === 'ground' && part.paint.kind === 'picture'
+          ? [part.paint.asset]
+          : [];
+  return names.some((name) => !images.has(name)) ? [finding('picture-lost', 'must', part.id)] : [];
 }
 
 export type Edge = 'left' | 'right' | 'top' | 'bottom';

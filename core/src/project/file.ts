@@ -10,7 +10,13 @@ export const FILE_VERSION = 1;
 const MOST_ENTRIES = 500;
 const MOST_UNPACKED = 600 * 1024 * 1024;
 
-const Manifest = z.object({ format: z.literal(FILE_FORMAT), version: z.number().int().min(1), book: z.unknown() });
+const Manifest = z.object({
+  format: z.literal(FILE_FORMAT),
+  version: z.number().int().min(1),
+  book: z.unknown(),
+  /** Ids of pictures and fonts that were not there when the file was written. */
+  missing: z.array(z.string().max(40)).max(MOST_ENTRIES).default([]),
+});
 
 /** A title with the bytes of its pictures by asset id. */
 export type Project = { readonly book: Book; readonly files: ReadonlyMap<string, Uint8Array<ArrayBuffer>> };
@@ -19,14 +25,23 @@ const nameOf = (id: string, format: string): string => `assets/${id}.${format ==
 
 const faceFile = (face: OwnFace): string => `faces/${face.id}.${face.format}`;
 
+/** Pictures and fonts that a title uses and whose bytes are not there. */
+export function missingFiles({ book, files }: Project): { readonly id: string; readonly name: string }[] {
+  const pictures = assetsInUse(book).map((id) => ({ id, name: book.assets[id]?.name ?? id }));
+  const faces = Object.values(book.faces).map(({ id, name }) => ({ id, name }));
+  return [...pictures, ...faces].filter(({ id }) => !files.has(id)).sort((a, b) => (a.id < b.id ? -1 : 1));
+}
+
 /**
  * One title as one file: a zip with `manifest.json` ({format, version, book}), `assets/<id>.<jpg|png|webp>` and
- * `faces/<id>.<ttf|otf>`. Only pictures in use go in. Equal projects give equal bytes.
+ * `faces/<id>.<ttf|otf>`. Only pictures in use go in; what is not there is listed as missing. Equal projects give equal bytes.
  */
 export function packProject({ book, files }: Project): Uint8Array<ArrayBuffer> {
   const used = assetsInUse(book).sort();
   const assets = Object.fromEntries(used.filter((id) => book.assets[id]).map((id) => [id, book.assets[id]]));
-  const manifest = { format: FILE_FORMAT, version: FILE_VERSION, book: { ...book, assets } };
+  const missing = missingFiles({ book, files });
+  const lacks = missing.length > 0 ? { missing: missing.map(({ id }) => id) } : {};
+  const manifest = { format: FILE_FORMAT, version: FILE_VERSION, ...lacks, book: { ...book, assets } };
   const entries: Zippable = { 'manifest.json': new TextEncoder().encode(JSON.stringify(manifest, null, 1)) };
   for (const asset of Object.values(assets)) {
     const bytes = files.get(asset.id);
@@ -75,9 +90,12 @@ export function unpackProject(bytes: Uint8Array): Result<Project> {
   if (!read.ok) return read;
   const book = read.value;
   const files = new Map<string, Uint8Array<ArrayBuffer>>();
+  // What was missing when the file was written is missing still: the title says so wherever it would be seen.
+  const missing = new Set(manifest.missing);
   for (const id of assetsInUse(book)) {
     const asset = book.assets[id];
     const data = asset && entries[nameOf(id, asset.format)];
+    if (!data && missing.has(id)) continue;
     if (!data) return fail('project-picture', { name: asset?.name ?? id });
     const image = readImage(data);
     if (!image.ok || image.value.format !== asset.format) return fail('project-picture', { name: asset.name });
@@ -86,6 +104,7 @@ export function unpackProject(bytes: Uint8Array): Result<Project> {
   }
   for (const face of Object.values(book.faces)) {
     const data = entries[faceFile(face)];
+    if (!data && missing.has(face.id)) continue;
     if (!data || assetId(data) !== face.id) return fail('project-face', { name: face.name });
     files.set(face.id, data as Uint8Array<ArrayBuffer>);
   }

@@ -6,6 +6,7 @@ import type { Book } from '../project';
 import { type Profile, type StoreFormat, findProfile } from '../stores';
 import { coverKey, coverRaster } from './cover';
 import { type Delivered, IMAGE_FILES, PRINT_PPI, SCREEN_PPI } from './delivered';
+import { missingFile } from './missing';
 import { mockupKey } from './mockup';
 import { nameFields, patternName } from './names';
 import { type PageWish, plainPage } from './page';
@@ -141,19 +142,22 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
   return list;
 }
 
-/** The cover as the picture inside an ebook: a JPEG within the pixels that every store takes. */
-export async function ebookPicture(book: Book, studio: Studio): Promise<EpubInput['cover']> {
+/** The cover as the picture inside an ebook: a JPEG within the pixels that every store takes. Fault: `picture-missing`. */
+export async function ebookPicture(book: Book, studio: Studio): Promise<Result<EpubInput['cover']>> {
+  const lost = await missingFile(book, 'cover', studio);
+  if (lost) return { ok: false, fault: lost };
   const { widthPx, heightPx } = book.cover;
   const k = Math.min(1, Math.sqrt(EPUB_PIXELS / (widthPx * heightPx)));
   const pixels = await coverRaster(book, Math.floor(widthPx * k), studio);
   const bytes = dressJpeg(await studio.encodeJpeg(pixels, 88, false), PRINT_PPI, srgbProfile());
-  return { bytes, widthPx: pixels.width, heightPx: pixels.height };
+  return ok({ bytes, widthPx: pixels.width, heightPx: pixels.height });
 }
 
 export async function ebookFile(book: Book, modified: string, studio: Studio): Promise<Result<Delivered>> {
   if (!book.brief.title.trim()) return fail('title-missing');
   const cover = await ebookPicture(book, studio);
-  const bytes = makeEpub({ brief: book.brief, cover, identifier: book.identifier, modified });
+  if (!cover.ok) return cover;
+  const bytes = makeEpub({ brief: book.brief, cover: cover.value, identifier: book.identifier, modified });
   return ok({ bytes, findings: await checkEpub(new Blob([bytes])) });
 }
 

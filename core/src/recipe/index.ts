@@ -11,6 +11,7 @@ export * from './repair';
 export * from './store-image';
 export * from './fixes';
 export * from './gather';
+export * from './missing';
 export * from './mockup';
 export * from './scene-art';
 export * from './pin-art';

@@ -5,6 +5,7 @@ import type { Book } from '../project';
 import { findProfile } from '../stores';
 import { type Deliverable, type Wishes, ebookFile, formatFor, noWishes, pngFile } from './deliverables';
 import type { Delivered } from './delivered';
+import { missingFile } from './missing';
 import { onGround, stageOf } from './mockup';
 import { pdfFile, svgFile } from './page';
 import { promoMockup, promoRaster } from './promo';
@@ -46,9 +47,14 @@ export async function makeDeliverable(
       return pdfFile(book, modified, studio, wishes.page);
     case 'svg':
       return svgFile(book, studio);
-    case 'mockup':
+    case 'mockup': {
+      const lost = await missingFile(book, 'scene', studio);
+      if (lost) return { ok: false, fault: lost };
       return pngFile(await scenePicture(book, book.scene, wanted, studio), book.scene.ground.kind === 'clear');
+    }
     case 'promo': {
+      const lost = await missingFile(book, 'promo', studio);
+      if (lost) return { ok: false, fault: lost };
       const { scene, ...size } = promoMockup(book);
       const mockup = await scenePicture(book, scene, size, studio);
       return pngFile(await promoRaster(book, mockup, book.promo.widthPx, studio), false);

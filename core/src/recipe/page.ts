@@ -10,6 +10,7 @@ import { BEST_QUALITY } from '../stores';
 import { coverAt, coverMeasure, coverRaster } from './cover';
 import { type Delivered, PRINT_PPI } from './delivered';
 import { gather } from './gather';
+import { missingFile } from './missing';
 import { edgeOf } from './store-image';
 import type { Studio } from './studio';
 
@@ -54,6 +55,8 @@ function bled(source: Raster, px: number): Raster {
 /** The cover as a PDF of one page: its picture once, its words as outlines where nothing lies over them, its links live. Fault: `title-missing`. */
 export async function pdfFile(book: Book, modified: string, studio: Studio, wish: PageWish = plainPage): Promise<Result<Delivered>> {
   if (!book.brief.title.trim()) return fail('title-missing');
+  const lost = await missingFile(book, 'cover', studio);
+  if (lost) return { ok: false, fault: lost };
   const sheet = PAGE_SIZES[wish.size];
   const ppi = sheet ? wish.ppi : PRINT_PPI;
   const edge = book.cover.finished && sheet ? edgeOf(await coverRaster(book, 200, studio)) : '#ffffff';
@@ -84,6 +87,8 @@ export async function pdfFile(book: Book, modified: string, studio: Studio, wish
 /** The cover as an SVG that needs nothing else: its picture within, words as outlines. Fault: `title-missing`. */
 export async function svgFile(book: Book, studio: Studio): Promise<Result<Delivered>> {
   if (!book.brief.title.trim()) return fail('title-missing');
+  const lost = await missingFile(book, 'cover', studio);
+  if (lost) return { ok: false, fault: lost };
   const { widthPx, heightPx } = book.cover;
   const { picture, outlines } = await layers(book, studio);
   const clear = hasTransparency(picture);

@@ -17,6 +17,7 @@ import {
 import { type Measure, coverAt, coverMeasure, coverRaster } from './cover';
 import { type Delivered, PRINT_PPI } from './delivered';
 import { type Encoded, encodeWithin } from './encode';
+import { missingFile } from './missing';
 import type { Studio } from './studio';
 
 /** The edge colour that carries a finished cover in a store of another ratio. */
@@ -60,6 +61,8 @@ export async function storeImage(
   format: StoreFormat = profile.formats[0],
 ): Promise<Result<Delivered>> {
   if (!book.brief.title.trim()) return fail('title-missing');
+  const lost = await missingFile(book, 'cover', studio);
+  if (lost) return { ok: false, fault: lost };
   const edge = book.cover.finished ? edgeOf(await coverRaster(book, 200, studio)) : '#ffffff';
   const sized = coverAt(book, profile.ideal, edge);
   const painted = await coverRaster(sized, profile.ideal.widthPx, studio);

@@ -31,12 +31,25 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'project-large': (d) => `This title file unpacks to more than ${d.most} MB, so it was not opened.`,
   'project-picture': (d) =>
     `The picture "${d.name}" in this title file is missing or damaged. Nothing on your Shelf was changed.`,
+  'picture-missing': (d) =>
+    Number(d.count) > 1
+      ? `${d.count} pictures, among them "${d.name}", are not in this browser any more, so nothing is made without them. Choose them again on the Front.`
+      : `The picture "${d.name}" is not in this browser any more, so nothing is made without it. Choose it again on the Front.`,
+  'picture-lost': () => 'The picture of this part is not in this browser any more. Choose it again, or remove the part.',
   'title-gone': () => 'This title is not on your Shelf any more.',
+  'title-saved-without': (d) =>
+    `The file was saved without ${d.count === 1 ? `"${d.name}", which is` : `${d.count} pictures or fonts, which are`} not in this browser any more. Choose ${d.count === 1 ? 'it' : 'them'} again to have a whole file.`,
+  'store-unread': () => 'The browser could not read this title. Reload the page, and try again.',
+  'title-removed': () => 'This title was removed from the Shelf. Put it back from the removed titles there.',
+  'title-open': () => 'This title is open in another window. Close it there first.',
+  'history-lost': (d) =>
+    `${d.count === 1 ? 'One earlier step' : `${d.count} earlier steps`} of this title could not be read, so Undo ends there. The title itself is whole.`,
+  'history-damaged': (d) => `The step "${d.label}" is damaged and cannot be undone. The title itself is as it was.`,
   'title-missing': () => 'The book has no title yet. Type one in the Brief.',
   'title-long': (d) => `The title has ${d.found} letters. Up to ${d.most} can be used.`,
   'store-full': () =>
-    'The browser has no room left, so the last change is not stored. Save the title as a file, then remove old titles.',
-  'store-failed': () => 'The browser could not store the last change. Save the title as a file to be safe.',
+    'The browser has no room left, so this is not stored. It is tried again by itself. Save the title as a file, or remove old titles for good.',
+  'store-failed': () => 'The browser could not store this. It is tried again by itself. Save the title as a file to be safe.',
   'store-unknown': (d) => `There is no store called "${d.store}".`,
   'part-gone': () => 'This part is not there any more.',
   'part-locked': () => 'This part is locked. Unlock it to change it.',
@@ -202,6 +215,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'stores-newer': (d) => `These stores were saved by a newer Yosomi (${d.found}; this one reads ${d.known}).`,
   'stores-wrong': (d) => `This file of stores is not right at ${d.where}. Nothing was taken in.`,
   'stores-twice': (d) => `This file has two stores with the id "${d.id}". Nothing was taken in.`,
+  'package-empty': () => 'None of these files is made yet. Make them first.',
+  'demo-unread': () => 'The demo books could not be fetched. They are tried again when you come back to the Shelf.',
   'package-missing': (d) => `The browser had no room to keep ${d.name}. Make it again, or save it by itself.`,
   'wishes-newer': () =>
     'Your stores and names were written by a newer Yosomi, so they were not changed. Update Yosomi.',

@@ -10,6 +10,8 @@ export type TitleRow = {
   order?: number[];
   done?: number;
 };
+/** A title that was taken off the Shelf: its row as it was. Its steps, files and pictures stay where they are. */
+export type RemovedRow = TitleRow & { removedAt: string };
 export type StepRow = { id: string; title: string; step: unknown };
 /** Small things a person keeps across titles: the house style, what was copied last. */
 export type KeepRow = { id: string; value: unknown };
@@ -28,21 +30,31 @@ export type FileRow = {
 /** One time that a file left: saved, packed into a zip, or sent to a store; kept for good. */
 export type DeliveryRow = { id?: number; title: string; at: string; delivery: unknown };
 
+/** Where a database lives: the browser's own store, or another that answers to the same standard. */
+export type StoreEngine = { readonly indexedDB: IDBFactory; readonly IDBKeyRange: typeof IDBKeyRange };
+
 class Database extends Dexie {
   titles!: EntityTable<TitleRow, 'id'>;
+  removed!: EntityTable<RemovedRow, 'id'>;
   assets!: EntityTable<AssetRow, 'id'>;
   files!: EntityTable<FileRow, 'id'>;
   steps!: EntityTable<StepRow, 'id'>;
   keeps!: EntityTable<KeepRow, 'id'>;
   deliveries!: EntityTable<DeliveryRow, 'id'>;
 
-  constructor() {
-    super('yosomi');
+  constructor(engine?: StoreEngine) {
+    super('yosomi', engine);
     this.version(1).stores({ titles: 'id, updatedAt', assets: 'id', files: 'id, title' });
     this.version(2).stores({ steps: 'id, title', keeps: 'id' });
     this.version(3).stores({ deliveries: '++id, title' });
+    this.version(4).stores({ removed: 'id, removedAt' });
   }
 }
 
 /** One database for the page and its workers. */
-export const db = new Database();
+export let db = new Database();
+
+/** Puts the database elsewhere, before anything has been read from it. */
+export function moveTo(engine: StoreEngine): void {
+  db = new Database(engine);
+}

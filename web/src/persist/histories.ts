@@ -2,11 +2,13 @@ import { type History, type Step, emptyHistory } from '@yosomi/core/base';
 import { z } from 'zod';
 import { db } from './db';
 
-const Patch = z.object({
-  op: z.enum(['add', 'remove', 'replace']),
-  path: z.array(z.union([z.string(), z.number()])),
-  value: z.unknown(),
-});
+const path = z.array(z.union([z.string(), z.number()]));
+const Patch = z.discriminatedUnion('op', [
+  // What is removed has no value, and what becomes undefined loses it in some stores.
+  z.object({ op: z.literal('remove'), path }),
+  z.object({ op: z.literal('add'), path, value: z.unknown().optional() }),
+  z.object({ op: z.literal('replace'), path, value: z.unknown().optional() }),
+]);
 const StoredStep = z.object({
   label: z.string(),
   merge: z.string().nullable(),
@@ -19,26 +21,43 @@ export type KeptHistory = { readonly history: History; readonly numbers: Map<Ste
 
 export const noHistory = (): KeptHistory => ({ history: emptyHistory, numbers: new Map() });
 
+/** Steps of a title lie side by side under `id/number`. */
 const rowId = (title: string, n: number): string => `${title}/${n}`;
 
-/** Reads a history; one with a missing or damaged step is dropped whole, since the rest would not fit. */
-export async function loadHistory(title: string, order: readonly number[], done: number): Promise<KeptHistory> {
+/**
+ * Reads a history. A step leads only from the state beside it: where one is missing or damaged, those that lie beyond it,
+ * seen from the present state, are left out, and counted in `lost`.
+ */
+export async function loadHistory(
+  title: string,
+  order: readonly number[],
+  done: number,
+): Promise<{ kept: KeptHistory; lost: number }> {
   const rows = await db.steps.bulkGet(order.map((n) => rowId(title, n)));
-  const steps: Step[] = [];
-  for (const row of rows) {
-    const step = StoredStep.safeParse(row?.step);
-    if (!step.success) return noHistory();
-    steps.push(step.data as Step);
-  }
-  const numbers = new Map(steps.map((step, i) => [step, order[i]]));
-  return { history: { past: steps.slice(0, done), future: steps.slice(done) }, numbers };
+  const steps = rows.map((row): Step | null => {
+    const read = StoredStep.safeParse(row?.step);
+    return read.success ? (read.data as Step) : null;
+  });
+  const lastBroken = steps.slice(0, done).lastIndexOf(null);
+  const nextBroken = steps.indexOf(null, done);
+  const from = lastBroken + 1;
+  const to = nextBroken < 0 ? steps.length : nextBroken;
+  const whole = steps.slice(from, to) as Step[];
+  const numbers = new Map(whole.map((step, i) => [step, order[from + i]]));
+  const history = { past: whole.slice(0, done - from), future: whole.slice(done - from) };
+  return { kept: { history, numbers }, lost: steps.length - whole.length };
 }
 
 /** Writes the steps that are new, removes those that are gone; inside the transaction that writes the title. */
 export async function writeSteps(title: string, kept: KeptHistory): Promise<{ order: number[]; done: number }> {
   const { history, numbers } = kept;
   const steps = [...history.past, ...history.future];
-  let next = Math.max(-1, ...numbers.values()) + 1;
+  const current = new Set(steps);
+  for (const step of numbers.keys()) if (!current.has(step)) numbers.delete(step);
+  const stored = await db.steps.where('title').equals(title).primaryKeys();
+  const numberOf = (id: string): number => Number(id.slice(title.length + 1));
+  // Above every number that is or was in use, so that no row is ever written over.
+  let next = Math.max(-1, ...numbers.values(), ...stored.map(numberOf).filter(Number.isFinite)) + 1;
   const fresh: { id: string; title: string; step: Step }[] = [];
   for (const step of steps) {
     if (numbers.has(step)) continue;
@@ -46,10 +65,9 @@ export async function writeSteps(title: string, kept: KeptHistory): Promise<{ or
     fresh.push({ id: rowId(title, next), title, step });
     next++;
   }
-  const current = new Set(steps);
-  const gone = [...numbers].filter(([step]) => !current.has(step));
-  gone.forEach(([step]) => numbers.delete(step));
+  const wanted = new Set([...numbers.values()].map((n) => rowId(title, n)));
+  const gone = stored.filter((id) => !wanted.has(id));
   if (fresh.length > 0) await db.steps.bulkPut(fresh);
-  if (gone.length > 0) await db.steps.bulkDelete(gone.map(([, n]) => rowId(title, n)));
+  if (gone.length > 0) await db.steps.bulkDelete(gone);
   return { order: steps.map((step) => numbers.get(step) ?? 0), done: history.past.length };
 }

@@ -5,7 +5,6 @@ import { OWN_FACE } from '@yosomi/core/text';
 import { z } from 'zod';
 import { db } from './db';
 import { guarded } from './guarded';
-import { pinFilesKept } from './pins';
 
 const Copied = z.object({
   parts: z.array(Part).min(1),
@@ -36,38 +35,32 @@ export async function copiedParts(): Promise<Copied | null> {
   return read.success ? read.data : null;
 }
 
+/** Whose house style: the person's own, or that of the demo books, which stays among them. */
+type HouseRow = 'house' | 'house-demo';
+
+export const houseOf = (title: string): HouseRow => (title.startsWith('demo-') ? 'house-demo' : 'house');
+
 /** The house style as it is stored; null where it was written by a newer release and cannot be read. */
-async function readHouse(): Promise<House | null> {
-  const row = await db.keeps.get('house');
+async function readHouse(id: HouseRow): Promise<House | null> {
+  const row = await db.keeps.get(id);
   if (!row) return emptyHouse;
   const read = House.safeParse(row.value);
   return read.success ? read.data : null;
 }
 
-/** The house style, shared by all titles of this browser. */
-export const loadHouse = async (): Promise<House> => (await readHouse()) ?? emptyHouse;
+/** The house style, shared by all titles of this browser that are a person's own. */
+export const loadHouse = async (id: HouseRow): Promise<House> => (await readHouse(id)) ?? emptyHouse;
 
 /** Changes the house style as it is now. Faults: `house-newer`, `house-full`, `store-full`, `store-failed`. */
-export async function changeHouse(change: (house: House) => House): Promise<Result<void>> {
+export async function changeHouse(id: HouseRow, change: (house: House) => House): Promise<Result<void>> {
   let refused: Result<void> | null = null;
   const done = await guarded(async () => {
     await db.transaction('rw', db.keeps, async () => {
-      const now = await readHouse();
+      const now = await readHouse(id);
       const next = now && House.safeParse(change(now));
       refused = !next ? fail('house-newer') : next.success ? null : fail('house-full');
-      if (next?.success) await db.keeps.put({ id: 'house', value: next.data });
+      if (next?.success) await db.keeps.put({ id, value: next.data });
     });
   });
   return refused ?? done;
-}
-
-/** Ids of the files that what is kept across titles needs; null where that cannot be told. */
-export async function filesKept(): Promise<string[] | null> {
-  const [copied, house, pins] = [await copiedParts(), await readHouse(), await pinFilesKept()];
-  if (!house || !pins) return null;
-  return [
-    ...pins,
-    ...house.faces.map((face) => face.id),
-    ...(copied ? [...Object.keys(copied.assets), ...Object.keys(copied.faces)] : []),
-  ];
 }

@@ -1,5 +1,5 @@
 import type { Result } from '@yosomi/core/base';
-import { type PinScene, pinAssetsOf, readPinScene } from '@yosomi/core/pin';
+import { type PinScene, readPinScene } from '@yosomi/core/pin';
 import { Asset } from '@yosomi/core/project';
 import { z } from 'zod';
 import { keptList } from './kept-list';
@@ -29,18 +29,6 @@ export async function loadPins(): Promise<KeptPin[]> {
     const read = readPinScene(pin);
     return read.ok ? [{ id, name, pin: read.value, assets }] : [];
   });
-}
-
-/** Ids of the pictures that kept photographs need; null where that cannot be told. */
-export async function pinFilesKept(): Promise<string[] | null> {
-  const pins = await list.read();
-  return (
-    pins &&
-    pins.flatMap(({ pin, assets }) => {
-      const read = readPinScene(pin);
-      return [...Object.keys(assets), ...(read.ok ? pinAssetsOf(read.value) : [])];
-    })
-  );
 }
 
 export const keepPin = (kept: KeptPin): Promise<Result<void>> => list.keep({ ...kept, assets: { ...kept.assets } });

@@ -1,5 +1,7 @@
-/** A title was written: other windows that have it open look again. */
-export type Written = { readonly title: string; readonly rev: number };
+/** What a window tells the others: a title was written, or taken off the Shelf. */
+export type News =
+  | { readonly kind: 'written'; readonly title: string; readonly rev: number }
+  | { readonly kind: 'removed'; readonly title: string };
 
 const NAME = 'yosomi-titles';
 let channel: BroadcastChannel | null = null;
@@ -8,16 +10,24 @@ const open = (): BroadcastChannel | null => {
   return (channel ??= new BroadcastChannel(NAME));
 };
 
-export function tellOthers(written: Written): void {
-  open()?.postMessage(written);
+export function tellOthers(news: News): void {
+  open()?.postMessage(news);
 }
 
-/** Calls back for each title that another window has written. Answers how to stop. */
-export function onOthers(call: (written: Written) => void): () => void {
+function newsOf(data: unknown): News | null {
+  if (typeof data !== 'object' || data === null) return null;
+  const { kind, title, rev } = data as Record<string, unknown>;
+  if (typeof title !== 'string') return null;
+  if (kind === 'removed') return { kind, title };
+  return kind === 'written' && typeof rev === 'number' ? { kind, title, rev } : null;
+}
+
+/** Calls back for each thing that another window tells. Answers how to stop. */
+export function onOthers(call: (news: News) => void): () => void {
   const line = open();
   const hear = (event: MessageEvent): void => {
-    const { title, rev } = event.data as Partial<Written>;
-    if (typeof title === 'string' && typeof rev === 'number') call({ title, rev });
+    const news = newsOf(event.data);
+    if (news) call(news);
   };
   line?.addEventListener('message', hear);
   return () => line?.removeEventListener('message', hear);

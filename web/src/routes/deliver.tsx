@@ -7,7 +7,7 @@ import { FileRow } from '../features/deliver/file-row';
 import { type Ready, saveOne, savePackage, sendOne } from '../features/deliver/leave';
 import { type Row, useDeliver } from '../features/deliver/use-deliver';
 import { useWishes } from '../features/deliver/use-wishes';
-import { saveTitleAs } from '../features/shelf/use-shelf';
+import { saveTitleAs } from '../features/frame/save-title';
 import { useBook } from '../state/session';
 import { Button } from '../ui/button';
 import { Working } from '../ui/working';
@@ -44,12 +44,12 @@ export function DeliverPage() {
           Save the title as a file
         </Button>
         {stale.length > 0 && (
-          <Button onClick={() => void make(stale.map((r) => r.wanted))}>Remake what is stale</Button>
+          <Button onClick={() => make(stale.map((r) => r.wanted))}>Remake what is stale</Button>
         )}
         <Button onClick={() => void saveAll()} disabled={current.length === 0}>
           Save all as a zip
         </Button>
-        <Button kind="ink" onClick={() => void make(rows.map((r) => r.wanted))}>
+        <Button kind="ink" onClick={() => make(rows.map((r) => r.wanted))}>
           Make all
         </Button>
       </>
@@ -86,7 +86,7 @@ export function DeliverPage() {
               onFormat={(format) =>
                 void wish((now) => ({ ...now, formats: { ...now.formats, [row.wanted.store ?? '']: format } }))
               }
-              onMake={() => void make([row.wanted])}
+              onMake={() => make([row.wanted])}
               onSave={() => {
                 const ready = readyOf(row);
                 if (ready) void saveOne(book, ready);

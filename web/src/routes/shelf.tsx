@@ -1,12 +1,21 @@
+import { useLiveQuery } from 'dexie-react-hooks';
 import { FileImage, Image, Type } from 'lucide-react';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { BatchDialog } from '../features/deliver/batch-dialog';
+import { saveTitleAs } from '../features/frame/save-title';
+import { AgainDialog } from '../features/shelf/again-dialog';
+import { useArrival } from '../features/shelf/arrivals';
+import { useDemo } from '../features/shelf/demo-books';
+import { RemovedDialog } from '../features/shelf/removed-dialog';
 import { type Starting, StartDialog } from '../features/shelf/start-dialog';
 import { TitleCard } from '../features/shelf/title-card';
-import { takeIn } from '../features/shelf/take-in';
-import { addDemoBooks, removeFromShelf, saveTitleAs, useDemoOnFirstVisit, useShelf } from '../features/shelf/use-shelf';
-import { sayFault } from '../messages/say';
+import { UnreadTitles } from '../features/shelf/unread-titles';
+import { duplicate, removeFromShelf, useShelf } from '../features/shelf/use-shelf';
+import { db } from '../persist/db';
+import { inMemory } from '../persist/memory';
+import { expireRemoved } from '../persist/removed';
+import { nowMs } from '../platform/clock';
 import { Button } from '../ui/button';
 import { FileInput } from '../ui/file-input';
 import { Mark } from '../ui/mark';
@@ -15,33 +24,51 @@ const ACCEPT = 'image/jpeg,image/png,image/webp,image/svg+xml,.yosomi';
 
 export function ShelfPage() {
   const shelf = useShelf();
-  const demo = useDemoOnFirstVisit(shelf);
+  const demo = useDemo();
+  const { look } = demo;
+  const arrival = useArrival((s) => s.state);
+  const take = useArrival((s) => s.take);
+  const resume = useArrival((s) => s.resume);
+  const drop = useArrival((s) => s.drop);
+  const removed = useLiveQuery(() => db.removed.count()) ?? 0;
   const navigate = useNavigate();
-  const [starting, setStarting] = useState<Starting | null>(null);
+  const [fromWords, setFromWords] = useState(false);
   const [over, setOver] = useState(false);
-  const [reading, setReading] = useState(false);
   const [delivering, setDelivering] = useState(false);
+  const [showRemoved, setShowRemoved] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const as = useRef<'picture' | 'finished' | null>(null);
+  const starting: Starting | null = fromWords ? { kind: 'words' } : arrival.kind === 'picture' ? arrival : null;
 
-  const take = useCallback(
-    async (file: File, use: 'picture' | 'finished' | null): Promise<void> => {
-      setReading(true);
-      const taken = await takeIn(file).catch(() => ({ ok: false, fault: { code: 'work-failed', data: {} } }) as const);
-      setReading(false);
-      if (!taken.ok) return sayFault(taken.fault);
-      if (taken.value.kind === 'title') return void navigate(`/title/${taken.value.book.id}/front`);
-      const { sample } = taken.value.taken;
-      const preview = await createImageBitmap(new ImageData(sample.data, sample.width, sample.height));
-      setStarting({ ...taken.value, as: use, preview });
+  const titles = shelf && shelf.books.length + shelf.unread.length;
+  const looked = useRef(false);
+  useEffect(() => {
+    if (titles === null || looked.current) return;
+    looked.current = true;
+    void look(titles);
+  }, [titles, look]);
+  useEffect(() => {
+    void resume();
+    // What was removed long ago goes; it is tried again at the next visit where it cannot.
+    expireRemoved(nowMs()).catch(() => {});
+  }, [resume]);
+
+  const open = useCallback(
+    (id: string): void => {
+      void drop();
+      void navigate(`/title/${id}/front`);
     },
-    [navigate],
+    [drop, navigate],
   );
+  useEffect(() => {
+    if (arrival.kind === 'title') open(arrival.book.id);
+  }, [arrival, open]);
 
+  const isStarting = starting !== null;
   useEffect(() => {
     // While the words of a new title are typed, the pages that may come next are fetched; one that cannot be is asked for again when it is opened.
-    if (starting) Promise.all([import('./title'), import('./mockups'), import('./sketches')]).catch(() => {});
-  }, [starting]);
+    if (isStarting) Promise.all([import('./title'), import('./mockups'), import('./sketches')]).catch(() => {});
+  }, [isStarting]);
 
   useEffect(() => {
     const paste = (e: ClipboardEvent): void => {
@@ -76,15 +103,22 @@ export function ShelfPage() {
         <Mark className="text-ink" size={30} />
         <h1 className="text-lg font-semibold">Shelf</h1>
         <p className="ml-auto text-ink-2" role="status">
-          {reading
-            ? 'Reading the file'
-            : demo === 'loading'
-              ? 'Putting the demo books on the Shelf'
-              : 'Everything stays in this browser'}
+          {arrival.kind === 'reading'
+            ? `Reading ${arrival.name}`
+            : demo.state === 'loading'
+              ? `Putting the demo books on the Shelf, ${demo.done} of ${demo.of}`
+              : inMemory()
+                ? ''
+                : 'Everything stays in this browser'}
         </p>
         {shelf && shelf.books.length > 1 && (
           <Button kind="quiet" onClick={() => setDelivering(true)}>
             Deliver many titles
+          </Button>
+        )}
+        {removed > 0 && (
+          <Button kind="quiet" onClick={() => setShowRemoved(true)}>
+            Removed titles
           </Button>
         )}
         <Button kind="quiet" onClick={() => choose(null)}>
@@ -97,7 +131,7 @@ export function ShelfPage() {
           icon={<Type size={22} />}
           title="From words"
           text="A title, an author: a cover is composed of them."
-          onClick={() => setStarting({ kind: 'words' })}
+          onClick={() => setFromWords(true)}
         />
         <Way
           icon={<Image size={22} />}
@@ -117,18 +151,14 @@ export function ShelfPage() {
         aria-label="Titles"
         className={`m-6 flex-1 rounded-sm p-4 ${over ? 'bg-blue-wash outline-2 outline-dashed outline-blue' : ''}`}
       >
-        {shelf && shelf.unreadable > 0 && (
-          <p className="mb-4 text-fail" role="alert">
-            {shelf.unreadable} title{shelf.unreadable > 1 ? 's' : ''} could not be read. Nothing was removed.
-          </p>
-        )}
-        {shelf?.books.length === 0 && demo !== 'loading' ? (
+        {shelf && <UnreadTitles titles={shelf.unread} />}
+        {shelf?.books.length === 0 && demo.state !== 'loading' ? (
           <div className="flex flex-col items-start gap-3 py-10">
             <p className="text-base font-semibold">No titles yet</p>
             <p className="text-ink-2">
-              Start one above{demo === 'offered' ? ', or look around with the demo books' : ''}.
+              Start one above{demo.state === 'offered' ? ', or look around with the demo books' : ''}.
             </p>
-            {demo === 'offered' && <Button onClick={() => void addDemoBooks()}>Open the demo books</Button>}
+            {demo.state === 'offered' && <Button onClick={() => void demo.add()}>Open the demo books</Button>}
           </div>
         ) : (
           <ul className="flex flex-wrap gap-x-9 gap-y-8">
@@ -137,19 +167,33 @@ export function ShelfPage() {
                 key={book.id}
                 book={book}
                 onSaveAs={(b) => void saveTitleAs(b)}
-                onRemove={(b) => void removeFromShelf(b)}
+                onDuplicate={(b) => void duplicate(b)}
+                onRemove={(b) => void removeFromShelf({ id: b.id, name: b.brief.title.trim() || 'Untitled' })}
               />
             ))}
           </ul>
         )}
       </section>
       {delivering && shelf && <BatchDialog books={shelf.books} onClose={() => setDelivering(false)} />}
+      {showRemoved && <RemovedDialog onClose={() => setShowRemoved(false)} />}
+      {arrival.kind === 'again' && (
+        <AgainDialog
+          project={arrival.project}
+          there={arrival.there}
+          onClose={() => void drop()}
+          onOpened={open}
+        />
+      )}
       {starting && (
         <StartDialog
           starting={starting}
-          onClose={() => setStarting(null)}
+          onClose={() => {
+            setFromWords(false);
+            if (starting.kind === 'picture') void drop();
+          }}
           onStarted={(id, step) => {
-            setStarting(null);
+            setFromWords(false);
+            if (starting.kind === 'picture') void drop();
             void navigate(`/title/${id}/${step}`);
           }}
         />

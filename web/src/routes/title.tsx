@@ -4,11 +4,11 @@ import type { Fault } from '@yosomi/core/base';
 import { Commands } from '../features/commands/commands';
 import { ClashDialog } from '../features/frame/clash-dialog';
 import { Kept } from '../features/frame/kept';
+import { NotKept } from '../features/frame/not-kept';
 import { STEPS } from '../features/frame/steps';
 import { TitleSpine } from '../features/frame/title-spine';
 import { UndoRedo } from '../features/frame/undo-redo';
 import { sentenceOf } from '../messages/sentences';
-import { openTitle } from '../persist/titles';
 import { useSession } from '../state/session';
 
 /** One title: its spine, its steps, and the step that is open. */
@@ -17,15 +17,14 @@ export function TitlePage() {
   // Only what this frame shows: it must not be drawn anew with every change of the cover.
   const open = useSession((s) => s.book?.id ?? null);
   const title = useSession((s) => s.book?.brief.title ?? null);
-  const [fault, setFault] = useState<Fault | null>(null);
+  const [fault, setFault] = useState<{ readonly id: string; readonly fault: Fault } | null>(null);
   useEffect(() => {
     let current = true;
-    const session = useSession.getState();
-    void openTitle(id).then((loaded) => {
-      if (!current) return;
-      if (loaded.ok) session.open(loaded.value);
-      else setFault(loaded.fault);
-    });
+    useSession
+      .getState()
+      .open(id)
+      .catch((): Fault => ({ code: 'store-unread', data: {} }))
+      .then((failed) => current && setFault(failed && { id, fault: failed }));
     return () => {
       current = false;
       useSession.getState().close();
@@ -35,11 +34,11 @@ export function TitlePage() {
     document.title = title === null ? 'Yosomi' : `${title || 'Untitled'} · Yosomi`;
   }, [title]);
 
-  if (fault) {
+  if (fault?.id === id) {
     return (
       <main className="flex flex-col items-start gap-4 p-12">
         <p className="text-base" role="alert">
-          {sentenceOf(fault)}
+          {sentenceOf(fault.fault)}
         </p>
         <Link to="/" className="underline">
           Back to the Shelf
@@ -70,6 +69,7 @@ export function TitlePage() {
             <Commands id={id} />
           </div>
         </header>
+        <NotKept id={id} />
         <Outlet />
         <ClashDialog />
       </div>

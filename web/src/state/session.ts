@@ -1,20 +1,20 @@
-import { type Edit, type History, type Step, change, emptyHistory, record, redo, undo } from '@yosomi/core/base';
+import { type Edit, type Fault, type History, change, emptyHistory, record, redo, undo } from '@yosomi/core/base';
 import type { Doc, Part } from '@yosomi/core/cover';
 import type { Book } from '@yosomi/core/project';
 import { createContext, useContext } from 'react';
 import { create } from 'zustand';
 import { sayFault } from '../messages/say';
-import { type Opened, openTitle, saveBook, saveOpen } from '../persist/titles';
+import { addTitle, openTitle } from '../persist/titles';
 import { nowIso, nowMs } from '../platform/clock';
 import { freshId } from '../platform/ids';
 import { onOthers } from '../platform/other-windows';
+import { Gestures } from './gestures';
+import { Keeper, type Kept, anyUnsaved, leftUnsaved } from './keeper';
 
-type Kept =
-  | { readonly kind: 'kept'; readonly atMs: number }
-  | { readonly kind: 'keeping' }
-  | { readonly kind: 'failed' }
-  /** Another window has written the title, and there are changes here that it does not have. */
-  | { readonly kind: 'elsewhere' };
+/** Joins the edits of one long job into one step, whatever a person does meanwhile. */
+export type Job = { readonly job: string };
+/** Equal keys within one gesture become one step of the history. */
+export type Merge = string | Job | null;
 
 type Session = {
   readonly book: Book | null;
@@ -22,12 +22,13 @@ type Session = {
   readonly kept: Kept;
   /** Ids of the selected parts of the cover or promo; the first is the one that is asked about. */
   readonly selection: readonly string[];
-  open(opened: Opened): void;
+  /** Opens a title from the store, or goes on with one that was left before it was stored. */
+  open(id: string): Promise<Fault | null>;
   close(): void;
   select(id: string | null, add?: boolean): void;
   selectMany(ids: readonly string[]): void;
-  /** Applies an edit to the open title. Equal merge keys in a row become one step of the history. */
-  edit(label: string, edit: Edit<Book>, merge?: string | null): boolean;
+  /** Applies an edit to the open title. */
+  edit(label: string, edit: Edit<Book>, merge?: Merge): boolean;
   undo(): void;
   redo(): void;
   /** Goes to the state after the first `done` steps. */
@@ -35,79 +36,90 @@ type Session = {
   /** Ends a clash with another window: takes its state, or keeps this one as a title of its own. Answers the new id. */
   takeOther(): Promise<void>;
   keepBoth(): Promise<string | null>;
+  /** Ends that another window has removed the title: puts it back with what was changed here, or lets go of it. */
+  putBack(): Promise<void>;
+  letGo(): void;
+  /** Tries at once to store what could not be stored. */
+  tryAgain(): void;
 };
 
-/** A change is stored this long after it was made, and at the latest after `LATEST_MS` of steady typing. */
-const SOON_MS = 200;
-const LATEST_MS = 700;
-
-let timer: ReturnType<typeof setTimeout> | null = null;
-let waitingSince = 0;
-let rev = 0;
-let numbers = new Map<Step, number>();
-/** Writes follow one another, so that each knows the revision the last one made. */
-let writing: Promise<void> = Promise.resolve();
+const gestures = new Gestures(nowMs());
+let keeper: Keeper | null = null;
+/** Each opening has its number, so that one that was overtaken changes nothing. */
+let opening = 0;
 
 export const useSession = create<Session>((set, get) => {
-  const write = async (): Promise<void> => {
-    const { book, history, kept } = get();
-    if (!book || kept.kind === 'elsewhere') return;
-    const saved = await saveOpen(book, { history, numbers }, rev);
-    if (saved.ok) rev = saved.value;
-    if (get().book?.id !== book.id) return;
-    if (!saved.ok && saved.fault.code === 'title-elsewhere') return set({ kept: { kind: 'elsewhere' } });
-    if (!saved.ok) sayFault(saved.fault);
-    // A later change may have come while this one was written: then its own save follows.
-    if (get().book === book) set({ kept: saved.ok ? { kind: 'kept', atMs: nowMs() } : { kind: 'failed' } });
-  };
-  const keep = (): Promise<void> => {
-    timer = null;
-    waitingSince = 0;
-    return (writing = writing.then(write));
-  };
-  const keepSoon = (): void => {
-    if (get().kept.kind === 'elsewhere') return;
-    const now = nowMs();
-    waitingSince ||= now;
-    if (timer) clearTimeout(timer);
-    timer = setTimeout(() => void keep(), Math.max(0, Math.min(SOON_MS, waitingSince + LATEST_MS - now)));
-    if (get().kept.kind !== 'keeping') set({ kept: { kind: 'keeping' } });
-  };
-  const flush = (): void => {
-    if (timer) clearTimeout(timer);
-    if (timer) void keep();
-  };
   if (typeof window !== 'undefined') {
+    const flush = (): void => void keeper?.flush();
     window.addEventListener('pagehide', flush);
     document.addEventListener('visibilitychange', () => document.visibilityState === 'hidden' && flush());
-    onOthers(({ title, rev: theirs }) => {
-      const { book, kept } = get();
+    window.addEventListener('online', flush);
+    window.addEventListener('beforeunload', (e) => {
+      flush();
+      if (anyUnsaved() && keeper?.kept.kind !== 'keeping') e.preventDefault();
+    });
+    window.addEventListener('pointerdown', () => gestures.press(), true);
+    // What the hand did last is taken in first.
+    const lifted = (): void => void setTimeout(() => gestures.lift());
+    for (const name of ['pointerup', 'pointercancel', 'blur']) window.addEventListener(name, lifted);
+    window.addEventListener('focusout', () => gestures.leave());
+    onOthers((news) => {
+      if (keeper?.id !== news.title) return;
+      if (news.kind === 'removed') keeper.removed();
       // With changes of its own, the next write here finds out and asks.
-      if (book?.id === title && theirs > rev && kept.kind === 'kept') void get().takeOther();
+      else if (news.rev > keeper.rev && keeper.kept.kind === 'kept') void get().takeOther();
     });
   }
+  const begin = (next: Keeper): void => {
+    if (keeper && keeper !== next) void keeper.leave();
+    keeper = next;
+    const { book, history, kept } = next;
+    set({ book, history, kept, selection: [] });
+  };
+  const reportOf =
+    (id: string) =>
+    (kept: Kept): void => {
+      if (get().book?.id === id) set({ kept });
+    };
   const replaced = (book: Book, history: History): void => {
-    set({ book: { ...book, updatedAt: nowIso() }, history });
-    keepSoon();
+    const next = { ...book, updatedAt: nowIso() };
+    set({ book: next, history });
+    keeper?.changed(next, history);
+  };
+  const moved = (label: string, run: () => { state: Book; history: History } | null): void => {
+    try {
+      const to = run();
+      if (to) replaced(to.state, to.history);
+    } catch {
+      sayFault({ code: 'history-damaged', data: { label } });
+    }
   };
   return {
     book: null,
     history: emptyHistory,
     kept: { kind: 'kept', atMs: 0 },
     selection: [],
-    open(opened) {
-      flush();
-      rev = opened.rev;
-      numbers = opened.history.numbers;
-      const { book } = opened;
-      const atMs = Date.parse(book.updatedAt);
-      set({ book, history: opened.history.history, selection: [], kept: { kind: 'kept', atMs } });
+    async open(id) {
+      const mine = ++opening;
+      const left = leftUnsaved(id);
+      if (left) {
+        await left.flush();
+        if (mine !== opening) return null;
+        left.takeUp(reportOf(id));
+        begin(left);
+        return null;
+      }
+      const opened = await openTitle(id);
+      if (mine !== opening) return null;
+      if (!opened.ok) return opened.fault;
+      begin(new Keeper(opened.value, reportOf(id)));
+      if (opened.value.lost > 0) sayFault({ code: 'history-lost', data: { count: opened.value.lost } });
+      return null;
     },
     close() {
-      flush();
-      void writing.then(() => {
-        if (get().book === null) numbers = new Map();
-      });
+      opening++;
+      void keeper?.leave();
+      keeper = null;
       set({ book: null, history: emptyHistory, selection: [] });
     },
     select(id, add = false) {
@@ -126,51 +138,61 @@ export const useSession = create<Session>((set, get) => {
         return false;
       }
       if (done.value.forward.length === 0) return true;
-      replaced(done.value.next, record(history, done.value, label, merge));
+      const key = merge === null || typeof merge === 'object' ? (merge?.job ?? null) : gestures.key(merge, nowMs());
+      replaced(done.value.next, record(history, done.value, label, key));
       return true;
     },
     undo() {
       const { book, history } = get();
-      const back = book && undo(book, history);
-      if (back) replaced(back.state, back.history);
+      if (book) moved(history.past.at(-1)?.label ?? '', () => undo(book, history));
     },
     redo() {
       const { book, history } = get();
-      const on = book && redo(book, history);
-      if (on) replaced(on.state, on.history);
+      if (book) moved(history.future[0]?.label ?? '', () => redo(book, history));
     },
     goTo(done) {
       let { book, history } = get();
-      while (book && history.past.length > done) {
-        const back = undo(book, history);
-        if (!back) break;
-        [book, history] = [back.state, back.history];
-      }
-      while (book && history.past.length < done) {
-        const on = redo(book, history);
-        if (!on) break;
-        [book, history] = [on.state, on.history];
-      }
-      if (book && history !== get().history) replaced(book, history);
+      if (!book) return;
+      moved('', () => {
+        for (let to = undo; book && history.past.length !== done; ) {
+          to = history.past.length > done ? undo : redo;
+          const next = to(book, history);
+          if (!next) break;
+          [book, history] = [next.state, next.history];
+        }
+        return book && history !== get().history ? { state: book, history } : null;
+      });
     },
     async takeOther() {
-      const { book } = get();
-      const opened = book && (await openTitle(book.id));
-      if (opened && !opened.ok) sayFault(opened.fault);
-      if (opened?.ok && get().book?.id === book?.id) get().open(opened.value);
+      const id = get().book?.id;
+      if (!id) return;
+      const opened = await openTitle(id);
+      if (!opened.ok) return sayFault(opened.fault);
+      if (get().book?.id !== id) return;
+      keeper?.drop();
+      keeper = null;
+      begin(new Keeper(opened.value, reportOf(id)));
     },
     async keepBoth() {
       const { book } = get();
       if (!book) return null;
       const id = freshId();
       const title = `${book.brief.title || 'Untitled'} (second copy)`.slice(0, 300);
-      const saved = await saveBook({ ...book, id, brief: { ...book.brief, title }, updatedAt: nowIso() });
+      const copy = { ...book, id, brief: { ...book.brief, title }, updatedAt: nowIso() };
+      const saved = await addTitle({ book: copy, files: new Map() });
       if (!saved.ok) {
         sayFault(saved.fault);
         return null;
       }
+      keeper?.drop();
       return id;
     },
+    async putBack() {
+      const failed = await keeper?.putBack();
+      if (failed) sayFault(failed);
+    },
+    letGo: () => keeper?.drop(),
+    tryAgain: () => void keeper?.flush(),
   };
 });
 

@@ -21,7 +21,7 @@ import {
   stripMetadata,
   uprightMap,
 } from '@yosomi/core/image-file';
-import { db } from '../persist/db';
+import { bytesFor } from '../persist/bytes';
 import { fontUrl } from '../platform/font-files';
 import { fetchBytes } from '../platform/http';
 import { encodeModern, smallerPng } from './codecs';
@@ -136,8 +136,8 @@ export class BrowserStudio implements Studio {
 
   async #loadFont(cut: string): Promise<void> {
     if (isOwnCut(cut)) {
-      const row = await db.assets.get(cut.slice(OWN_FACE.length));
-      if (row) this.shaper.add(cut, row.bytes);
+      const bytes = await bytesFor('assets', cut.slice(OWN_FACE.length));
+      if (bytes) this.shaper.add(cut, bytes);
       else this.#fonts.delete(cut);
       return;
     }
@@ -156,8 +156,8 @@ export class BrowserStudio implements Studio {
       this.#pictures.set(asset, known);
       return known;
     }
-    const row = await db.assets.get(asset);
-    const canvas = row ? await decodeUpright(row.bytes) : null;
+    const bytes = await bytesFor('assets', asset);
+    const canvas = bytes ? await decodeUpright(bytes) : null;
     if (!canvas) return null;
     const image = { widthPx: canvas.width, heightPx: canvas.height, source: canvas };
     this.#pictures.set(asset, image);

@@ -16,6 +16,7 @@ import {
   edgeOf,
   examineImage,
   formatFor,
+  missingFile,
   pdfFile,
   rememberMeasure,
   repairImage,
@@ -76,11 +77,15 @@ export const fileMakers = (studio: Studio) => ({
   /** The cover as the picture of a PDF page, with the colour of its edge. */
   async pdfCover(
     input: Book,
-  ): Promise<{ jpeg: Bytes; widthPx: number; heightPx: number; ground: readonly [number, number, number] }> {
+  ): Promise<
+    Result<{ jpeg: Bytes; widthPx: number; heightPx: number; ground: readonly [number, number, number] }>
+  > {
     const book = Book.parse(input);
+    const lost = await missingFile(book, 'cover', studio);
+    if (lost) return { ok: false, fault: lost };
     const pixels = await coverRaster(book, book.cover.widthPx, studio);
     const jpeg = await studio.encodeJpeg(pixels, 92, false);
-    return { jpeg, widthPx: pixels.width, heightPx: pixels.height, ground: rgbOf(edgeOf(pixels)) };
+    return ok({ jpeg, widthPx: pixels.width, heightPx: pixels.height, ground: rgbOf(edgeOf(pixels)) });
   },
 
   checkEpub: (file: Blob, mostPixels?: number): Promise<Finding[]> => checkEpub(file, mostPixels),

@@ -2,6 +2,7 @@ import { type Piece, writeArchive } from '@yosomi/core/archive';
 import { type Result, fail } from '@yosomi/core/base';
 import { type RasterLayer, animatedWebp, openRaster } from '@yosomi/core/image-file';
 import type { Raster } from '@yosomi/core/pixels';
+import { bytesFor } from '../persist/bytes';
 import { db } from '../persist/db';
 
 /** What goes into a package. */
@@ -36,16 +37,18 @@ export const pictureFiles = {
    * Files in one zip, as they are: texts that come along, and kept files by the id of their row, read one by one.
    * Fault: `package-missing`.
    */
-  async zip(entries: readonly ZipEntry[], onProgress: (done: number) => void): Promise<Result<Blob>> {
+  async zip(entries: readonly ZipEntry[], onProgress: ((done: number) => void) | null): Promise<Result<Blob>> {
     const pieces = entries.map((entry): Piece => {
       if ('bytes' in entry) return { kind: 'made', name: entry.name, bytes: entry.bytes, packed: true };
-      const read = async (): Promise<Uint8Array | null> => (await db.files.get(entry.row))?.bytes ?? null;
+      const read = (): Promise<Uint8Array | null> => bytesFor('files', entry.row);
       return { kind: 'fetched', name: entry.name, size: entry.size, read };
     });
     for (const entry of entries) {
-      if ('row' in entry && (await db.files.where('id').equals(entry.row).count()) === 0)
+      if (!('row' in entry)) continue;
+      const stored = await db.files.where('id').equals(entry.row).count().catch(() => 0); // prettier-ignore
+      if (stored === 0 && !(await bytesFor('files', entry.row)))
         return fail('package-missing', { name: entry.name });
     }
-    return writeArchive(pieces, 'application/zip', { progress: onProgress });
+    return writeArchive(pieces, 'application/zip', { progress: onProgress ?? undefined });
   },
 };

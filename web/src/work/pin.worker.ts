@@ -20,7 +20,7 @@ import {
 import { type Raster, raster, shrink } from '@yosomi/core/pixels';
 import type { Point, Rect } from '@yosomi/core/plane';
 import { expose, transfer } from 'comlink';
-import { db } from '../persist/db';
+import { bytesFor } from '../persist/bytes';
 import { decodeUpright } from './browser-studio';
 
 /** The photograph that is open, and how it was last asked for. */
@@ -31,8 +31,8 @@ const arts = new Map<string, Art>();
 
 async function pixelsOf(asset: string): Promise<Raster | null> {
   if (open?.asset === asset) return open.pixels;
-  const row = await db.assets.get(asset);
-  const canvas = row ? await decodeUpright(row.bytes) : null;
+  const bytes = await bytesFor('assets', asset);
+  const canvas = bytes ? await decodeUpright(bytes) : null;
   const context = canvas?.getContext('2d');
   if (!canvas || !context) return null;
   const { data } = context.getImageData(0, 0, canvas.width, canvas.height);

@@ -1,16 +1,14 @@
-import { type Finding, type Result, fail, ok } from '@yosomi/core/base';
+import type { Fault, Finding, Result } from '@yosomi/core/base';
 import { type Hex, type Scheme, hexOf, palette, schemesAround, schemesFrom } from '@yosomi/core/colour';
 import { type Busyness, type QuietPlace, busyness, compose, quietestPlace } from '@yosomi/core/compose';
 import { GLANCE_WIDTHS } from '@yosomi/core/glance';
-import { type ImageInfo, formatOf, readImage, stripMetadata } from '@yosomi/core/image-file';
 import type { Doc } from '@yosomi/core/cover';
-import { type FontInfo, readFontFile } from '@yosomi/core/text';
-import { type Drawing, type TraceOptions, readSvg, traceRaster } from '@yosomi/core/vector';
 import type { Rect } from '@yosomi/core/plane';
-import { type Raster, raster, shrink } from '@yosomi/core/pixels';
-import { type Asset, Book, type Project, assetId, packProject, unpackProject } from '@yosomi/core/project';
+import { type Raster, shrink } from '@yosomi/core/pixels';
+import { Book, type Project, packProject, unpackProject } from '@yosomi/core/project';
 import {
   type Delivered,
+  type Drawn,
   type Fix,
   type Measure,
   type Settled,
@@ -20,11 +18,11 @@ import {
   coverKey,
   composePromo,
   coverRaster,
-  drawingRaster,
   frontEdge,
   gather,
   groundInk,
   jpegFile,
+  missingFile,
   onGround,
   pngFile,
   promoRaster,
@@ -37,17 +35,14 @@ import {
 } from '@yosomi/core/recipe';
 import type { Scene, ThingSubject } from '@yosomi/core/mockup';
 import { type Remote, expose, transfer, wrap } from 'comlink';
-import { BrowserStudio, decodeUpright } from './browser-studio';
+import { BrowserStudio } from './browser-studio';
 import type { fileMakers } from './file-makers';
 import { later } from './later';
 import { pictureFiles } from './picture-files';
 import { pinArts } from './pin-arts';
 import { sceneThumb, sendArt } from './scenes';
 import type { TracerApi } from './tracer.worker';
-import { unpackFont } from './unpack-font';
-
-/** A picture file that was checked and stripped; `sample` is small. */
-export type TakenPicture = { readonly asset: Asset; readonly bytes: Uint8Array<ArrayBuffer>; readonly sample: Raster };
+import { type TakenPicture, takenIn } from './taken-in';
 
 /** The cover as the editor shows it. */
 export type CoverView = {
@@ -64,13 +59,6 @@ export type CoverView = {
 /** A way to make words read, with a small picture of how it looks. */
 export type FixView = Omit<Fix, 'preview'> & { readonly bitmap: ImageBitmap };
 
-/** A person's own font, unpacked: `lacks` are the letters of the given words that it does not have. */
-export type TakenFont = Pick<FontInfo, 'name'> & {
-  readonly format: 'ttf' | 'otf';
-  readonly bytes: Uint8Array<ArrayBuffer>;
-  readonly lacks: readonly string[];
-};
-
 /** The promo as the editor shows it; `doc` is the promo in the colours it is shown in. */
 export type PromoView = {
   readonly bitmap: ImageBitmap;
@@ -81,24 +69,10 @@ export type PromoView = {
 
 const studio = new BrowserStudio();
 const tracers: Remote<TracerApi>[] = [];
-const SAMPLE_PX = 400;
-/** Longer side of a picture made from an SVG: sharp on a whole cover. */
-const SVG_PX = 3200;
-
-const isSvg = (bytes: Uint8Array): boolean => {
-  const format = formatOf(bytes);
-  return typeof format === 'object' && format.other === 'an SVG';
-};
-
 const bitmapOf = (r: Raster): Promise<ImageBitmap> => createImageBitmap(new ImageData(r.data, r.width, r.height));
 
 /** Scrims of the last measured cover, for quick views while something is dragged. */
 let lastAdded: { book: string; added: Settled['added'] } = { book: '', added: [] };
-
-function upright(info: ImageInfo): { widthPx: number; heightPx: number } {
-  const { widthPx, heightPx, orientation } = info;
-  return orientation >= 5 ? { widthPx: heightPx, heightPx: widthPx } : { widthPx, heightPx };
-}
 
 /** The cover without its words, small: what words stand on. */
 async function underWords(book: Book): Promise<Raster> {
@@ -118,51 +92,7 @@ const makers = later<ReturnType<typeof fileMakers>>(
 );
 
 const api = {
-  /** Checks, strips and decodes a picture file. */
-  async takePicture(input: Uint8Array<ArrayBuffer>, name: string): Promise<Result<TakenPicture>> {
-    let bytes = input;
-    if (isSvg(bytes)) {
-      // Only its shapes are read, and they become pixels at once: no SVG is ever kept or shown.
-      const drawing = readSvg(bytes);
-      if (!drawing.ok) return drawing;
-      const png = pngFile(await drawingRaster(drawing.value, SVG_PX, null, studio), true);
-      if (!png.ok) return png;
-      bytes = png.value.bytes;
-    }
-    const read = readImage(bytes);
-    if (!read.ok) return read;
-    const stripped = stripMetadata(bytes, read.value);
-    const { orientation, format } = read.value;
-    const canvas = await decodeUpright(bytes);
-    if (!canvas) return fail('image-damaged', { format: format.toUpperCase() });
-    const context = canvas.getContext('2d');
-    if (!context) return fail('image-damaged', { format: format.toUpperCase() });
-    let stored: Uint8Array<ArrayBuffer> = stripped;
-    if (orientation !== 1) {
-      // Turned once and for all, so that no reader has to know of the tag.
-      const pixels = context.getImageData(0, 0, canvas.width, canvas.height).data as Uint8ClampedArray<ArrayBuffer>;
-      stored = await studio.encodeJpeg(raster(canvas.width, canvas.height, pixels), 95, false);
-    }
-    const size = upright(read.value);
-    const asset: Asset = {
-      id: assetId(stored),
-      format: orientation === 1 ? format : 'jpeg',
-      ...size,
-      name: name.slice(0, 200) || 'Picture',
-      rights: '',
-    };
-    const k = Math.min(1, SAMPLE_PX / canvas.width);
-    const small = new OffscreenCanvas(
-      Math.max(1, Math.round(canvas.width * k)),
-      Math.max(1, Math.round(canvas.height * k)),
-    );
-    const draw = small.getContext('2d');
-    if (!draw) return fail('image-damaged', { format: format.toUpperCase() });
-    draw.imageSmoothingQuality = 'high';
-    draw.drawImage(canvas, 0, 0, small.width, small.height);
-    const data = draw.getImageData(0, 0, small.width, small.height).data as Uint8ClampedArray<ArrayBuffer>;
-    return ok({ asset, bytes: stored, sample: raster(small.width, small.height, data) });
-  },
+  ...takenIn(studio),
 
   startFromPicture: (start: Start, taken: TakenPicture): Book => startFromPicture(start, taken.asset, taken.sample),
   startFromFinished: (start: Start, taken: TakenPicture): Book => startFromFinished(start, taken.asset, taken.sample),
@@ -288,49 +218,6 @@ const api = {
     return studio.shaper.has(cut) ? studio.shaper.offers(cut) : { smallCaps: false, alternates: false };
   },
 
-  takeDrawing: (bytes: Uint8Array<ArrayBuffer>): Result<Drawing> => readSvg(bytes),
-
-  /** A picture of a mark as clean outlines, with a picture of them. */
-  async traceMark(
-    bytes: Uint8Array<ArrayBuffer>,
-    options: TraceOptions,
-  ): Promise<Result<{ drawing: Drawing; bitmap: ImageBitmap }>> {
-    const read = readImage(bytes);
-    if (!read.ok) return read;
-    const canvas = await decodeUpright(bytes);
-    if (!canvas) return fail('image-damaged', { format: read.value.format.toUpperCase() });
-    const image = { widthPx: canvas.width, heightPx: canvas.height, source: canvas };
-    const small = canvas.width > 960 ? studio.resized(image, 960) : image;
-    const traced = traceRaster(studio.pixelsOf(small), options);
-    if (!traced.ok) return traced;
-    const bitmap = await bitmapOf(await drawingRaster(traced.value, 400, '#ffffff', studio));
-    return ok({ drawing: traced.value, bitmap });
-  },
-
-  /** Checks a font file, unpacks a woff2, and says which letters of some words it lacks. */
-  async takeFont(input: Uint8Array<ArrayBuffer>, words: string): Promise<Result<TakenFont>> {
-    let bytes = input;
-    let info = readFontFile(bytes);
-    if (info.ok && info.value.format === 'woff2') {
-      const plain = await unpackFont(bytes);
-      if (!plain) return fail('font-damaged', { cut: '' });
-      bytes = plain;
-      info = readFontFile(bytes);
-    }
-    if (!info.ok) return info;
-    const { name, format } = info.value;
-    if (format === 'woff2') return fail('font-damaged', { cut: '' });
-    await studio.loadFonts([]);
-    const cut = `own/${assetId(bytes)}`;
-    try {
-      const added = studio.shaper.add(cut, bytes);
-      if (!added.ok) return added;
-    } catch {
-      return fail('font-damaged', { cut: '' });
-    }
-    return ok({ name, format, bytes, lacks: studio.shaper.lacks(cut, words) });
-  },
-
   /** Takes a line to a tracer, so that art goes there without a stop on the page. */
   connect(port: MessagePort): void {
     tracers.push(wrap<TracerApi>(port));
@@ -382,6 +269,10 @@ const api = {
     const book = Book.parse(input);
     return promoRaster(book, mockup, book.promo.widthPx, studio);
   },
+
+  /** What a file of a title would lack, as a fault; null where nothing is missing. */
+  missing: (input: Book, what: Drawn, shown: readonly Book[], scene?: Scene): Promise<Fault | null> =>
+    missingFile(Book.parse(input), what, studio, new Map(shown.map((one) => [one.id, Book.parse(one)])), scene),
 
   png: (pixels: Raster, clear: boolean): Result<Delivered> => pngFile(pixels, clear),
 

@@ -1,19 +1,17 @@
 import { type Remote, transfer, wrap } from 'comlink';
+import { supervised } from './own-worker';
 import type { StudioApi } from './studio.worker';
 import type { TracerApi } from './tracer.worker';
 
-const startStudio = (): Remote<StudioApi> =>
-  wrap<StudioApi>(new Worker(new URL('./studio.worker.ts', import.meta.url), { type: 'module' }));
+const startStudio = (): Worker => new Worker(new URL('./studio.worker.ts', import.meta.url), { type: 'module' });
 
-/** Holds fonts and pictures and paints what is on screen; started with the page. */
-export const studio: Remote<StudioApi> = startStudio();
+/** Holds fonts and pictures and paints what is on screen; its tracers go with it, for they are tied to it by lines. */
+export const studio: Remote<StudioApi> = supervised<StudioApi>(startStudio, endTracers);
 
-let second: Remote<StudioApi> | null = null;
+const second: Remote<StudioApi> = supervised<StudioApi>(startStudio);
 
 /** A second one for files, so that a long encode never holds up the screen; started when first needed. */
-export function press(): Remote<StudioApi> {
-  return (second ??= startStudio());
-}
+export const press = (): Remote<StudioApi> => second;
 
 export type Tracer = {
   readonly api: Remote<TracerApi>;
@@ -30,12 +28,16 @@ export function tracers(): readonly Tracer[] {
     const worker = new Worker(new URL('./tracer.worker.ts', import.meta.url), { type: 'module' });
     const api = wrap<TracerApi>(worker);
     const line = new MessageChannel();
-    void studio.connect(transfer(line.port1, [line.port1]));
-    void api.connect(transfer(line.port2, [line.port2]));
     let fail: (reason: Error) => void = () => {};
     const ended = new Promise<never>((_, reject) => (fail = reject));
     ended.catch(() => {});
+    const connected = [
+      studio.connect(transfer(line.port1, [line.port1])),
+      api.connect(transfer(line.port2, [line.port2])),
+    ];
+    Promise.race([ended, Promise.all(connected)]).catch(() => {});
     worker.addEventListener('error', dropTracers);
+    worker.addEventListener('messageerror', dropTracers);
     const end = (): void => {
       worker.terminate();
       fail(new Error('a tracer ended'));
@@ -45,9 +47,13 @@ export function tracers(): readonly Tracer[] {
   return pool;
 }
 
-/** Lets go of all tracers, with what they hold; the next picture starts others. */
-export function dropTracers(): void {
+function endTracers(): void {
   pool?.forEach(({ end }) => end());
   pool = null;
-  void studio.dropTracers();
+}
+
+/** Lets go of all tracers, with what they hold; the next picture starts others. */
+export function dropTracers(): void {
+  endTracers();
+  studio.dropTracers().catch(() => {});
 }

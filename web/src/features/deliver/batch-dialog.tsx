@@ -1,12 +1,14 @@
 import type { Book } from '@yosomi/core/project';
 import { useState } from 'react';
 import { sentenceOf } from '../../messages/sentences';
+import { sayFault } from '../../messages/say';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
 import { Dialog } from '../../ui/dialog';
 import { Segmented } from '../../ui/segmented';
 import { Working } from '../../ui/working';
-import { type BatchWish, useBatch } from './use-batch';
+import type { Run } from './runs';
+import { type BatchWish, type Packing, useBatch } from './use-batch';
 import { useWishes } from './use-wishes';
 
 const WHAT = [
@@ -14,38 +16,50 @@ const WHAT = [
   { value: 'all', label: 'Every file' },
 ] as const;
 
-/** Files of many titles at once: made, and saved as one package. */
+/** Files of many titles at once: made, and saved as one package. Making goes on when the dialog is closed. */
 export function BatchDialog({ books, onClose }: { books: readonly Book[]; onClose(): void }) {
   const { wishes } = useWishes();
-  const { state, running, run, save, stop } = useBatch(wishes);
+  const { state, run, packing, save, stop } = useBatch(books, wishes);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [wish, setWish] = useState<BatchWish>({ what: 'stores', everyStore: false });
-  const [packing, setPacking] = useState<number | null>(null);
+  const [share, setShare] = useState<number | null>(null);
+  const [lacking, setLacking] = useState<readonly Packing[] | null>(null);
+  const running = state?.running ?? false;
   const chosen = books.filter((b) => !left.has(b.id));
-  const ended = state !== null && !running;
-  const pack = async (): Promise<void> => {
-    setPacking(0);
-    await save(chosen, wish, setPacking);
-    setPacking(null);
+  const change = (more: Partial<BatchWish>): void => {
+    setLacking(null);
+    setWish({ ...wish, ...more });
   };
+
+  const write = async (titles: readonly Packing[]): Promise<void> => {
+    setLacking(null);
+    setShare(0);
+    await save(titles, setShare);
+    setShare(null);
+  };
+  /** Saves what is there; where something is lacking, that is said first. */
+  const pack = async (): Promise<void> => {
+    const titles = await packing(chosen, wish);
+    if (titles.every(({ files }) => files.length === 0)) return sayFault({ code: 'package-empty', data: {} });
+    if (titles.some(({ lacks }) => lacks.length > 0)) setLacking(titles);
+    else await write(titles);
+  };
+  const failed = (): void => sayFault({ code: 'work-failed', data: {} });
   return (
     <Dialog
       open
       wide
-      onClose={() => {
-        stop();
-        onClose();
-      }}
+      onClose={onClose}
       title="Deliver many titles"
-      description="What is missing or older than its cover is made. If it breaks off, start it again: it goes on where it was."
+      description="What is missing or older than its cover is made. It goes on while you work elsewhere; if it breaks off, start it again."
     >
       <div className="flex flex-col gap-2">
-        <Segmented label="What is made" value={wish.what} options={WHAT} onChange={(what) => setWish({ ...wish, what })} />
+        <Segmented label="What is made" value={wish.what} options={WHAT} onChange={(what) => change({ what })} />
         <Check
           label="For every store, not only where a title is sold"
           checked={wish.everyStore}
           disabled={running}
-          onChange={(everyStore) => setWish({ ...wish, everyStore })}
+          onChange={(everyStore) => change({ everyStore })}
         />
       </div>
       <fieldset className="max-h-56 overflow-auto border-y border-line py-2" disabled={running}>
@@ -55,41 +69,87 @@ export function BatchDialog({ books, onClose }: { books: readonly Book[]; onClos
             <Check
               label={book.brief.title || 'Untitled'}
               checked={!left.has(book.id)}
-              onChange={(on) => setLeft((now) => new Set(on ? [...now].filter((id) => id !== book.id) : [...now, book.id]))}
+              onChange={(on) => {
+                setLacking(null);
+                setLeft((now) => new Set(on ? [...now].filter((id) => id !== book.id) : [...now, book.id]));
+              }}
             />
           </div>
         ))}
       </fieldset>
-      {state && (
-        <div className="flex flex-col gap-2" aria-live="polite">
-          {running && <Working label={state.now} done={state.of === 0 ? 1 : state.done / state.of} onStop={stop} />}
-          <p data-batch={running ? 'running' : 'ended'}>
-            {state.made} made, {state.kept} up to date, {state.failures.length} failed, of {state.of} files.
-          </p>
-          {state.failures.length > 0 && (
-            <ul className="max-h-32 overflow-auto text-xs text-fail">
-              {state.failures.map(({ title, file, fault }, i) => (
-                <li key={i}>
-                  {title}, {file}: {sentenceOf(fault)}
-                </li>
-              ))}
-            </ul>
-          )}
-        </div>
-      )}
-      {packing !== null && (
+      {state && <RunState run={state} onStop={stop} />}
+      {lacking && <Lacking titles={lacking} />}
+      {share !== null && (
         <p role="status" className="text-ink-2">
-          Packing, {Math.round(packing * 100)} %
+          Packing, {Math.round(share * 100)} %
         </p>
       )}
       <div className="flex justify-end gap-2">
-        <Button disabled={!ended || packing !== null} onClick={() => void pack()}>
-          Save the package
-        </Button>
-        <Button kind="ink" disabled={running || chosen.length === 0 || packing !== null} onClick={() => void run(chosen, wish)}>
-          {ended && state.done < state.of ? 'Go on' : 'Make the files'}
+        {lacking ? (
+          <Button onClick={() => void write(lacking).catch(failed)}>Save without them</Button>
+        ) : (
+          <Button
+            disabled={running || share !== null || chosen.length === 0}
+            onClick={() => void pack().catch(failed)}
+          >
+            Save the package
+          </Button>
+        )}
+        <Button
+          kind="ink"
+          disabled={running || chosen.length === 0 || share !== null}
+          onClick={() => {
+            setLacking(null);
+            run(chosen, wish);
+          }}
+        >
+          {lacking ? 'Make them' : state && state.done < state.of ? 'Go on' : 'Make the files'}
         </Button>
       </div>
     </Dialog>
   );
-} // prettier-ignore
+}
+
+function RunState({ run, onStop }: { run: Run; onStop(): void }) {
+  return (
+    <div className="flex flex-col gap-2" aria-live="polite">
+      {run.running && (
+        <Working label={run.now?.label ?? ''} done={run.of === 0 ? 1 : run.done / run.of} onStop={onStop} />
+      )}
+      <p data-batch={run.running ? 'running' : 'ended'}>
+        {run.made} made, {run.kept} up to date, {run.failures.length} failed, of {run.of} files.
+      </p>
+      {run.failures.length > 0 && (
+        <ul className="max-h-32 overflow-auto text-xs text-fail">
+          {run.failures.map(({ title, file, fault }, i) => (
+            <li key={i}>
+              {title}, {file}: {sentenceOf(fault)}
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** What a package would not hold. */
+function Lacking({ titles }: { titles: readonly Packing[] }) {
+  const lacks = titles.flatMap(({ book, lacks: files }) =>
+    files.map((wanted) => ({ title: book.brief.title || 'Untitled', wanted })),
+  );
+  return (
+    <div role="alert" className="flex flex-col gap-1">
+      <p className="font-semibold">
+        {lacks.length === 1 ? 'One file is' : `${lacks.length} files are`} not made yet, or older than the cover. The
+        package would lack {lacks.length === 1 ? 'it' : 'them'}:
+      </p>
+      <ul className="max-h-32 overflow-auto text-xs">
+        {lacks.map(({ title, wanted }) => (
+          <li key={`${title} ${wanted.id}`}>
+            {title}: {wanted.label}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

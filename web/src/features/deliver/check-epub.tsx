@@ -69,7 +69,9 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
   const make = async (asked: Asked): Promise<void> => {
     setMade(null);
     const done = await run(async (w, onProgress) => {
-      const cover = { bytes: (await press().ebookPicture(book)).bytes, alt: coverAlt(book.brief) };
+      const picture = await press().ebookPicture(book);
+      if (!picture.ok) return picture;
+      const cover = { bytes: picture.value.bytes, alt: coverAlt(book.brief) };
       const wish = {
         cover,
         words: { ...asked.words, ...(asked.newIdentifier ? { identifier: freshUrn() } : {}) },

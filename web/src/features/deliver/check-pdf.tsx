@@ -32,7 +32,8 @@ export function CheckPdf({ file, book }: { file: File; book: Book }) {
     const { title, author } = book.brief;
     const done = await run(async (w) => {
       const picture = await press().pdfCover(book);
-      return w.ask(w.api.pdf(file, { ...picture, place, title, author, modified: nowIso() }));
+      if (!picture.ok) return picture;
+      return w.ask(w.api.pdf(file, { ...picture.value, place, title, author, modified: nowIso() }));
     });
     if (!done) return;
     if (done.ok) setMade(done.value);

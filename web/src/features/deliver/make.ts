@@ -69,12 +69,16 @@ async function content(
     case 'epub':
       return press().ebook(book, nowIso());
     case 'mockup': {
+      const lost = await press().missing(book, 'scene', [...others.values()]);
+      if (lost) return { ok: false, fault: lost };
       const pixels = await traceBook(book, book.scene, wanted, FINAL, { signal, others });
       if (!pixels) return fail('trace-stopped');
       const shown = await press().onGround(pixels, book, book.scene, subjectsOf(book, book.scene, others));
       return press().png(shown, book.scene.ground.kind === 'clear');
     }
     case 'promo': {
+      const lost = await press().missing(book, 'promo', [...others.values()]);
+      if (lost) return { ok: false, fault: lost };
       const { scene, ...size } = promoMockup(book);
       const mockup = await traceBook(book, scene, size, FINAL, { signal, others });
       if (!mockup) return fail('trace-stopped');

@@ -1,11 +1,9 @@
-import type { Fault } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
 import { type Deliverable, type Wishes, deliverables } from '@yosomi/core/recipe';
 import { allProfiles } from '@yosomi/core/stores';
-import { useEffect, useRef, useState } from 'react';
-import { isKept, madeKeys } from '../../persist/made-files';
-import { makeFile } from './make';
+import { madeKeys } from '../../persist/made-files';
 import { type Packed, savePackage } from './leave';
+import { type Job, MANY, useRuns } from './runs';
 
 export type BatchWish = {
   /** Covers for stores alone, or every file. */
@@ -14,14 +12,11 @@ export type BatchWish = {
   readonly everyStore: boolean;
 };
 
-export type Failure = { readonly title: string; readonly file: string; readonly fault: Fault };
-export type BatchState = {
-  readonly done: number;
-  readonly of: number;
-  readonly now: string;
-  readonly made: number;
-  readonly kept: number;
-  readonly failures: readonly Failure[];
+/** What a package of one title would hold, and what it would lack. */
+export type Packing = {
+  readonly book: Book;
+  readonly files: readonly Packed[];
+  readonly lacks: readonly Deliverable[];
 };
 
 /** A title as it is for a batch: at its own stores, or at every one. */
@@ -30,75 +25,42 @@ function at(book: Book, wish: BatchWish, wishes: Wishes): Book {
   return { ...book, brief: { ...book.brief, stores: allProfiles(wishes.stores).map((p) => p.id) } };
 }
 
-const filesOf = (book: Book, wish: BatchWish, wishes: Wishes, others: ReadonlyMap<string, Book>): Deliverable[] =>
-  deliverables(book, others, wishes).filter((d) => wish.what === 'all' || d.kind === 'store-image');
+function jobsOf(books: readonly Book[], wish: BatchWish, wishes: Wishes, others: ReadonlyMap<string, Book>): Job[] {
+  return books.map((one) => {
+    const book = at(one, wish, wishes);
+    const files = deliverables(book, others, wishes).filter((d) => wish.what === 'all' || d.kind === 'store-image');
+    return { book, files };
+  });
+}
 
 /**
  * Makes what is missing or stale of many titles, one file after the other. What is made is kept at once, so that a run
  * that was stopped, or broke off, goes on where it was; a title that fails does not stop the others.
  */
-export function useBatch(wishes: Wishes) {
-  const [state, setState] = useState<BatchState | null>(null);
-  const [running, setRunning] = useState(false);
-  const abort = useRef<AbortController | null>(null);
-  useEffect(() => () => abort.current?.abort(), []);
+export function useBatch(shelf: readonly Book[], wishes: Wishes) {
+  const state = useRuns((s) => s.runs[MANY] ?? null);
+  const start = useRuns((s) => s.start);
+  const stop = useRuns((s) => s.stop);
+  const others = new Map(shelf.map((b) => [b.id, b]));
 
-  const run = async (books: readonly Book[], wish: BatchWish): Promise<void> => {
-    const stop = (abort.current = new AbortController());
-    setRunning(true);
-    const others = new Map(books.map((b) => [b.id, b]));
-    const jobs = books.map((book) => {
-      const sold = at(book, wish, wishes);
-      return { book: sold, files: filesOf(sold, wish, wishes, others) };
-    });
-    let now: BatchState = {
-      done: 0,
-      of: jobs.reduce((n, j) => n + j.files.length, 0),
-      now: '',
-      made: 0,
-      kept: 0,
-      failures: [],
-    };
-    setState(now);
-    for (const { book, files } of jobs) {
+  /** What a package would hold now, title by title. */
+  const packing = async (books: readonly Book[], wish: BatchWish): Promise<Packing[]> => {
+    const all: Packing[] = [];
+    for (const { book, files } of jobsOf(books, wish, wishes, others)) {
       const there = await madeKeys(book.id);
-      for (const wanted of files) {
-        if (stop.signal.aborted) break;
-        const title = book.brief.title || 'Untitled';
-        now = { ...now, now: `${title}: ${wanted.label}` };
-        setState(now);
-        if (there.get(wanted.id)?.key === wanted.key) now = { ...now, kept: now.kept + 1 };
-        else {
-          const made = await makeFile(book, wanted, stop.signal, others, wishes);
-          // A file that finds no room is lost to the package: that is a failure here.
-          const lost = made.ok && !(await isKept(book.id, wanted.id, wanted.key));
-          const missing = { code: 'package-missing', data: { name: wanted.fileName } };
-          if (lost) now = { ...now, failures: [...now.failures, { title, file: wanted.label, fault: missing }] };
-          else if (made.ok) now = { ...now, made: now.made + 1 };
-          else if (!stop.signal.aborted)
-            now = { ...now, failures: [...now.failures, { title, file: wanted.label, fault: made.fault }] };
-        }
-        now = { ...now, done: now.done + 1 };
-        setState(now);
-      }
+      const ready = files.filter((wanted) => there.get(wanted.id)?.key === wanted.key);
+      const packed = ready.map((wanted) => ({ wanted, size: there.get(wanted.id)?.size ?? 0 }));
+      all.push({ book, files: packed, lacks: files.filter((wanted) => !ready.includes(wanted)) });
     }
-    setRunning(false);
+    return all;
   };
-
-  /** Saves what is made and true of its title as one package. */
-  const save = async (books: readonly Book[], wish: BatchWish, onProgress: (done: number) => void): Promise<void> => {
-    const others = new Map(books.map((b) => [b.id, b]));
-    const titles: { book: Book; files: Packed[] }[] = [];
-    for (const one of books) {
-      const book = at(one, wish, wishes);
-      const there = await madeKeys(book.id);
-      const files = filesOf(book, wish, wishes, others).flatMap((wanted) => {
-        const kept = there.get(wanted.id);
-        return kept?.key === wanted.key ? [{ wanted, size: kept.size }] : [];
-      });
-      titles.push({ book, files });
-    }
-    await savePackage('yosomi-delivery.zip', titles, onProgress);
+  return {
+    state,
+    run: (books: readonly Book[], wish: BatchWish): void =>
+      start(MANY, 'Files of many titles', jobsOf(books, wish, wishes, others), others, wishes, false),
+    packing,
+    save: (titles: readonly Packing[], onProgress: (done: number) => void): Promise<boolean> =>
+      savePackage('yosomi-delivery.zip', titles, onProgress),
+    stop: (): void => stop(MANY),
   };
-  return { state, running, run, save, stop: () => abort.current?.abort() };
 }

@@ -2,12 +2,10 @@ import type { Fault } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
 import { type Deliverable, type Wishes, deliverables } from '@yosomi/core/recipe';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useRef, useState } from 'react';
-import { sayFault } from '../../messages/say';
 import { type Delivery, deliveriesOf } from '../../persist/deliveries';
 import { type MadeFile, madeFiles } from '../../persist/made-files';
 import { useOthers } from '../mockups/use-others';
-import { makeFile } from './make';
+import { looseKey, useRuns } from './runs';
 
 export type Row = {
   readonly wanted: Deliverable;
@@ -20,54 +18,35 @@ export type Row = {
   readonly left: Delivery | null;
 };
 
-/** The files of a title: which there are, which are stale, and how to make them. */
+/** The files of a title: which there are, which are stale, and how to make them. The making outlives the page. */
 export function useDeliver(book: Book, wishes: Wishes) {
-  const [made, setMade] = useState<ReadonlyMap<string, MadeFile>>(new Map());
-  const [faults, setFaults] = useState<ReadonlyMap<string, Fault>>(new Map());
-  const [busy, setBusy] = useState<string | null>(null);
-  const [progress, setProgress] = useState<number | null>(null);
-  const abort = useRef<AbortController | null>(null);
+  const made = useLiveQuery(() => madeFiles(book.id), [book.id]) ?? [];
   const deliveries = useLiveQuery(() => deliveriesOf(book.id), [book.id]) ?? [];
-  useEffect(() => {
-    void madeFiles(book.id).then((files) => setMade(new Map(files.map((f) => [f.deliverable, f]))));
-    return () => abort.current?.abort();
-  }, [book.id]);
-
+  const run = useRuns((s) => s.runs[book.id] ?? null);
+  const start = useRuns((s) => s.start);
+  const stop = useRuns((s) => s.stop);
   const others = useOthers(book.scene);
   const rows: Row[] = deliverables(book, others, wishes).map((wanted) => {
-    const file = made.get(wanted.id) ?? null;
-    const fault = faults.get(wanted.id) ?? null;
-    const left = deliveries.find((d) => d.deliverable === wanted.id) ?? null;
+    const stored = made.find((f) => f.deliverable === wanted.id) ?? null;
+    const loose = run?.loose.get(looseKey(book.id, wanted.id)) ?? null;
+    const file = loose && stored?.key !== wanted.key ? loose : stored;
+    const failure = run?.failures.find((f) => f.wanted === wanted.id && f.fault.code !== 'package-missing');
     return {
       wanted,
       made: file,
       stale: file !== null && file.key !== wanted.key,
-      fault,
-      busy: busy === wanted.id,
-      left,
+      fault: failure?.fault ?? null,
+      busy: run?.now?.wanted === wanted.id,
+      left: deliveries.find((d) => d.deliverable === wanted.id) ?? null,
     };
   });
-
-  /** Makes these files one after the other; one that fails does not stop the rest. */
-  const make = async (list: readonly Deliverable[]): Promise<void> => {
-    if (progress !== null) return;
-    const stop = (abort.current = new AbortController());
-    setProgress(0);
-    for (const [i, wanted] of list.entries()) {
-      if (stop.signal.aborted) break;
-      setBusy(wanted.id);
-      const file = await makeFile(book, wanted, stop.signal, others, wishes);
-      if (file.ok) {
-        setMade((now) => new Map(now).set(wanted.id, file.value));
-        setFaults((now) => new Map([...now].filter(([id]) => id !== wanted.id)));
-      } else if (!stop.signal.aborted) {
-        setFaults((now) => new Map(now).set(wanted.id, file.fault));
-        sayFault(file.fault);
-      }
-      setProgress((i + 1) / list.length);
-    }
-    setBusy(null);
-    setProgress(null);
+  const title = book.brief.title || 'Untitled';
+  return {
+    rows,
+    /** Makes these files one after the other; one that fails does not stop the rest. */
+    make: (files: readonly Deliverable[]): void =>
+      start(book.id, `Files of ${title}`, [{ book, files }], others, wishes, true),
+    progress: run?.running ? run.done / Math.max(1, run.of) : null,
+    stop: (): void => stop(book.id),
   };
-  return { rows, make, progress, stop: () => abort.current?.abort() };
 }

@@ -2,7 +2,7 @@ import { type WordsPart, setPart } from '@yosomi/core/cover';
 import type { OwnFace } from '@yosomi/core/project';
 import { FAMILIES, type FaceGroup, OWN_FACE, familyOf } from '@yosomi/core/text';
 import { useEffect } from 'react';
-import { bytesOf } from '../../persist/titles';
+import { bytesOf } from '../../persist/assets';
 import { faceStyle, showFace, showFaceBytes } from '../../platform/face-preview';
 import { useFrom, useSession } from '../../state/session';
 import { Button } from '../../ui/button';

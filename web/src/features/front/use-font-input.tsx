@@ -1,9 +1,10 @@
 import { assetId, type OwnFace } from '@yosomi/core/project';
 import { useRef } from 'react';
 import { say, sayFault } from '../../messages/say';
-import { changeHouse } from '../../persist/keeps';
-import { saveAsset } from '../../persist/titles';
+import { changeHouse, houseOf } from '../../persist/keeps';
+import { saveAsset } from '../../persist/assets';
 import { bytesOfFile, stemOf } from '../../platform/files';
+import { useSession } from '../../state/session';
 import { studio } from '../../work/workers';
 
 /** A hidden input for a font file: checked and unpacked in the worker, kept with the house style, then handed on. */
@@ -16,7 +17,8 @@ export function useFontInput(onTaken: (face: OwnFace) => void, words: string) {
     const face: OwnFace = { id: assetId(bytes), format, name: (name || stemOf(file.name)).slice(0, 120) };
     const kept = await saveAsset(face.id, bytes);
     if (!kept.ok) return sayFault(kept.fault);
-    const shared = await changeHouse((house) => ({
+    const title = useSession.getState().book?.id ?? '';
+    const shared = await changeHouse(houseOf(title), (house) => ({
       ...house,
       faces: [...house.faces.filter((one) => one.id !== face.id), face],
     }));

@@ -1,8 +1,8 @@
 import { useRef } from 'react';
 import { sayFault } from '../../messages/say';
-import { saveAsset } from '../../persist/titles';
+import { saveAsset } from '../../persist/assets';
 import { bytesOfFile, stemOf } from '../../platform/files';
-import type { TakenPicture } from '../../work/studio.worker';
+import type { TakenPicture } from '../../work/taken-in';
 import { studio } from '../../work/workers';
 
 /** A hidden file input for one picture, and a way to hand in a dropped one: checked, stripped and stored before it is handed on. */

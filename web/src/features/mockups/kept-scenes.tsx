@@ -5,7 +5,7 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 import { sayFault, say } from '../../messages/say';
 import { type KeptScene, dropScene, keepScene, loadScenes } from '../../persist/scenes';
-import { loadBook, saveBook } from '../../persist/titles';
+import { editStored } from '../../persist/titles';
 import { nowIso } from '../../platform/clock';
 import { freshId } from '../../platform/ids';
 import { useBook } from '../../state/session';
@@ -41,9 +41,12 @@ export function KeptScenes({ series }: { series: readonly string[] }) {
   /** Each title of the series shows itself in this scene. */
   const give = async (): Promise<void> => {
     for (const id of series) {
-      const mate = await loadBook(id);
-      if (!mate.ok) return sayFault(mate.fault);
-      const saved = await saveBook({ ...mate.value, scene: forBook(scene, mate.value), updatedAt: nowIso() });
+      const saved = await editStored(
+        id,
+        'Scene of the series',
+        (mate) => void (mate.scene = forBook(structuredClone(scene), mate)),
+        nowIso(),
+      );
       if (!saved.ok) return sayFault(saved.fault);
     }
     say(`Given to ${series.length} other ${series.length === 1 ? 'title' : 'titles'} of the series`);

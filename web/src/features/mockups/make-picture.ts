@@ -67,8 +67,10 @@ async function traced(job: PictureJob, scene: Scene, from: number, share: number
 const onGround = async (job: PictureJob, things: Raster): Promise<Raster> =>
   isClear(job) ? things : press().onGround(things, job.book, job.scene, subjectsOf(job.book, job.scene, job.others));
 
-/** The finished picture as a file. Faults: `trace-stopped`, `webp-missing`, those of a PNG. */
-export function makePicture(format: Format, job: PictureJob): Promise<Result<Bytes>> {
+/** The finished picture as a file. Faults: `picture-missing`, `trace-stopped`, `webp-missing`, those of a PNG. */
+export async function makePicture(format: Format, job: PictureJob): Promise<Result<Bytes>> {
+  const lost = await press().missing(job.book, 'scene', [...job.others.values()], job.scene);
+  if (lost) return { ok: false, fault: lost };
   switch (format) {
     case 'ora':
       return layered(job);

@@ -3,8 +3,9 @@ import { type PinScene, adoptedPin, pinAssetsOf } from '@yosomi/core/pin';
 import type { Raster } from '@yosomi/core/pixels';
 import type { Book } from '@yosomi/core/project';
 import { pinKey } from '@yosomi/core/recipe';
-import { bytesOf } from '../../persist/titles';
+import { bytesOf } from '../../persist/assets';
 import type { FaceKeys } from '../../work/pin.worker';
+import { press } from '../../work/workers';
 import { FILE_ART, type Pinner, giveArts, startPinner } from '../../work/pins';
 
 const THUMB_PX = 240;
@@ -29,7 +30,7 @@ export const pinThumb = {
 
 /**
  * The finished picture at the photograph's own size, by a worker of its own: to stop is to end it.
- * Faults: `pin-stopped`, `pin-photo`, those of `pinned`.
+ * Faults: `picture-missing`, `pin-stopped`, `pin-photo`, those of `pinned`.
  */
 export const finishedPin = (book: Book, scene: PinScene, signal: AbortSignal): Promise<Result<Raster>> =>
   byItsOwn(book, scene, signal, (worker, keys) => worker.ask(worker.api.finished(scene, keys)));
@@ -51,6 +52,8 @@ async function byItsOwn<T>(
   signal: AbortSignal,
   make: (worker: Pinner, keys: FaceKeys) => Promise<Result<T>>,
 ): Promise<Result<T>> {
+  const lost = await press().missing({ ...book, pin: scene }, 'pin', []);
+  if (lost) return { ok: false, fault: lost };
   const worker = startPinner();
   const stop = (): void => worker.end();
   signal.addEventListener('abort', stop);

@@ -2,7 +2,7 @@ import type { Edit } from '@yosomi/core/base';
 import { readPinFile, renamed } from '@yosomi/core/pin';
 import type { Asset, Book } from '@yosomi/core/project';
 import { say, sayFault } from '../../messages/say';
-import { saveAsset } from '../../persist/titles';
+import { saveAsset } from '../../persist/assets';
 import { studio } from '../../work/workers';
 
 /** Opens a pinned photograph from a file: its pictures are checked and stored like any other. */

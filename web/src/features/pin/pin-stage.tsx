@@ -2,7 +2,7 @@ import { type Marked, type PinScene, outlineOf, pointsOf, sheetOf } from '@yosom
 import type { Book } from '@yosomi/core/project';
 import { useEffect, useRef, useState } from 'react';
 import { sentenceOf } from '../../messages/sentences';
-import { bytesOf } from '../../persist/titles';
+import { bytesOf } from '../../persist/assets';
 import { useSize } from '../front/use-size';
 import { FaceHandles } from './face-handles';
 import { Loupe } from './loupe';

@@ -3,9 +3,10 @@ import { type Found, type PinFace, newFace, newPinScene } from '@yosomi/core/pin
 import type { Asset, Book } from '@yosomi/core/project';
 import { say } from '../../messages/say';
 import { freshId } from '../../platform/ids';
+import type { Merge } from '../../state/session';
 import { pinner } from '../../work/pins';
 
-type EditBook = (label: string, edit: Edit<Book>, merge?: string | null) => boolean;
+type EditBook = (label: string, edit: Edit<Book>, merge?: Merge) => boolean;
 
 const rounded = (v: number): number => Math.round(v * 10) / 10;
 
@@ -36,7 +37,7 @@ export function sayFound(found: Found | null): void {
 /** Makes a picture the title's photograph, with its front on the blank that is found there. One step of the history. */
 export async function openPhoto(asset: Asset, book: Book, edit: EditBook): Promise<void> {
   const { widthPx, heightPx } = asset;
-  const merge = `photo-${freshId()}`;
+  const merge = { job: `photo-${freshId()}` };
   edit(
     'Photograph',
     (b) => {

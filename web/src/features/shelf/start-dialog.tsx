@@ -9,7 +9,7 @@ import { TextField } from '../../ui/field';
 import { Segmented } from '../../ui/segmented';
 import { warmSketches } from '../../work/sketches';
 import { tracers } from '../../work/workers';
-import type { TakenPicture } from '../../work/studio.worker';
+import type { TakenPicture } from '../../work/taken-in';
 import { beginFromPicture, beginFromWords, briefWith } from './take-in';
 
 export type Starting =
@@ -18,7 +18,7 @@ export type Starting =
       readonly kind: 'picture';
       readonly name: string;
       readonly taken: TakenPicture;
-      readonly as: 'picture' | 'finished' | null;
+      readonly use: 'picture' | 'finished' | null;
       readonly preview: ImageBitmap;
     };
 
@@ -29,7 +29,7 @@ export function StartDialog(props: { starting: Starting; onClose(): void; onStar
   const { starting, onClose, onStarted } = props;
   const picture = starting.kind === 'picture' ? starting : null;
   const [use, setUse] = useState<'picture' | 'finished'>(
-    () => picture?.as ?? (picture && looksLikeCover(picture.taken.asset) ? 'finished' : 'picture'),
+    () => picture?.use ?? (picture && looksLikeCover(picture.taken.asset) ? 'finished' : 'picture'),
   );
   const [title, setTitle] = useState(picture && use === 'finished' ? picture.name : '');
   const [subtitle, setSubtitle] = useState('');

@@ -8,7 +8,7 @@ import { useCoverBitmap } from '../../work/queries';
 const COVER_PX = 200;
 
 /** One title on the Shelf: its cover, and a menu for what is done with a whole title. */
-export function TitleCard(props: { book: Book; onSaveAs(book: Book): void; onRemove(book: Book): void }) {
+export function TitleCard(props: { book: Book; onSaveAs(book: Book): void; onDuplicate(book: Book): void; onRemove(book: Book): void }) {
   const { book } = props;
   const { data: bitmap } = useCoverBitmap(book, COVER_PX * Math.min(2, Math.ceil(window.devicePixelRatio)));
   const title = book.brief.title.trim() || 'Untitled';
@@ -40,6 +40,9 @@ export function TitleCard(props: { book: Book; onSaveAs(book: Book): void; onRem
             <DropdownMenu.Content align="end" sideOffset={4} className="z-30 rounded-sm border border-edge bg-card p-1">
               <DropdownMenu.Item className={item} onSelect={() => props.onSaveAs(book)}>
                 Save as a file
+              </DropdownMenu.Item>
+              <DropdownMenu.Item className={item} onSelect={() => props.onDuplicate(book)}>
+                Duplicate
               </DropdownMenu.Item>
               <DropdownMenu.Item className={`${item} text-fail`} onSelect={() => props.onRemove(book)}>
                 Remove from the Shelf

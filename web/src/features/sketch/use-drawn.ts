@@ -2,7 +2,7 @@ import { SCENERIES, type SceneryKind } from '@yosomi/core/scenery';
 import { moodsOf } from '@yosomi/core/sketch';
 import { useState } from 'react';
 import { sayFault } from '../../messages/say';
-import { saveAsset } from '../../persist/titles';
+import { saveAsset } from '../../persist/assets';
 import { useSession } from '../../state/session';
 import { sketchWorker } from '../../work/sketches';
 import { SCENERY_NAMES } from './names';

@@ -1,0 +1,71 @@
+import { type Fault, fault } from '../base';
+import { needs } from '../compose';
+import type { Doc } from '../cover';
+import { type Scene, assetsOf } from '../mockup';
+import { pinAssetsOf } from '../pin';
+import { type Book, SIDES, picturesOf } from '../project';
+import { isOwnCut } from '../text';
+import { type Others, noOthers, titlesOf } from './scene-art';
+import type { Studio } from './studio';
+
+/** What is made of a title: each draws pictures of its own. */
+export type Drawn = 'cover' | 'scene' | 'promo' | 'pin';
+
+const shownIn = (doc: Doc): string[] => picturesOf(Object.values(doc.parts).filter((part) => !part.hidden));
+
+type Wanted = readonly [id: string, name: string];
+
+const named = (book: Book, ids: readonly string[]): Wanted[] =>
+  ids.map((id) => [id, book.assets[id]?.name ?? 'without a name']);
+
+function wantedFor(book: Book, what: Drawn, others: Others, scene: Scene): Wanted[] {
+  const cover = named(book, shownIn(book.cover));
+  const sides = (): Wanted[] => named(book, SIDES.flatMap((side) => (book.sides[side] ? shownIn(book.sides[side].doc) : []))); // prettier-ignore
+  const ofScene = (): Wanted[] => [
+    ...cover,
+    ...sides(),
+    ...named(book, assetsOf(scene)),
+    ...titlesOf(scene).flatMap((id) => {
+      const other = others.get(id);
+      return other ? named(other, shownIn(other.cover)) : [];
+    }),
+  ];
+  switch (what) {
+    case 'cover':
+      return cover;
+    case 'scene':
+      return ofScene();
+    case 'promo':
+      return [...ofScene(), ...named(book, shownIn(book.promo))];
+    case 'pin':
+      return book.pin ? [...cover, ...sides(), ...named(book, pinAssetsOf(book.pin))] : [];
+  }
+}
+
+/** Fonts of one's own that a title's cover and sides are set in. */
+function ownCuts({ cover, brief, sides }: Book): string[] {
+  const docs = [cover, ...SIDES.flatMap((side) => sides[side]?.doc ?? [])];
+  return docs.flatMap((doc) => needs(doc, brief).cuts.filter(isOwnCut));
+}
+
+/**
+ * What would be drawn and is not there or cannot be opened, as a fault: `picture-missing` with its name and how many there are,
+ * `face-missing` for a font of one's own; null where all is there. What is made without is not what a person has seen.
+ */
+export async function missingFile(
+  book: Book,
+  what: Drawn,
+  studio: Studio,
+  others: Others = noOthers,
+  scene: Scene = book.scene,
+): Promise<Fault | null> {
+  const lost = new Map<string, string>();
+  for (const [id, name] of wantedFor(book, what, others, scene)) {
+    if (!lost.has(id) && !(await studio.picture(id))) lost.set(id, name);
+  }
+  const [first] = lost.values();
+  if (first !== undefined) return fault('picture-missing', { name: first, count: lost.size });
+  const cuts = ownCuts(book);
+  await studio.loadFonts(cuts);
+  return cuts.every((cut) => studio.shaper.has(cut)) ? null : fault('face-missing');
+}
