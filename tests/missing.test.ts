@@ -64,7 +64,9 @@ describe('a cover whose picture is not there', () => {
     const scene = { ...book.scene, ground: { kind: 'picture' as const, asset: lost.id } };
     const withLost = { ...book, assets: { ...book.assets, [lost.id]: lost } };
     expect(await missingFile(withLost, 'scene', studio)).toBeNull();
-    expect(await missingFile({ ...withLost, scene } as Book, 'scene', studio)).toMatchObject({ data: { name: 'Gone' } });
+    expect(await missingFile({ ...withLost, scene } as Book, 'scene', studio)).toMatchObject({
+      data: { name: 'Gone' },
+    });
     const other = structuredClone({ ...withLost, id: 'other-title' });
     Object.assign(other.cover.parts.picture, { source: { kind: 'asset', asset: lost.id } });
     const row = structuredClone(book.scene);

@@ -261,10 +261,15 @@ test('from a picture and three lines of words to all files, and back again', asy
     expect((await sharp(asset).metadata()).exif).toBeUndefined();
     await page.getByRole('link', { name: 'Back to the Shelf' }).click();
     await pick(page, 'Open a .yosomi file', file.path);
+    const asked = page.getByRole('dialog', { name: '"The Weight of Two Lanterns" is on your Shelf already' });
+    await asked.getByRole('button', { name: 'Keep both' }).click();
     await expect(page).toHaveURL(/\/front$/);
     await coverReady(page);
     await page.getByRole('link', { name: 'Back to the Shelf' }).click();
-    await expect(page.getByRole('link', { name: 'Open The Weight of Two Lanterns' })).toHaveCount(2);
+    await expect(page.getByRole('link', { name: /^Open The Weight of Two Lanterns/ })).toHaveCount(2);
+    await expect(page.getByRole('link', { name: /^Open The Weight of Two Lanterns \(from a file, as of/ })).toHaveCount(
+      1,
+    );
     expect((await shownPixel(page, /^Cover of The Weight/, 0.5, 0.5))[3]).toBe(255);
   });
 });

@@ -35,7 +35,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
     Number(d.count) > 1
       ? `${d.count} pictures, among them "${d.name}", are not in this browser any more, so nothing is made without them. Choose them again on the Front.`
       : `The picture "${d.name}" is not in this browser any more, so nothing is made without it. Choose it again on the Front.`,
-  'picture-lost': () => 'The picture of this part is not in this browser any more. Choose it again, or remove the part.',
+  'picture-lost': () =>
+    'The picture of this part is not in this browser any more. Choose it again, or remove the part.',
   'title-gone': () => 'This title is not on your Shelf any more.',
   'title-saved-without': (d) =>
     `The file was saved without ${d.count === 1 ? `"${d.name}", which is` : `${d.count} pictures or fonts, which are`} not in this browser any more. Choose ${d.count === 1 ? 'it' : 'them'} again to have a whole file.`,
@@ -49,7 +50,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'title-long': (d) => `The title has ${d.found} letters. Up to ${d.most} can be used.`,
   'store-full': () =>
     'The browser has no room left, so this is not stored. It is tried again by itself. Save the title as a file, or remove old titles for good.',
-  'store-failed': () => 'The browser could not store this. It is tried again by itself. Save the title as a file to be safe.',
+  'store-failed': () =>
+    'The browser could not store this. It is tried again by itself. Save the title as a file to be safe.',
   'store-unknown': (d) => `There is no store called "${d.store}".`,
   'part-gone': () => 'This part is not there any more.',
   'part-locked': () => 'This part is locked. Unlock it to change it.',

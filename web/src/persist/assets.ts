@@ -1,15 +1,18 @@
-import type { Result } from '@yosomi/core/base';
+import { type Result, ok } from '@yosomi/core/base';
 import { type Book, filesInUse } from '@yosomi/core/project';
 import { db } from './db';
 import { guarded } from './guarded';
 
 type Bytes = Uint8Array<ArrayBuffer>;
 
-/** Keeps a picture's bytes under their hash: the same picture once. Faults: `store-full`, `store-failed`. */
-export async function saveAsset(id: string, bytes: Bytes): Promise<Result<void>> {
-  return guarded(async () => {
-    if (!(await db.assets.get(id))) await db.assets.put({ id, bytes });
+/** Keeps a picture's bytes under their hash: the same picture once. True where it was not there before. Faults: `store-full`, `store-failed`. */
+export async function saveAsset(id: string, bytes: Bytes): Promise<Result<boolean>> {
+  let fresh = false;
+  const done = await guarded(async () => {
+    fresh = (await db.assets.where('id').equals(id).count()) === 0;
+    if (fresh) await db.assets.put({ id, bytes });
   });
+  return done.ok ? ok(fresh) : done;
 }
 
 export const filesOf = (book: Book): Promise<Map<string, Bytes>> => bytesOf(filesInUse(book));

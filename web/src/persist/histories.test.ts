@@ -14,7 +14,12 @@ import type { KeptHistory } from './histories';
 
 const now = '2026-11-27T10:00:00Z';
 const fresh = (id = 'history-book'): Book =>
-  startFromWords({ id, identifier: 'urn:x:12345', now, brief: { ...emptyBrief, title: 'T', author: 'A', subtitle: 'S' } });
+  startFromWords({
+    id,
+    identifier: 'urn:x:12345',
+    now,
+    brief: { ...emptyBrief, title: 'T', author: 'A', subtitle: 'S' },
+  });
 
 const area = { x: 0.1, y: 0.2, width: 0.3, height: 0.1 };
 const rect = newShape({ kind: 'rectangle', radius: 0 }, { area, colour: '#405060' });

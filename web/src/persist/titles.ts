@@ -24,8 +24,7 @@ export async function openTitle(id: string): Promise<Result<Opened>> {
   const { book, rev, schema, order, done } = read;
   if (!book.ok) return book;
   // A document that had to be migrated is no longer the one that its old steps were made on.
-  if (schema !== book.value.schema)
-    return ok({ book: book.value, rev, history: noHistory(), lost: order.length });
+  if (schema !== book.value.schema) return ok({ book: book.value, rev, history: noHistory(), lost: order.length });
   const { kept, lost } = await loadHistory(id, order, done);
   return ok({ book: book.value, rev, history: kept, lost });
 }
@@ -48,7 +47,12 @@ const rowOf = (book: Book, rev: number) => ({ id: book.id, schema: book.schema, 
 export async function addTitle({ book, files }: Project): Promise<Result<void>> {
   return guarded(async () => {
     await db.transaction('rw', [db.titles, db.assets], async () => {
-      const there = new Set(await db.assets.where('id').anyOf([...files.keys()]).primaryKeys());
+      const there = new Set(
+        await db.assets
+          .where('id')
+          .anyOf([...files.keys()])
+          .primaryKeys(),
+      );
       for (const [id, bytes] of files) if (!there.has(id)) await db.assets.put({ id, bytes });
       await db.titles.add(rowOf(book, 1));
     });

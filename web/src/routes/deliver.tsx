@@ -43,9 +43,7 @@ export function DeliverPage() {
         <Button kind="quiet" onClick={() => void saveTitleAs(book)}>
           Save the title as a file
         </Button>
-        {stale.length > 0 && (
-          <Button onClick={() => make(stale.map((r) => r.wanted))}>Remake what is stale</Button>
-        )}
+        {stale.length > 0 && <Button onClick={() => make(stale.map((r) => r.wanted))}>Remake what is stale</Button>}
         <Button onClick={() => void saveAll()} disabled={current.length === 0}>
           Save all as a zip
         </Button>

@@ -66,7 +66,7 @@ export function GlancePage() {
           <li className="pb-1 text-base font-semibold">At the shops' sizes</li>
           {view &&
             GLANCE_WIDTHS.map((width) => {
-              const verdict = glanceVerdict(book, view.reports, width);
+              const verdict = glanceVerdict(book, view, width);
               return (
                 <li key={width} className="flex gap-4">
                   <span className="w-16 font-mono text-xs">{width} px</span>

@@ -38,7 +38,11 @@ export function PageError() {
         <Button kind="ink" onClick={() => location.reload()}>
           Load it again
         </Button>
-        <Link to="/" reloadDocument className="rounded-sm border border-edge px-3 py-1.5 font-semibold hover:border-ink">
+        <Link
+          to="/"
+          reloadDocument
+          className="rounded-sm border border-edge px-3 py-1.5 font-semibold hover:border-ink"
+        >
           Back to the Shelf
         </Link>
       </div>

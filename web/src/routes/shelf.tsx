@@ -177,12 +177,7 @@ export function ShelfPage() {
       {delivering && shelf && <BatchDialog books={shelf.books} onClose={() => setDelivering(false)} />}
       {showRemoved && <RemovedDialog onClose={() => setShowRemoved(false)} />}
       {arrival.kind === 'again' && (
-        <AgainDialog
-          project={arrival.project}
-          there={arrival.there}
-          onClose={() => void drop()}
-          onOpened={open}
-        />
+        <AgainDialog project={arrival.project} there={arrival.there} onClose={() => void drop()} onOpened={open} />
       )}
       {starting && (
         <StartDialog

@@ -154,7 +154,7 @@ export const useSession = create<Session>((set, get) => {
       let { book, history } = get();
       if (!book) return;
       moved('', () => {
-        for (let to = undo; book && history.past.length !== done; ) {
+        for (let to = undo; book && history.past.length !== done;) {
           to = history.past.length > done ? undo : redo;
           const next = to(book, history);
           if (!next) break;

@@ -77,9 +77,7 @@ export const fileMakers = (studio: Studio) => ({
   /** The cover as the picture of a PDF page, with the colour of its edge. */
   async pdfCover(
     input: Book,
-  ): Promise<
-    Result<{ jpeg: Bytes; widthPx: number; heightPx: number; ground: readonly [number, number, number] }>
-  > {
+  ): Promise<Result<{ jpeg: Bytes; widthPx: number; heightPx: number; ground: readonly [number, number, number] }>> {
     const book = Book.parse(input);
     const lost = await missingFile(book, 'cover', studio);
     if (lost) return { ok: false, fault: lost };

@@ -3,6 +3,7 @@ import { supersedingSlot } from '@yosomi/core/jobs';
 import type { Book } from '@yosomi/core/project';
 import { coverKey } from '@yosomi/core/recipe';
 import { useEffect, useRef, useState } from 'react';
+import { useComeBack } from './come-back';
 import type { CoverView } from './studio.worker';
 import { studio } from './workers';
 
@@ -42,7 +43,7 @@ export function useCoverView(book: Book, widthPx: number | null, dragging: boole
   const [shown, setShown] = useState('');
   const [failed, setFailed] = useState(false);
   const measured = useRef<CoverView | null>(null);
-  const key = `${book.id} ${coverKey(book)} ${widthPx} ${dragging}`;
+  const key = `${book.id} ${coverKey(book)} ${widthPx} ${dragging} ${useComeBack()}`;
   useEffect(() => {
     if (widthPx === null) return;
     let current = true;

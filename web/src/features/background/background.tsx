@@ -1,4 +1,4 @@
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { Button } from '../../ui/button';
 import { Working } from '../../ui/working';
 import { MANY, useRuns } from '../deliver/runs';
@@ -10,9 +10,11 @@ export function Background() {
   const stop = useRuns((s) => s.stop);
   const arrival = useArrival((s) => s.state);
   const dropArrival = useArrival((s) => s.drop);
-  const going = Object.values(runs).filter((run) => run.running);
+  const { pathname } = useLocation();
+  // A run is shown once: where its own page is open, that shows it.
+  const going = Object.values(runs).filter((run) => run.running && pathname !== `/title/${run.id}/deliver`);
   const arriving = arrival.kind !== 'none';
-  const onShelf = location.pathname === '/';
+  const onShelf = pathname === '/';
   if (going.length === 0 && (!arriving || onShelf)) return null;
   return (
     <aside

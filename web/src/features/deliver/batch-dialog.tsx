@@ -88,10 +88,7 @@ export function BatchDialog({ books, onClose }: { books: readonly Book[]; onClos
         {lacking ? (
           <Button onClick={() => void write(lacking).catch(failed)}>Save without them</Button>
         ) : (
-          <Button
-            disabled={running || share !== null || chosen.length === 0}
-            onClick={() => void pack().catch(failed)}
-          >
+          <Button disabled={running || share !== null || chosen.length === 0} onClick={() => void pack().catch(failed)}>
             Save the package
           </Button>
         )}

@@ -1,3 +1,4 @@
+import type { Fault } from '@yosomi/core/base';
 import type { EditionReport, Inspected } from '@yosomi/core/ebook';
 import { coverAlt } from '@yosomi/core/ebook';
 import type { Book } from '@yosomi/core/project';
@@ -14,7 +15,7 @@ import { Working } from '../../ui/working';
 import { press } from '../../work/workers';
 import { type Asked, EditionForm } from './edition-form';
 import { sizeText } from './file-row';
-import { FindingsView } from './findings';
+import { FindingsView, Unreadable } from './findings';
 import { useEbookJob } from './use-ebook-job';
 
 const MEANS = {
@@ -50,14 +51,15 @@ type Made = { readonly file: Blob; readonly report: EditionReport; readonly afte
 /** An ebook from outside: how it holds its cover, and a new edition of it with this title's cover. */
 export function CheckEpub({ file, book }: { file: File; book: Book }) {
   const [inspected, setInspected] = useState<Inspected | null>(null);
+  const [fault, setFault] = useState<Fault | null>(null);
   const [made, setMade] = useState<Made | null>(null);
   const { progress, run, stop } = useEbookJob();
   useEffect(() => {
     let current = true;
     void run((w) => w.ask(w.api.inspect(file))).then((read) => {
-      if (!current || !read) return;
-      if (read.ok) setInspected(read.value);
-      else sayFault(read.fault);
+      if (!current) return;
+      if (read?.ok) setInspected(read.value);
+      else setFault(read?.fault ?? { code: 'work-failed', data: {} });
     });
     return () => {
       current = false;
@@ -88,6 +90,7 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
     if (done.ok) setMade(done.value);
     else sayFault(done.fault);
   };
+  if (fault) return <Unreadable name={file.name} fault={fault} />;
   if (!inspected) return <p className="text-ink-2">Reading {file.name}</p>;
   const { cover, words } = inspected;
   return (

@@ -1,4 +1,4 @@
-import type { Finding } from '@yosomi/core/base';
+import type { Fault, Finding } from '@yosomi/core/base';
 import { IMAGE_FILES, verdictOf } from '@yosomi/core/recipe';
 import type { Profile } from '@yosomi/core/stores';
 import { readDelivered } from '@yosomi/core/image-file';
@@ -10,7 +10,7 @@ import { Button } from '../../ui/button';
 import type { CheckedImage } from '../../work/file-makers';
 import { press } from '../../work/workers';
 import { sizeText } from './file-row';
-import { FindingsView } from './findings';
+import { FindingsView, Unreadable } from './findings';
 
 type Bytes = Uint8Array<ArrayBuffer>;
 type Copy = { readonly bytes: Bytes; readonly findings: readonly Finding[] };
@@ -20,6 +20,7 @@ const COLOURS = { grey: 'greyscale', rgb: 'RGB', cmyk: 'CMYK', indexed: 'a colou
 /** An image from outside: what it is, what the store finds, and a copy that passes. */
 export function CheckImage({ name, bytes, profile }: { name: string; bytes: Bytes; profile: Profile }) {
   const [checked, setChecked] = useState<CheckedImage | null>(null);
+  const [fault, setFault] = useState<Fault | null>(null);
   const [bitmap, setBitmap] = useState<ImageBitmap | null>(null);
   const [copy, setCopy] = useState<Copy | null>(null);
   const [busy, setBusy] = useState(false);
@@ -29,12 +30,12 @@ export function CheckImage({ name, bytes, profile }: { name: string; bytes: Byte
       .checkImage(bytes, profile)
       .then(async (read) => {
         if (!current) return;
-        if (!read.ok) return sayFault(read.fault);
+        if (!read.ok) return setFault(read.fault);
         const { small } = read.value;
         setBitmap(await createImageBitmap(new ImageData(small.data, small.width, small.height)));
         setChecked(read.value);
       })
-      .catch(() => sayFault({ code: 'work-failed', data: {} }));
+      .catch(() => current && setFault({ code: 'work-failed', data: {} }));
     return () => {
       current = false;
     };
@@ -50,6 +51,7 @@ export function CheckImage({ name, bytes, profile }: { name: string; bytes: Byte
     if (made.ok) setCopy(made.value);
     else sayFault(made.fault);
   };
+  if (fault) return <Unreadable name={name} fault={fault} />;
   if (!checked) return <p className="text-ink-2">Reading {name}</p>;
   const { info, findings } = checked;
   const fine = verdictOf(findings) === 'passes';

@@ -1,4 +1,4 @@
-import type { Finding } from '@yosomi/core/base';
+import type { Fault, Finding } from '@yosomi/core/base';
 import { verdictOf } from '@yosomi/core/recipe';
 import { Link } from 'react-router';
 import { sentenceOf } from '../../messages/sentences';
@@ -47,6 +47,16 @@ export function FindingsView({ findings, title }: { findings: readonly Finding[]
           );
         })}
       </ul>
+    </div>
+  );
+}
+
+/** A file that could not be opened, with the reason; another can be chosen at once. */
+export function Unreadable({ name, fault }: { name: string; fault: Fault }) {
+  return (
+    <div role="alert" className="flex flex-col gap-1">
+      <h2 className="text-base font-semibold break-all">{name}</h2>
+      <Verdict grade="fail">{sentenceOf(fault)}</Verdict>
     </div>
   );
 }

@@ -16,7 +16,7 @@ export function GlanceStrip({ book, view, ground }: { book: Book; view: CoverVie
     >
       <h2 className="text-xs font-semibold">Glance</h2>
       {GLANCE_WIDTHS.map((width, i) => {
-        const verdict = view && glanceVerdict(book, view.reports, width);
+        const verdict = view && glanceVerdict(book, view, width);
         const height = Math.round((width * book.cover.heightPx) / book.cover.widthPx);
         return (
           <figure key={width} className="m-0 flex flex-col gap-1">

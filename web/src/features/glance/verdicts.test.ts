@@ -28,11 +28,25 @@ describe('the verdict of a glance', () => {
     [200, { title: null, byline: 90 }, 'fail', 'title lost'],
     [200, { title: 50, byline: null }, 'may', 'byline lost'],
   ] as const)('at %i px with %j is %s: %s', (width, from, grade, text) =>
-    expect(glanceVerdict(book, reports(from), width)).toEqual({ grade, text }),
+    expect(glanceVerdict(book, { reports: reports(from), findings: [] }, width)).toEqual({ grade, text }),
   );
 
   it('of a finished cover is left to the eye', () => {
     const finished = { ...book, cover: { ...book.cover, finished: true } };
-    expect(glanceVerdict(finished, new Map(), 64)).toEqual({ grade: 'may', text: 'judge by eye' });
+    expect(glanceVerdict(finished, { reports: new Map(), findings: [] }, 64)).toEqual({
+      grade: 'may',
+      text: 'judge by eye',
+    });
+  });
+
+  it('of a cover without a word is no praise', () =>
+    expect(glanceVerdict(book, { reports: new Map(), findings: [] }, 200)).toEqual({
+      grade: 'fail',
+      text: 'no words yet',
+    }));
+
+  it('of a cover whose picture is missing is that, whatever its words', () => {
+    const findings = [{ code: 'picture-lost', severity: 'must', part: 'picture', data: {} }] as const;
+    expect(glanceVerdict(book, { reports: reports({ title: 20 }), findings }, 200).text).toBe('picture missing');
   });
 });

@@ -8,7 +8,12 @@ import { useCoverBitmap } from '../../work/queries';
 const COVER_PX = 200;
 
 /** One title on the Shelf: its cover, and a menu for what is done with a whole title. */
-export function TitleCard(props: { book: Book; onSaveAs(book: Book): void; onDuplicate(book: Book): void; onRemove(book: Book): void }) {
+export function TitleCard(props: {
+  book: Book;
+  onSaveAs(book: Book): void;
+  onDuplicate(book: Book): void;
+  onRemove(book: Book): void;
+}) {
   const { book } = props;
   const { data: bitmap } = useCoverBitmap(book, COVER_PX * Math.min(2, Math.ceil(window.devicePixelRatio)));
   const title = book.brief.title.trim() || 'Untitled';
