@@ -114,7 +114,7 @@ describe('a cover composed from words and a picture', () => {
   });
 
   it('adds the weakest scrim that makes faint words read, says so, and leaves it off when told to', async () => {
-    const faint = change(project.book, 'title', { colour: '#9a9fa6', minor: null });
+    const faint = change(project.book, 'title', { colour: '#b4b9c0', minor: null });
     const bare = change(faint, 'title', { support: 'none' });
     const before = (await settledCover(bare, studio, 800)).settled;
     expect(before.added).toEqual([]);
@@ -146,7 +146,7 @@ describe('a cover composed from words and a picture', () => {
       for (let x = box.x / 4; x < (box.x + box.width) / 4; x += 3) {
         const p = (Math.floor(y) * 400 + Math.floor(x)) * 4;
         const hex = `#${[0, 1, 2].map((c) => under.data[p + c].toString(16).padStart(2, '0')).join('')}`;
-        ratios.push(contrast('#9a9fa6', hex));
+        ratios.push(contrast('#b4b9c0', hex));
       }
     }
     ratios.sort((a, b) => a - b);
@@ -157,6 +157,8 @@ describe('a cover composed from words and a picture', () => {
     const grey = change(project.book, 'title', { colour: '#777777', minor: null });
     const { settled } = await settledCover(grey, studio, 800);
     expect(settled.findings).toContainEqual(expect.objectContaining({ code: 'contrast-low', part: 'title' }));
+    // What it cannot save, it does not bury the picture for.
+    expect(settled.added).toEqual([]);
   });
 
   it('does not stain a plain ground with a scrim', async () => {

@@ -22,7 +22,7 @@ export function compose(doc: Doc, brief: Brief, resources: Resources, added: rea
   const frames = new Map<string, Rect>();
   const findings: Finding[] = [];
   const items: InkItem[] = [];
-  const lastPicture = parts.findLastIndex((part) => part.kind === 'picture' || part.kind === 'ground');
+  const veiled = added.map((scrim) => ({ scrim, over: scrimOver(scrim, parts) }));
   let below: readonly InkItem[] = [];
   parts.forEach((part, i) => {
     const block = blocks.get(part.id);
@@ -39,10 +39,18 @@ export function compose(doc: Doc, brief: Brief, resources: Resources, added: rea
       findings.push(...missingFindings(part, resources.images));
       if (part.kind === 'picture') findings.push(...pictureFindings(part, frame, doc));
     }
-    if (i === lastPicture) for (const scrim of added) items.push(scrimInk(scrim, doc, null));
+    for (const { scrim, over } of veiled) if (over === i) items.push(scrimInk(scrim, doc, null));
   });
   findings.push(...faceFindings(doc));
   return { ink: { widthPx: doc.widthPx, heightPx: doc.heightPx, items }, blocks, frames, findings };
+}
+
+/** The place in the order of parts that an added scrim lies on: the last picture that is behind all the words it serves. */
+export function scrimOver(scrim: Pick<AddedScrim, 'parts'>, parts: readonly Part[]): number {
+  const words = parts.findIndex((part) => scrim.parts.includes(part.id));
+  return parts
+    .slice(0, words < 0 ? parts.length : words)
+    .findLastIndex((part) => part.kind === 'picture' || part.kind === 'ground');
 }
 
 /** A part shown only where the part below it is: blended with what is behind as it would be by itself. */

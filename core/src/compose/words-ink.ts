@@ -1,7 +1,7 @@
 import type { Hex } from '../colour';
 import type { WordRule, WordsPart } from '../cover';
 import { type InkItem, fill, flat, group, stroke } from '../ink';
-import { type Path, type Rect, joinPaths, rectPath } from '../plane';
+import { type Path, type Rect, joinPaths, rectPath, rotateAbout } from '../plane';
 import type { Block, PlacedWord } from '../text';
 import { filled, laid, shadowOf } from './fills';
 import type { Laid, Resources, Size } from './types';
@@ -34,6 +34,23 @@ export function plateBox(part: WordsPart, block: Block): Rect | null {
 /** Box of everything a words part draws, its plate and rules included. */
 export function wordsFrame(part: WordsPart, block: Block): Rect {
   return plateBox(part, block) ?? block.box;
+}
+
+/** The letters of a part one word at a time, each in a colour of its own, as they lie on the cover. */
+export function wordMarks(part: WordsPart, block: Block, colourOf: (word: PlacedWord) => Hex): InkItem[] {
+  const { x, y, width, height } = wordsFrame(part, block);
+  const transform = part.turnRad === 0 ? null : rotateAbout(part.turnRad, x + width / 2, y + height / 2);
+  return block.words.map((word) => fill(word.path, flat(colourOf(word)), { part: part.id, transform }));
+}
+
+/** A list without the letters of some parts; what lies behind those letters and belongs to them stays. */
+export function withoutLetters(items: readonly InkItem[], isLetters: (part: string | null) => boolean): InkItem[] {
+  return items.flatMap((item): InkItem[] => {
+    if (item.kind !== 'group') return isLetters(item.part) ? [] : [item];
+    const own = item.items.some((one) => one.part !== null && one.part !== item.part);
+    if (isLetters(item.part) && !own) return [];
+    return [{ ...item, items: withoutLetters(item.items, isLetters) }];
+  });
 }
 
 export function wordsInk(part: WordsPart, block: Block, doc: Size, resources: Resources, more: Laid): InkItem[] {

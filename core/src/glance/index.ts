@@ -1,3 +1,4 @@
 export * from './contrast';
+export * from './letter-map';
 export * from './reads';
 export * from './greys';

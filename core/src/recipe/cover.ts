@@ -50,11 +50,8 @@ export async function settledCover(
   greys: number | null = null,
 ): Promise<{ settled: Settled; images: Images; whole: boolean }> {
   const { resources, images, whole } = await gather(book.cover, book.brief, studio, Math.max(widthPx, MEASURE_PX));
-  const paint: typeof studio.paint = (ink, px, given) => {
-    const pixels = studio.paint(ink, px, given);
-    return greys === null ? pixels : nearestGreys(pixels, greys);
-  };
-  const settled = settle(book.cover, book.brief, resources, images, paint);
+  const shown = (pixels: Raster): Raster => (greys === null ? pixels : nearestGreys(pixels, greys));
+  const settled = settle(book.cover, book.brief, resources, images, studio.paint.bind(studio), shown);
   return { settled, images, whole };
 }
 

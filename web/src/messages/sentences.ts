@@ -114,6 +114,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'face-missing': () =>
     'The font of these words is not on this device, so they are set in another face. Add it again, or choose another.',
   'faces-many': (d) => `The cover uses ${d.count} families of type (${d.names}). Two are calmer.`,
+  'words-hidden': (d) =>
+    `Only ${d.percent} % of these letters can be seen: something lies over them, cuts them off or fades them. Bring the words to the front.`,
   'words-overflow': (d) => `At ${d.px} px the words do not fit their place. Set them smaller, or as large as fits.`,
   'letters-missing': (d) => `No face has these letters: ${d.letters}. They are shown as empty boxes.`,
   'letters-borrowed': (d) => `This face lacks ${d.letters}, so those words are set in Noto Serif.`,

@@ -14,7 +14,7 @@ const reports = (from: Record<string, number | null>): ReadonlyMap<string, Words
   new Map(
     Object.entries(from).map(([part, readsFromPx]) => [
       part,
-      { part, sizePx: 100, words: [], typical: 9, worstTenth: 8, readsFromPx },
+      { part, sizePx: 100, words: [], typical: 9, worstTenth: 8, seen: 1, readsFromPx },
     ]),
   );
 
