@@ -342,10 +342,10 @@ describe('a cover that was measured before', () => {
   it('takes what another studio has measured, and nothing that was measured of another cover', async () => {
     const scrim = { from: 'top', hold: 1, reach: 1, colour: '#ff0000', opacity: 1, parts: [] } as const;
     const told = new NodeStudio(project.files);
-    rememberMeasure(told, coverKey(project.book), { added: [scrim], titleFromPx: 100 });
+    rememberMeasure(told, coverKey(project.book), { added: [scrim], titleFromPx: 100, reads: [], findings: [] });
     expect(at(await coverRaster(project.book, 200, told), 0.5, 0.99)).toEqual([255, 0, 0]);
     const other = new NodeStudio(project.files);
-    rememberMeasure(other, 'another cover', { added: [scrim], titleFromPx: 100 });
+    rememberMeasure(other, 'another cover', { added: [scrim], titleFromPx: 100, reads: [], findings: [] });
     expect(at(await coverRaster(project.book, 200, other), 0.5, 0.99)).not.toEqual([255, 0, 0]);
   });
 });

@@ -7,13 +7,13 @@ import type { Block } from '../text';
 import { isSoft } from '../texture';
 import { setAllWords } from './blocks';
 import { filled, laid } from './fills';
-import { faceFindings, missingFindings, pictureFindings, wordFindings } from './findings';
+import { faceFindings, missingFindings, outsideFindings, pictureFindings, wordFindings } from './findings';
 import { textureName, textureOf } from './needs';
 import { pictureInk } from './picture-ink';
 import { scrimInk } from './scrim';
 import { curveInk, shapeInk } from './shape-ink';
 import { type AddedScrim, type Composition, type Laid, type Resources, areaPx, wholeOf } from './types';
-import { wordsFrame, wordsInk } from './words-ink';
+import { inkBox, wordsFrame, wordsInk } from './words-ink';
 
 /** Turns a document into its display list. Pure: equal input gives an equal list. Fonts must be loaded. */
 export function compose(doc: Doc, brief: Brief, resources: Resources, added: readonly AddedScrim[] = []): Composition {
@@ -35,7 +35,10 @@ export function compose(doc: Doc, brief: Brief, resources: Resources, added: rea
         // Several parts in a row may be masked by the same one.
         below = own;
       }
-      if (block && part.kind === 'words') findings.push(...wordFindings(part, block, doc, resources.shaper));
+      if (block && part.kind === 'words') {
+        findings.push(...wordFindings(part, block, doc, resources.shaper));
+        findings.push(...outsideFindings(part, inkBox(part, block), doc));
+      }
       findings.push(...missingFindings(part, resources.images));
       if (part.kind === 'picture') findings.push(...pictureFindings(part, frame, doc));
     }

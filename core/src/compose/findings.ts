@@ -1,5 +1,5 @@
 import { type Finding, finding } from '../base';
-import type { Doc, Part, PicturePart, WordsPart } from '../cover';
+import { type Doc, type Part, type PicturePart, SAFE, type WordsPart } from '../cover';
 import type { Rect } from '../plane';
 import { type Block, type Shaper, familyOf } from '../text';
 import { imageOf } from './needs';
@@ -42,6 +42,25 @@ export function missingFindings(part: Part, images: ReadonlyMap<string, unknown>
           ? [part.paint.asset]
           : [];
   return names.some((name) => !images.has(name)) ? [finding('picture-lost', 'must', part.id)] : [];
+}
+
+/** Letters that reach over an edge of the cover, or into the margin that is cut or covered easily. `ink` is their box, px. */
+export function outsideFindings(part: WordsPart, ink: Rect, doc: Doc): Finding[] {
+  if (doc.finished || ink.width === 0) return [];
+  const past = (margin: number): { edge: Edge; px: number } => {
+    const gaps: [Edge, number][] = [
+      ['left', margin - ink.x],
+      ['right', ink.x + ink.width - (doc.widthPx - margin)],
+      ['top', margin - ink.y],
+      ['bottom', ink.y + ink.height - (doc.heightPx - margin)],
+    ];
+    const [edge, px] = gaps.reduce((a, b) => (b[1] > a[1] ? b : a));
+    return { edge, px: Math.round(px) };
+  };
+  const cut = past(0);
+  if (cut.px >= 1) return [finding('words-outside', 'must', part.id, cut)];
+  const near = past(SAFE * doc.widthPx);
+  return near.px >= 1 ? [finding('words-unsafe', 'should', part.id, near)] : [];
 }
 
 export type Edge = 'left' | 'right' | 'top' | 'bottom';

@@ -1,7 +1,7 @@
 import type { Hex } from '../colour';
 import type { WordRule, WordsPart } from '../cover';
 import { type InkItem, fill, flat, group, stroke } from '../ink';
-import { type Path, type Rect, joinPaths, rectPath, rotateAbout } from '../plane';
+import { type Path, type Rect, joinPaths, pathBounds, rectPath, rotateAbout, transformPath, union } from '../plane';
 import type { Block, PlacedWord } from '../text';
 import { filled, laid, shadowOf } from './fills';
 import type { Laid, Resources, Size } from './types';
@@ -34,6 +34,14 @@ export function plateBox(part: WordsPart, block: Block): Rect | null {
 /** Box of everything a words part draws, its plate and rules included. */
 export function wordsFrame(part: WordsPart, block: Block): Rect {
   return plateBox(part, block) ?? block.box;
+}
+
+/** Box of the letters as they lie on the cover, turned where the part is, px. */
+export function inkBox(part: WordsPart, block: Block): Rect {
+  if (part.turnRad === 0 || block.words.length === 0) return block.box;
+  const { x, y, width, height } = wordsFrame(part, block);
+  const turn = rotateAbout(part.turnRad, x + width / 2, y + height / 2);
+  return union(block.words.map((word) => pathBounds(transformPath(word.path, turn))));
 }
 
 /** The letters of a part one word at a time, each in a colour of its own, as they lie on the cover. */

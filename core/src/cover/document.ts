@@ -2,6 +2,9 @@ import { orderKeys } from '../base';
 import { z } from 'zod';
 import { Part } from './parts';
 
+/** Margin of the safe area, as a share of the width: what must be read stays within it. */
+export const SAFE = 0.04;
+
 /** A flat composition: a cover front or a promotional graphic. Parts are keyed by id and sorted by their order key. */
 export const Doc = z.object({
   widthPx: z.number().int().min(16).max(10_000),

@@ -14,3 +14,14 @@ export function readsFrom(block: Block, coverWidthPx: number, contrast: number):
   const needed = 7 - 2.8 * share;
   return Math.ceil((needed * coverWidthPx) / block.xHeightPx);
 }
+
+/** How grave it is that words read only from a width on: a title must read at the smallest size of a shop, the rest at its lists'. */
+export function readsGrade(title: boolean, fromPx: number | null): 'pass' | 'may' | 'fail' {
+  const [, list, smallest] = GLANCE_WIDTHS;
+  if (fromPx === null) return 'fail';
+  if (!title) return fromPx <= list ? 'pass' : 'may';
+  return fromPx <= smallest ? 'pass' : fromPx <= list ? 'may' : 'fail';
+}
+
+/** The same, said: everywhere in these words. */
+export const readsText = (fromPx: number | null): string => (fromPx === null ? 'too faint' : `from ${fromPx} px`);

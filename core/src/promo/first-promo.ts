@@ -1,4 +1,3 @@
-import type { Brief } from '../book';
 import type { Swatch } from '../colour';
 import { type Doc, docOf, newGround, newPicture, newShape, newWords } from '../cover';
 
@@ -10,7 +9,7 @@ export const PROMO_SIZE = { widthPx: 1080, heightPx: 1080 } as const;
  * A square graphic: headline and call to action on the left, the book on the right. The ground takes its hue from
  * the cover and stands against it in lightness, so that the book steps forward.
  */
-export function firstPromo(brief: Brief, swatches: readonly Swatch[], titleCut: string, textCut: string): Doc {
+export function firstPromo(swatches: readonly Swatch[], titleCut: string, textCut: string): Doc {
   const { ground, ink, plate, onPlate } = promoColours(swatches);
   const doc = docOf(PROMO_SIZE.widthPx, PROMO_SIZE.heightPx, [
     { ...newGround(ground), id: 'ground' },
@@ -21,9 +20,7 @@ export function firstPromo(brief: Brief, swatches: readonly Swatch[], titleCut: 
     {
       ...newWords({
         role: 'headline',
-        says: brief.strapline.trim()
-          ? { kind: 'brief', field: 'strapline' }
-          : { kind: 'own', text: 'A new book for your evenings' },
+        says: { kind: 'brief', field: 'strapline' },
         area: { x: 0.075, y: 0.16, width: 0.4, height: 0.36 },
         cut: titleCut,
         colour: ink,

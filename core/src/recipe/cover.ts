@@ -1,4 +1,4 @@
-import { keyOf } from '../base';
+import { type Finding, keyOf } from '../base';
 import type { Brief } from '../book';
 import { type AddedScrim, compose } from '../compose';
 import { type Doc, adaptDoc } from '../cover';
@@ -7,6 +7,7 @@ import type { Images } from '../ink';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
 import { gather } from './gather';
+import { frontFindings, readsFindings, readsOf } from './legibility';
 import { MEASURE_PX, type Settled, settle } from './settle';
 import { siblingDoc, siblingFor } from './sibling';
 import type { Studio } from './studio';
@@ -60,13 +61,25 @@ export type Measure = {
   readonly added: readonly AddedScrim[];
   /** Smallest width at which the title reads, px; null where it never does, undefined where none stands there. */
   readonly titleFromPx: number | null | undefined;
+  /** From which width each line reads. */
+  readonly reads: readonly { readonly role: string; readonly fromPx: number | null }[];
+  /** What the Front says of its words and of the whole, as findings of a file. */
+  readonly findings: readonly Finding[];
 };
 
-export function measureOf(book: Book, { added, reports }: Pick<Settled, 'added' | 'reports'>): Measure {
+export function measureOf(
+  book: Book,
+  { added, reports, findings }: Pick<Settled, 'added' | 'reports' | 'findings'>,
+): Measure {
   const title = Object.values(book.cover.parts).find(
     (p) => p.kind === 'words' && p.says.kind === 'brief' && p.says.field === 'title' && reports.has(p.id),
   );
-  return { added, titleFromPx: title && reports.get(title.id)?.readsFromPx };
+  return {
+    added,
+    titleFromPx: title && reports.get(title.id)?.readsFromPx,
+    reads: readsOf(book.cover, reports),
+    findings: [...frontFindings(book.cover, book.brief), ...readsFindings(book.cover, findings)],
+  };
 }
 
 /** Measures of covers by their key. */
@@ -95,6 +108,10 @@ export async function coverMeasure(book: Book, studio: Studio, greys: number | n
   if (whole) rememberMeasure(studio, key, measure);
   return measure;
 }
+
+/** What the Front says of a cover's words, for a file that shows the cover as it is. */
+export const coverFindings = async (book: Book, studio: Studio): Promise<readonly Finding[]> =>
+  (await coverMeasure(book, studio)).findings;
 
 /** The flat cover as pixels. */
 export async function coverRaster(book: Book, widthPx: number, studio: Studio): Promise<Raster> {

@@ -4,7 +4,7 @@ import { dressJpeg, readPng, srgbProfile, writePng } from '../image-file';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
 import { type Profile, type StoreFormat, findProfile } from '../stores';
-import { coverKey, coverRaster } from './cover';
+import { coverFindings, coverKey, coverRaster } from './cover';
 import { type Delivered, IMAGE_FILES, PRINT_PPI, SCREEN_PPI } from './delivered';
 import { missingFile } from './missing';
 import { mockupKey } from './mockup';
@@ -158,7 +158,8 @@ export async function ebookFile(book: Book, modified: string, studio: Studio): P
   const cover = await ebookPicture(book, studio);
   if (!cover.ok) return cover;
   const bytes = makeEpub({ brief: book.brief, cover: cover.value, identifier: book.identifier, modified });
-  return ok({ bytes, findings: await checkEpub(new Blob([bytes])) });
+  const seen = await coverFindings(book, studio);
+  return ok({ bytes, findings: [...(await checkEpub(new Blob([bytes]))), ...seen] });
 }
 
 /** A finished picture as PNG with profile and density, read back: its size, and transparency where that is wanted. */

@@ -1,5 +1,6 @@
 import type { Finding } from '../base';
 import type { StoreFormat } from '../stores';
+import { READS_BADLY } from './legibility';
 
 /** A finished file with what was found when it was read back. */
 export type Delivered = {
@@ -7,10 +8,12 @@ export type Delivered = {
   readonly findings: readonly Finding[];
 };
 
-export type Verdict = 'passes' | 'may' | 'fails';
+/** `reads` is a file that a store would take and people cannot read. */
+export type Verdict = 'passes' | 'may' | 'reads' | 'fails';
 
 export function verdictOf(findings: readonly Finding[]): Verdict {
   if (findings.some((f) => f.severity === 'must')) return 'fails';
+  if (findings.some((f) => READS_BADLY.has(f.code))) return 'reads';
   return findings.some((f) => f.severity === 'should') ? 'may' : 'passes';
 }
 

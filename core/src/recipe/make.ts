@@ -1,4 +1,4 @@
-import { type Result, never } from '../base';
+import { type Finding, type Result, never, ok } from '../base';
 import { FINAL, type Scene, render } from '../mockup';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
@@ -8,8 +8,9 @@ import type { Delivered } from './delivered';
 import { missingFile } from './missing';
 import { onGround, stageOf } from './mockup';
 import { pdfFile, svgFile } from './page';
-import { promoMockup, promoRaster } from './promo';
+import { promoFindings, promoMockup, promoRaster } from './promo';
 import { type Others, noOthers, sceneArt, sceneTextures, subjectsOf } from './scene-art';
+import { sceneFindings } from './side-findings';
 import { storeImage } from './store-image';
 import type { Studio } from './studio';
 
@@ -26,6 +27,10 @@ export async function scenePicture(
   if (!things) throw new Error('render was not cancelled');
   return onGround(things, book, scene, subjectsOf(book, scene, others), studio);
 }
+
+/** A file with what is known of the words that it shows. */
+export const judged = (made: Result<Delivered>, seen: readonly Finding[]): Result<Delivered> =>
+  made.ok ? ok({ ...made.value, findings: [...made.value.findings, ...seen] }) : made;
 
 /** Makes one file of a title on one thread. Faults: those of its kind. */
 export async function makeDeliverable(
@@ -50,14 +55,18 @@ export async function makeDeliverable(
     case 'mockup': {
       const lost = await missingFile(book, 'scene', studio);
       if (lost) return { ok: false, fault: lost };
-      return pngFile(await scenePicture(book, book.scene, wanted, studio), book.scene.ground.kind === 'clear');
+      const made = pngFile(await scenePicture(book, book.scene, wanted, studio), book.scene.ground.kind === 'clear');
+      return judged(made, await sceneFindings(book, studio));
     }
     case 'promo': {
       const lost = await missingFile(book, 'promo', studio);
       if (lost) return { ok: false, fault: lost };
       const { scene, ...size } = promoMockup(book);
       const mockup = await scenePicture(book, scene, size, studio);
-      return pngFile(await promoRaster(book, mockup, book.promo.widthPx, studio), false);
+      return judged(
+        pngFile(await promoRaster(book, mockup, book.promo.widthPx, studio), false),
+        await promoFindings(book, mockup, studio),
+      );
     }
     default:
       return never(wanted.kind);

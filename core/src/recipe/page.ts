@@ -7,7 +7,7 @@ import { type Raster, hasTransparency, raster } from '../pixels';
 import { centreOf, rectAround, rotateAbout, svgPathOf, transformPath, translate } from '../plane';
 import type { Book } from '../project';
 import { BEST_QUALITY } from '../stores';
-import { coverAt, coverMeasure, coverRaster } from './cover';
+import { coverAt, coverFindings, coverMeasure, coverRaster } from './cover';
 import { type Delivered, PRINT_PPI } from './delivered';
 import { gather } from './gather';
 import { missingFile } from './missing';
@@ -78,6 +78,7 @@ export async function pdfFile(book: Book, modified: string, studio: Studio, wish
   const moved = outlines.map(({ path, colour }) => ({ path: transformPath(path, shift), colour }));
   const page = { jpeg, widthPx: whole.width, heightPx: whole.height, ppi, bleedPx, outlines: moved, links, title, author, publisher, language, modified };
   const notes = [
+    ...(await coverFindings(book, studio)),
     ...(links.length > 0 ? [finding('links-live', 'note', null, { count: links.length })] : []),
     ...(outlines.length > 0 ? [finding('words-outlines', 'note', null, { count: outlines.length })] : []),
   ];
@@ -101,6 +102,9 @@ export async function svgFile(book: Book, studio: Studio): Promise<Result<Delive
 ${words}
 </svg>
 `;
-  const notes = outlines.length > 0 ? [finding('words-outlines', 'note', null, { count: outlines.length })] : [];
+  const notes = [
+    ...(await coverFindings(book, studio)),
+    ...(outlines.length > 0 ? [finding('words-outlines', 'note', null, { count: outlines.length })] : []),
+  ];
   return ok({ bytes: new TextEncoder().encode(svg), findings: notes });
 } // prettier-ignore

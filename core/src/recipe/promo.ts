@@ -1,6 +1,7 @@
-import { keyOf } from '../base';
+import { type Finding, keyOf } from '../base';
+import type { Brief } from '../book';
 import { palette } from '../colour';
-import { type Composition, compose } from '../compose';
+import { type Composition, type Resources, compose, textOf } from '../compose';
 import type { Doc } from '../cover';
 import type { Images } from '../ink';
 import type { Scene } from '../mockup';
@@ -10,7 +11,10 @@ import { dressPromo, promoColours } from '../promo';
 import { coverRaster } from './cover';
 import { gather } from './gather';
 import { mockupKey } from './mockup';
+import { readsFindings } from './legibility';
 import { type Others, noOthers } from './scene-art';
+import { settle } from './settle';
+import { sceneFindings } from './side-findings';
 import type { Studio } from './studio';
 
 /** The mockup as promos place it: traced once, on nothing, in the proportions of its frame. */
@@ -36,8 +40,20 @@ export const promoKey = (book: Book, others: Others = noOthers): string => {
 
 /** The promo as it is shown: while it follows the cover, in colours taken from the cover as it is now. */
 export async function promoDoc(book: Book, studio: Studio): Promise<Doc> {
-  if (!book.promoFollows) return book.promo;
-  return dressPromo(book.promo, promoColours(palette(await coverRaster(book, 160, studio))));
+  const doc = leading(book.promo, book.brief);
+  if (!book.promoFollows) return doc;
+  return dressPromo(doc, promoColours(palette(await coverRaster(book, 160, studio))));
+}
+
+/** Where there is no headline, what hangs under it leads: a line that nobody wrote is never put in. */
+function leading(doc: Doc, brief: Brief): Doc {
+  const { headline } = doc.parts;
+  if (headline?.kind !== 'words' || headline.hidden || textOf(headline, brief).trim()) return doc;
+  const next = Object.values(doc.parts).find((p) => p.kind === 'words' && p.follows?.part === headline.id);
+  if (next?.kind !== 'words') return doc;
+  const { area, cut, maxSize, leading, alignY } = headline;
+  const led = { ...next, area, cut, leading, alignY, maxSize: Math.max(maxSize, next.maxSize), follows: null };
+  return { ...doc, parts: { ...doc.parts, [next.id]: led } };
 }
 
 /** The promo composed over a mockup that is there already. */
@@ -45,7 +61,7 @@ export async function composePromo(
   book: Book,
   mockup: Raster,
   studio: Studio,
-): Promise<{ doc: Doc; composition: Composition; images: Images }> {
+): Promise<{ doc: Doc; composition: Composition; images: Images; resources: Resources }> {
   const doc = await promoDoc(book, studio);
   const { resources, images } = await gather(
     doc,
@@ -54,7 +70,24 @@ export async function composePromo(
     doc.widthPx,
     new Map([['mockup', studio.imageOf(mockup)]]),
   );
-  return { doc, composition: compose(doc, book.brief, resources), images };
+  return { doc, composition: compose(doc, book.brief, resources), images, resources };
+}
+
+/** What makes the words of a promo, and of what it shows, hard to read. */
+export async function promoFindings(book: Book, mockup: Raster, studio: Studio): Promise<Finding[]> {
+  const own = await promoWords(book, mockup, studio);
+  return [...readsFindings(own.doc, own.findings), ...(await sceneFindings(book, studio))];
+}
+
+/** What is found of a promo's own words on its finished pixels. */
+export async function promoWords(book: Book, mockup: Raster, studio: Studio) {
+  const { doc, images, resources } = await composePromo(book, mockup, studio);
+  // Promos get no scrims: their words are measured as they are painted.
+  const parts = Object.fromEntries(
+    Object.entries(doc.parts).map(([id, p]) => [id, p.kind === 'words' ? { ...p, support: 'none' as const } : p]),
+  );
+  const { findings, reports } = settle({ ...doc, parts }, book.brief, resources, images, studio.paint.bind(studio));
+  return { doc, findings, reports };
 }
 
 /** The promo as pixels. */

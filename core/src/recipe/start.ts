@@ -26,7 +26,7 @@ function swatchesOf(cover: Doc): Swatch[] {
 }
 
 function assemble(start: Start, cover: Doc, swatches: readonly Swatch[], assets: readonly Asset[]): Book {
-  const promo = firstPromo(start.brief, swatches, titleCutOf(cover), TEXT_CUT);
+  const promo = firstPromo(swatches, titleCutOf(cover), TEXT_CUT);
   const book = newBook(start.id, start.identifier, start.now, cover, promo);
   return { ...book, brief: start.brief, assets: Object.fromEntries(assets.map((asset) => [asset.id, asset])) };
 }

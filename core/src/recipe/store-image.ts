@@ -31,6 +31,7 @@ export function coverWords(book: Book, measure: Measure | null): CoverWords {
     texts: cover.finished ? null : parts.flatMap((p) => (p.kind === 'words' ? [textOf(p, brief)] : [])),
     brief,
     titleReadsFromPx: measure?.titleFromPx,
+    reads: measure?.reads,
     hasObject: parts.some((p) => p.kind === 'picture' && p.source.kind === 'mockup'),
   };
 }
@@ -75,7 +76,9 @@ export async function storeImage(
   const read = await examineImage(bytes, profile, studio);
   if (!read.ok) return read;
   const measure = profile.thumb && !book.cover.finished ? await coverMeasure(sized, studio, profile.thumb.greys) : null;
-  const notes: Finding[] = [encodingNote(made.value)];
+  // What the Front knows of its words holds for the cover as it was composed for this store.
+  const seen = book.cover.finished ? [] : (await coverMeasure(sized, studio)).findings;
+  const notes: Finding[] = [...seen, encodingNote(made.value)];
   if (lined) notes.push(finding('edge-line', 'note', null));
   const own = book.cover.heightPx / book.cover.widthPx;
   if (Math.abs(profile.ideal.heightPx / profile.ideal.widthPx / own - 1) >= 0.004) {

@@ -1,4 +1,5 @@
 import type { Fault, Finding } from '@yosomi/core/base';
+import { roleText } from './role-names';
 
 type Data = Fault['data'];
 type Sentence = (data: Data) => string;
@@ -121,6 +122,17 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'letters-borrowed': (d) => `This face lacks ${d.letters}, so those words are set in Noto Serif.`,
   'contrast-low': (d) =>
     `Contrast is ${d.ratio} : 1 where it is lowest; words need ${d.wanted} : 1. Choose another colour or move them.`,
+  'words-outside': (d) => `These words reach ${d.px} px over the ${d.edge} edge of the cover, where they are cut off.`,
+  'words-unsafe': (d) =>
+    `These words reach ${d.px} px into the margin at the ${d.edge}, where covers are cut or covered.`,
+  'cover-empty': () => 'Nothing stands on this cover yet. Add words or a picture, or take a cover from Sketches.',
+  'title-not-shown': () => 'The cover does not show the title of the book. Add it with Add a part, Title.',
+  'reads-contrast': (d) =>
+    `The ${roleText(d.role)} reads badly: its contrast is ${d.ratio} : 1 where it is lowest, and ${d.wanted} : 1 is needed.`,
+  'reads-hidden': (d) => `The ${roleText(d.role)} reads badly: only ${d.percent} % of its letters can be seen.`,
+  'reads-outside': (d) => `The ${roleText(d.role)} is cut off: it reaches ${d.px} px over the ${d.edge} edge.`,
+  'store-thumb-rest': (d) =>
+    `At ${d.wanted} px these cannot be read: ${String(d.roles).split(', ').map(roleText).join(', ')}.`,
   'scrim-added': (d) => `A scrim of ${d.percent} % from the ${d.edge} was added so that the words read.`,
 
   'store-format': (d) =>

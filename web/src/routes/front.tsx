@@ -65,7 +65,7 @@ export function FrontPage() {
     if (sideName) return (change: Edit<Doc>) => onSide(sideName, change);
     return size && sibling ? (change: Edit<Doc>) => onSibling(size, change) : onCover;
   }, [size, sibling, sideName]);
-  const { view, doc: viewed, failed, fresh } = useCoverView(book, width, dragging);
+  const { view, doc: viewed, failed, fresh } = useCoverView(book, width, dragging, side === null);
   // What only goes with the cover comes after it.
   const { data: colours } = useCoverColours(book, view !== null);
   const calm = useCalm(book, dragging);
@@ -243,7 +243,7 @@ export function FrontPage() {
                     </div>
                   </Group>
                   <Group title="What to look at">
-                    {findings.every((f) => f.severity === 'note') && view?.reports.size ? (
+                    {findings.every((f) => f.severity === 'note') && fresh && view?.reports.size ? (
                       <p>Every word reaches a contrast of 4.5 : 1.</p>
                     ) : null}
                     {findings.length === 0 && !view?.reports.size ? <p className="text-ink-2">Nothing yet.</p> : null}

@@ -2,7 +2,7 @@ import type { Fault, Finding, Result } from '@yosomi/core/base';
 import { type Hex, type Scheme, hexOf, palette, schemesAround, schemesFrom } from '@yosomi/core/colour';
 import { type Busyness, type QuietPlace, busyness, compose, quietestPlace } from '@yosomi/core/compose';
 import { GLANCE_WIDTHS } from '@yosomi/core/glance';
-import type { Doc } from '@yosomi/core/cover';
+import type { Area, Doc } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
 import { type Raster, shrink } from '@yosomi/core/pixels';
 import { Book, type Project, packProject, unpackProject } from '@yosomi/core/project';
@@ -10,12 +10,15 @@ import {
   type Delivered,
   type Drawn,
   type Fix,
+  type Landing,
   type Measure,
   type Settled,
   type Start,
   type WordsReport,
   contrastFixes,
   coverKey,
+  frontFindings,
+  landing,
   composePromo,
   coverRaster,
   frontEdge,
@@ -25,7 +28,10 @@ import {
   missingFile,
   onGround,
   pngFile,
+  promoFindings,
   promoRaster,
+  promoWords,
+  sceneFindings,
   measureOf,
   rememberMeasure,
   settledCover,
@@ -97,8 +103,8 @@ const api = {
   startFromPicture: (start: Start, taken: TakenPicture): Book => startFromPicture(start, taken.asset, taken.sample),
   startFromFinished: (start: Start, taken: TakenPicture): Book => startFromFinished(start, taken.asset, taken.sample),
 
-  /** The cover with thumbnails and measurements; `quick` keeps the last scrims and measures nothing. */
-  async coverView(input: Book, widthPx: number, quick: boolean): Promise<CoverView> {
+  /** The cover with thumbnails and measurements; `quick` keeps the last scrims and measures nothing; `front` tells it from a side. */
+  async coverView(input: Book, widthPx: number, quick: boolean, front: boolean): Promise<CoverView> {
     const book = Book.parse(input);
     if (quick && lastAdded.book === book.id) {
       const { resources, images } = await gather(book.cover, book.brief, studio, widthPx);
@@ -108,7 +114,7 @@ const api = {
       const quickly = {
         thumbs: [],
         reports: new Map(),
-        measure: { added: lastAdded.added, titleFromPx: undefined },
+        measure: { added: lastAdded.added, titleFromPx: undefined, reads: [], findings: [] },
         whole: false,
       };
       return transfer({ ...quickly, bitmap, frames, findings }, [bitmap]);
@@ -124,7 +130,8 @@ const api = {
     const thumbs = await Promise.all(
       GLANCE_WIDTHS.map((w) => bitmapOf(shrink(full, w, Math.round((w * full.height) / full.width)))),
     );
-    const { reports, findings } = settled;
+    const { reports } = settled;
+    const findings = [...(front ? frontFindings(book.cover, book.brief) : []), ...settled.findings];
     return transfer({ bitmap, thumbs, reports, frames: settled.composition.frames, findings, measure, whole }, [
       bitmap,
       ...thumbs,
@@ -212,6 +219,9 @@ const api = {
     );
   },
 
+  /** Where new words land, and the colour they read in there. */
+  landing: (input: Book, area: Area): Promise<Landing> => landing(Book.parse(input), area, studio),
+
   /** What a face can do beyond its plain letters. */
   async offers(cut: string): Promise<{ smallCaps: boolean; alternates: boolean }> {
     await studio.loadFonts([cut]);
@@ -261,9 +271,13 @@ const api = {
     const book = Book.parse(input);
     const { doc, composition, images } = await composePromo(book, mockup, studio);
     const bitmap = await bitmapOf(studio.paint(composition.ink, widthPx, images));
-    const { frames, findings } = composition;
-    return transfer({ bitmap, frames, findings, doc }, [bitmap]);
+    const { findings } = await promoWords(book, mockup, studio);
+    return transfer({ bitmap, frames: composition.frames, findings, doc }, [bitmap]);
   },
+
+  /** What makes words hard to read in what a scene, or the promo, shows of a title. */
+  sceneFindings: (input: Book): Promise<Finding[]> => sceneFindings(Book.parse(input), studio),
+  promoFindings: (input: Book, mockup: Raster): Promise<Finding[]> => promoFindings(Book.parse(input), mockup, studio),
 
   promoPixels: (input: Book, mockup: Raster): Promise<Raster> => {
     const book = Book.parse(input);

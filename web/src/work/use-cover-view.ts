@@ -27,11 +27,11 @@ export type LiveCover = {
  * The cover as it is now, painted in the worker. While something is dragged only the newest state is painted and
  * nothing is measured; thumbnails and measurements follow when it rests. `widthPx` is null until the screen knows it.
  */
-export function useCoverView(book: Book, widthPx: number | null, dragging: boolean): LiveCover {
+export function useCoverView(book: Book, widthPx: number | null, dragging: boolean, front = true): LiveCover {
   const [slot] = useState(() =>
-    supersedingSlot(async (job: { book: Book; widthPx: number; quick: boolean }) => {
+    supersedingSlot(async (job: { book: Book; widthPx: number; quick: boolean; front: boolean }) => {
       const [view] = await Promise.all([
-        studio.coverView(job.book, job.widthPx, job.quick),
+        studio.coverView(job.book, job.widthPx, job.quick, job.front),
         // The machine belongs to the hand first: no more pictures a second than the eye needs.
         job.quick ? pause(QUICK_MS) : null,
       ]);
@@ -43,11 +43,11 @@ export function useCoverView(book: Book, widthPx: number | null, dragging: boole
   const [shown, setShown] = useState('');
   const [failed, setFailed] = useState(false);
   const measured = useRef<CoverView | null>(null);
-  const key = `${book.id} ${coverKey(book)} ${widthPx} ${dragging} ${useComeBack()}`;
+  const key = `${book.id} ${coverKey(book)} ${widthPx} ${dragging} ${front} ${useComeBack()}`;
   useEffect(() => {
     if (widthPx === null) return;
     let current = true;
-    slot({ book, widthPx, quick: dragging && measured.current !== null })
+    slot({ book, widthPx, quick: dragging && measured.current !== null, front })
       .then((next) => {
         if (!current || !next) return;
         if (next.thumbs.length > 0) {

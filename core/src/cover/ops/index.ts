@@ -3,6 +3,7 @@ export * from './apply-scheme';
 export * from './arrange';
 export * from './balance';
 export * from './move-part';
+export * from './place-words';
 export * from './recolour';
 export * from './remove-part';
 export * from './set-part';

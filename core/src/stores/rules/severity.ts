@@ -2,6 +2,7 @@ import { type Finding, finding } from '../../base';
 
 export const must = (code: string, data: Finding['data'] = {}): Finding => finding(code, 'must', null, data);
 export const should = (code: string, data: Finding['data'] = {}): Finding => finding(code, 'should', null, data);
+export const note = (code: string, data: Finding['data'] = {}): Finding => finding(code, 'note', null, data);
 
 const GRAVITY = { must: 0, should: 1, note: 2 } as const;
 

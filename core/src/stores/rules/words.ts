@@ -1,7 +1,7 @@
 import type { Finding } from '../../base';
 import type { Brief } from '../../book';
 import type { ContentRule, Profile } from '../profile';
-import { graveFirst, must, should } from './severity';
+import { graveFirst, must, note, should } from './severity';
 
 /** What is known of a cover beyond its pixels. */
 export type CoverWords = {
@@ -10,6 +10,8 @@ export type CoverWords = {
   readonly brief: Pick<Brief, 'title' | 'subtitle' | 'author'>;
   /** Smallest width at which the title reads, px; null where it never does; undefined where it was not measured. */
   readonly titleReadsFromPx?: number | null;
+  /** From which width each line reads, by its role. */
+  readonly reads?: readonly { readonly role: string; readonly fromPx: number | null }[];
   /** True where a mockup of an object stands on the cover. */
   readonly hasObject: boolean;
 };
@@ -64,6 +66,9 @@ export function checkWords(words: CoverWords, profile: Profile): Finding[] {
   if (thumb && words.titleReadsFromPx !== undefined) {
     const from = words.titleReadsFromPx;
     if (from === null || from > thumb.widthPx) found.push(should('store-thumb', { found: from ?? 0, wanted: thumb.widthPx }));
+    const lost = (words.reads ?? []).filter((r) => r.role !== 'title' && (r.fromPx === null || r.fromPx > thumb.widthPx));
+    const roles = [...new Set(lost.map((r) => r.role))].join(', ');
+    if (roles) found.push(note('store-thumb-rest', { roles, wanted: thumb.widthPx }));
   }
   return graveFirst(found);
 } // prettier-ignore

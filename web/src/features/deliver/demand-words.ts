@@ -57,7 +57,7 @@ export function demandText(profile: Profile, demand: Demand): string {
     case 'edge':
       return 'a grey line';
     case 'thumb':
-      return thumb ? `reads at ${thumb.widthPx} px${thumb.greys ? `, ${thumb.greys} greys` : ''}` : '';
+      return thumb ? `the title reads at ${thumb.widthPx} px${thumb.greys ? `, ${thumb.greys} greys` : ''}` : '';
     case 'content':
       return profile.content.map((rule) => CONTENT_NAMES[rule]).join(', ');
     case 'ebook':

@@ -14,11 +14,17 @@ const MENDED: Readonly<Record<string, readonly [step: string, label: string]>> =
   'store-object': ['front', 'Open Front'],
   'store-thumb': ['glance', 'Open Glance'],
   'store-empty-border': ['front', 'Open Front'],
+  'reads-contrast': ['front', 'Open Front'],
+  'reads-hidden': ['front', 'Open Front'],
+  'reads-outside': ['front', 'Open Front'],
+  'title-not-shown': ['front', 'Open Front'],
+  'cover-empty': ['front', 'Open Front'],
 };
 
 const WORDS = {
   passes: 'Passes every check',
   may: 'Accepted, but look at this',
+  reads: 'Reads badly',
   fails: 'Would be refused',
 } as const;
 

@@ -5,6 +5,7 @@ import {
   type Delivered,
   type Others,
   type Wishes,
+  judged,
   promoMockup,
   subjectsOf,
 } from '@yosomi/core/recipe';
@@ -74,7 +75,7 @@ async function content(
       const pixels = await traceBook(book, book.scene, wanted, FINAL, { signal, others });
       if (!pixels) return fail('trace-stopped');
       const shown = await press().onGround(pixels, book, book.scene, subjectsOf(book, book.scene, others));
-      return press().png(shown, book.scene.ground.kind === 'clear');
+      return judged(await press().png(shown, book.scene.ground.kind === 'clear'), await press().sceneFindings(book));
     }
     case 'promo': {
       const lost = await press().missing(book, 'promo', [...others.values()]);
@@ -82,7 +83,8 @@ async function content(
       const { scene, ...size } = promoMockup(book);
       const mockup = await traceBook(book, scene, size, FINAL, { signal, others });
       if (!mockup) return fail('trace-stopped');
-      return press().png(await press().promoPixels(book, mockup), false);
+      const seen = await press().promoFindings(book, mockup);
+      return judged(await press().png(await press().promoPixels(book, mockup), false), seen);
     }
     default:
       return never(wanted.kind);

@@ -7,6 +7,7 @@ import {
   type WordRole,
   TEXTURES,
   addPart,
+  behindWords,
   newOverlay,
   newPicture,
   newScrim,
@@ -16,10 +17,14 @@ import {
 import type { Book, Mark } from '@yosomi/core/project';
 import { Plus } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
+import { useContext } from 'react';
+import { sayFault } from '../../messages/say';
 import { freshId } from '../../platform/ids';
 import { useSession } from '../../state/session';
+import { studio } from '../../work/workers';
 import { MarkPicture } from './mark-picture';
 import { OVERLAYS, ROLES } from './part-names';
+import { ShownBook } from './shown-book';
 import { useHouse } from './use-house';
 import { useMarkInput } from './use-mark-input';
 import { usePictureInput } from './use-picture-input';
@@ -59,11 +64,17 @@ const MIX = { grain: 'normal', worn: 'normal', paper: 'multiply', rays: 'screen'
 
 /** Adds a part and selects it. `onDraw` begins a freehand curve where the screen has one. */
 export function AddPart({ doc, on, colour, onDraw }: { doc: Doc; on: On; colour: string; onDraw?(): void }) {
+  const shown = useContext(ShownBook);
   const edit = useSession((s) => s.edit);
   const select = useSession((s) => s.select);
-  const add = (label: string, seed: PartSeed, before: (book: Book) => Fault | undefined | void = () => {}): void => {
+  const add = (
+    label: string,
+    seed: PartSeed,
+    before: (book: Book) => Fault | undefined | void = () => {},
+    after: (now: Doc) => string | null = () => null,
+  ): void => {
     const id = freshId();
-    const done = edit(label, (book) => before(book) ?? on(addPart(id, seed))(book));
+    const done = edit(label, (book) => before(book) ?? on((now) => addPart(id, seed, after(now))(now))(book));
     if (done) select(id);
   };
   const picture = usePictureInput(({ asset }) =>
@@ -76,6 +87,8 @@ export function AddPart({ doc, on, colour, onDraw }: { doc: Doc; on: On; colour:
       (book) => {
         book.assets[asset.id] = asset;
       },
+      // Words stay in front of it.
+      behindWords,
     ),
   );
   const { house, change } = useHouse();
@@ -88,11 +101,18 @@ export function AddPart({ doc, on, colour, onDraw }: { doc: Doc; on: On; colour:
   const title = Object.values(doc.parts).find((p) => p.kind === 'words' && p.role === 'title');
   const cut = title?.kind === 'words' ? title.cut : 'jost/600';
   const there = new Set(Object.values(doc.parts).flatMap((p) => (p.kind === 'words' ? [p.role] : [])));
-  const words = (role: WordRole, says: Parameters<typeof newWords>[0]['says'], y: number): void =>
+  const put = async (role: WordRole, says: Parameters<typeof newWords>[0]['says'], y: number): Promise<void> => {
+    const meant = { x: 0.15, y, width: 0.7, height: 0.05 };
+    // In a colour that reads where they land, on what is really painted there.
+    const landed = shown && (await studio.landing(shown, meant));
+    const where = landed ?? { area: meant, colour };
     add(
       `Add ${ROLES[role].toLowerCase()}`,
-      newWords({ role, says, area: { x: 0.15, y, width: 0.7, height: 0.05 }, cut, colour, maxSize: 0.06 }),
+      newWords({ role, says, area: where.area, cut, colour: where.colour, maxSize: 0.06 }),
     );
+  };
+  const words = (...input: Parameters<typeof put>): void =>
+    void put(...input).catch(() => sayFault({ code: 'work-failed', data: {} }));
   const item =
     'cursor-pointer rounded-sm px-3 py-1 outline-none data-[highlighted]:bg-blue-wash data-[disabled]:text-ink-3';
   const head = (text: string) => (

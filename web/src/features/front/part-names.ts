@@ -1,23 +1,11 @@
 import { never } from '@yosomi/core/base';
 import { type Brief } from '@yosomi/core/book';
 import { textOf } from '@yosomi/core/compose';
-import type { Doc, Form, OverlayPart, Part, WordRole } from '@yosomi/core/cover';
+import type { Doc, Form, OverlayPart, Part } from '@yosomi/core/cover';
 import type { Book } from '@yosomi/core/project';
+import { ROLES } from '../../messages/role-names';
 
-export const ROLES: Record<WordRole, string> = {
-  title: 'Title',
-  subtitle: 'Subtitle',
-  byline: 'Byline',
-  series: 'Series line',
-  strapline: 'Strapline',
-  endorsement: 'Endorsement',
-  website: 'Website',
-  blurb: 'Text of the back',
-  publisher: 'Publisher',
-  headline: 'Headline',
-  call: 'Call to action',
-  free: 'Words',
-};
+export { ROLES };
 
 export const FORMS: Record<Form['kind'], string> = {
   rectangle: 'Rectangle',

@@ -1,20 +1,13 @@
 import type { Doc } from '@yosomi/core/cover';
 import type { AddedScrim } from '@yosomi/core/compose';
+import { readsGrade, readsText } from '@yosomi/core/glance';
 import type { Rect } from '@yosomi/core/plane';
 import type { WordsReport } from '@yosomi/core/recipe';
 import { EyeOff, Link2, Lock } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { useFrom, useSession } from '../../state/session';
-import { type Grade, Verdict } from '../../ui/verdict';
+import { Verdict } from '../../ui/verdict';
 import { PART_GROUPS, detailOf, nameOf, partsOf } from './part-names';
-
-/** From which width words read, as a grade: a title must read at the smallest glance, the rest need not. */
-function readsGrade(report: WordsReport, title: boolean): { grade: Grade; text: string } {
-  const from = report.readsFromPx;
-  if (from === null) return { grade: 'fail', text: 'too faint' };
-  const grade = title ? (from <= 64 ? 'pass' : from <= 120 ? 'may' : 'fail') : from <= 120 ? 'pass' : 'may';
-  return { grade, text: `from ${from} px` };
-}
 
 /** The parts by role; choosing one selects it. */
 export function PartsPanel(props: {
@@ -43,7 +36,12 @@ export function PartsPanel(props: {
             {parts.map((part) => {
               const report = reports.get(part.id);
               const reads =
-                report && !part.hidden ? readsGrade(report, part.kind === 'words' && part.role === 'title') : null;
+                report && !part.hidden
+                  ? {
+                      grade: readsGrade(part.kind === 'words' && part.role === 'title', report.readsFromPx),
+                      text: readsText(report.readsFromPx),
+                    }
+                  : null;
               return (
                 <button
                   key={part.id}

@@ -1,4 +1,4 @@
-import { type AlignTo, type Part, alignParts, moveParts } from '@yosomi/core/cover';
+import { type AlignTo, type Part, SAFE, alignParts, moveParts } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
 import {
   AlignCenterHorizontal,
@@ -16,9 +16,6 @@ import { Tip } from '../../ui/tip';
 import { degrees, radians } from './fields';
 import { nameOf } from './part-names';
 import { type On, useSet } from './use-set';
-
-/** The safe area keeps this distance from the edges, as a fraction of the width. */
-export const SAFE = 0.04;
 
 const ALIGNS: readonly { to: AlignTo; label: string; icon: ReactNode }[] = [
   { to: 'left', label: 'To the left', icon: <AlignStartVertical size={15} /> },

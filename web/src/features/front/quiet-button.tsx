@@ -1,4 +1,4 @@
-import { type WordsPart, moveParts, setPart } from '@yosomi/core/cover';
+import { SAFE, type WordsPart, putWords } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
 import { useContext, useState } from 'react';
 import { say, sayFault } from '../../messages/say';
@@ -6,13 +6,13 @@ import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { studio } from '../../work/workers';
 import { nameOf } from './part-names';
-import { SAFE } from './place-group';
+import { inkOf } from './ink-of';
 import { ShownBook } from './shown-book';
 import type { On } from './use-set';
 
 /** Moves words to the calmest place of the picture and sets them to that side. */
-export function QuietButton(props: { part: WordsPart; on: On; frames: ReadonlyMap<string, Rect> }) {
-  const { part, on, frames } = props;
+export function QuietButton(props: { part: WordsPart; on: On; frames: ReadonlyMap<string, Rect>; sizePx: number }) {
+  const { part, on, frames, sizePx } = props;
   const book = useContext(ShownBook);
   const edit = useSession((s) => s.edit);
   const [busy, setBusy] = useState(false);
@@ -21,13 +21,13 @@ export function QuietButton(props: { part: WordsPart; on: On; frames: ReadonlyMa
     if (!frame || !book) return;
     setBusy(true);
     try {
+      // Their frame, plate and all, is what has to find room; the letters are what is moved.
+      const ink = inkOf(part, frame, sizePx);
       const found = await studio.quietPlace(book, part.id, frame, SAFE);
       if (!found) return say('There is no place where these words fit. Set them smaller first.');
       const { widthPx: w, heightPx: h } = book.cover;
-      edit(`Quietest place for ${nameOf(part).toLowerCase()}`, (draft) => {
-        const moved = on(moveParts([part.id], frames, found.x - frame.x / w, found.y - frame.y / h))(draft);
-        return moved ?? on(setPart(part.id, { align: found.align }))(draft);
-      });
+      const at = { x: found.x * w + ink.x - frame.x, y: found.y * h + ink.y - frame.y };
+      edit(`Quietest place for ${nameOf(part).toLowerCase()}`, on(putWords(part.id, found.align, at, ink)));
       say(
         found.mean > 0
           ? `Moved to where the picture is calmest: ${Math.round((100 * found.busy) / found.mean)} % of its usual detail.`

@@ -3,6 +3,7 @@ import {
   type Doc,
   type Guide,
   type Part,
+  SAFE,
   inOrder,
   movable,
   moveParts,
@@ -16,7 +17,6 @@ import { useFrom, useSession } from '../../state/session';
 import { type NodeHandle, moveNode, panPicture, resizeBy, turnTowards } from './drags';
 import type { Corner } from './handles';
 import { nameOf } from './part-names';
-import { SAFE } from './place-group';
 import type { On } from './use-set';
 
 type Job =

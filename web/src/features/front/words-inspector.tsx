@@ -1,6 +1,6 @@
 import type { Finding } from '@yosomi/core/base';
 import { textOf } from '@yosomi/core/compose';
-import type { Doc, WordsPart } from '@yosomi/core/cover';
+import { type Doc, type WordsPart, alignWords, bringInside, placeBehind } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
 import type { WordsReport } from '@yosomi/core/recipe';
 import { familyOf } from '@yosomi/core/text';
@@ -18,6 +18,7 @@ import { Accents } from './accents';
 import { FaceMenu } from './face-menu';
 import { FindingList } from './finding-list';
 import { ContrastFixes } from './fixes';
+import { inkOf, lyingInk } from './ink-of';
 import { MixGroup } from './mix-group';
 import { nameOf } from './part-names';
 import { PlaceGroup } from './place-group';
@@ -44,6 +45,10 @@ export function WordsInspector(props: {
   const words = textOf(part, brief);
   const name = nameOf(part).toLowerCase();
   const sizePx = Math.round(report?.sizePx ?? (part.size ?? part.maxSize) * doc.widthPx);
+  const frame = frames.get(part.id) ?? { x: 0, y: 0, width: 0, height: 0 };
+  const setPx = report?.sizePx ?? sizePx;
+  const ink = inkOf(part, frame, setPx);
+  const lying = lyingInk(part, frame, setPx);
   const low = findings.some((f) => f.code === 'contrast-low');
   return (
     <>
@@ -145,7 +150,7 @@ export function WordsInspector(props: {
         <Segmented
           label="Set to"
           value={part.align}
-          onChange={(align) => set('Alignment', { align })}
+          onChange={(align) => void edit('Alignment', on(alignWords(part.id, align, ink)))}
           options={[
             { value: 'left', label: 'Left' },
             { value: 'centre', label: 'Centre' },
@@ -249,7 +254,7 @@ export function WordsInspector(props: {
       </Group>
       <WordsEffects part={part} doc={doc} set={set} swatches={swatches} />
       <PlaceGroup part={part} doc={doc} frame={frames.get(part.id)} frames={frames} on={on}>
-        <QuietButton part={part} on={on} frames={frames} />
+        <QuietButton part={part} on={on} frames={frames} sizePx={setPx} />
       </PlaceGroup>
       <MixGroup part={part} on={on}>
         {report && (
@@ -275,6 +280,14 @@ export function WordsInspector(props: {
             f.code === 'scrim-added' ? (
               <Button kind="link" onClick={() => set('Scrim', { support: 'none' })}>
                 Leave it off
+              </Button>
+            ) : f.code === 'words-outside' || f.code === 'words-unsafe' ? (
+              <Button kind="link" onClick={() => void edit('Bring it inside', on(bringInside(part.id, lying)))}>
+                Bring it inside
+              </Button>
+            ) : f.code === 'words-hidden' ? (
+              <Button kind="link" onClick={() => void edit('To the very front', on(placeBehind(part.id, null)))}>
+                Bring it to the very front
               </Button>
             ) : f.code === 'words-overflow' ? (
               <Button kind="link" onClick={() => set('Size', { size: null, maxSize: 1 })}>

@@ -24,8 +24,9 @@ describe('the verdict of a glance', () => {
     [120, { title: 50, byline: 140 }, 'may', 'byline lost'],
     [120, { title: 50, byline: 140, subtitle: 300 }, 'may', '2 lines lost'],
     [64, { title: 50, byline: 140 }, 'pass', 'title reads'],
-    [64, { title: 70, byline: 90 }, 'fail', 'title lost'],
-    [200, { title: null, byline: 90 }, 'fail', 'title lost'],
+    [64, { title: 70, byline: 90 }, 'may', 'title from 70 px'],
+    [64, { title: 130, byline: 90 }, 'fail', 'title from 130 px'],
+    [200, { title: null, byline: 90 }, 'fail', 'title too faint'],
     [200, { title: 50, byline: null }, 'may', 'byline lost'],
   ] as const)('at %i px with %j is %s: %s', (width, from, grade, text) =>
     expect(glanceVerdict(book, { reports: reports(from), findings: [] }, width)).toEqual({ grade, text }),

@@ -1,11 +1,8 @@
-import type { WordRole } from '@yosomi/core/cover';
+import { readsGrade, readsText } from '@yosomi/core/glance';
 import type { Book } from '@yosomi/core/project';
 import type { Grade } from '../../ui/verdict';
 import type { CoverView } from '../../work/studio.worker';
 import { nameOf } from '../front/part-names';
-
-/** How weighty the loss of words is: a title must read everywhere, the rest need not. */
-const GRAVE: ReadonlySet<WordRole> = new Set(['title']);
 
 /** What a shopper can read of a cover shown at a width. */
 export function glanceVerdict(
@@ -22,7 +19,11 @@ export function glanceVerdict(
     return p?.kind === 'words' ? [p] : [];
   });
   if (parts.length === 0) return { grade: 'pass', text: 'all words read' };
-  if (parts.some((p) => GRAVE.has(p.role))) return { grade: 'fail', text: 'title lost' };
+  const title = parts.find((p) => p.role === 'title');
+  const from = title ? (reports.get(title.id)?.readsFromPx ?? null) : 0;
+  // The same grade and the same words as in the list of parts and on the sketch sheet.
+  if (title) return { grade: readsGrade(true, from), text: `title ${readsText(from)}` };
+  if (findings.some((f) => f.code === 'title-not-shown')) return { grade: 'fail', text: 'no title' };
   if (widthPx < 100) return { grade: 'pass', text: 'title reads' };
   if (parts.length === 1) return { grade: 'may', text: `${nameOf(parts[0]).toLowerCase()} lost` };
   return { grade: 'may', text: `${parts.length} lines lost` };

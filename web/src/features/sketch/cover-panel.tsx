@@ -1,3 +1,4 @@
+import { readsGrade, readsText } from '@yosomi/core/glance';
 import { type Kept, type Sketch, findStructure, mannerOf, moodsOfSketch } from '@yosomi/core/sketch';
 import { findCut } from '@yosomi/core/text';
 import { useState } from 'react';
@@ -77,9 +78,7 @@ export function CoverPanel(props: {
           <p className="text-xs text-ink-2">{moodsOfSketch(sketch).map((m) => MOOD_NAMES[m]).join(', ')}</p>
         )}
         {titleFromPx !== undefined && (
-          <Verdict grade={titleFromPx !== null && titleFromPx <= 120 ? 'pass' : 'may'}>
-            {titleFromPx === null ? 'The title does not read when small' : `The title reads from ${titleFromPx} px`}
-          </Verdict>
+          <Verdict grade={readsGrade(true, titleFromPx)}>Title {readsText(titleFromPx)}</Verdict>
         )}
       </Group>
       <Group title="More like this">

@@ -1,0 +1,23 @@
+import type { WordRole } from '@yosomi/core/cover';
+
+/** What words are called by what they are on a cover. */
+export const ROLES: Record<WordRole, string> = {
+  title: 'Title',
+  subtitle: 'Subtitle',
+  byline: 'Byline',
+  series: 'Series line',
+  strapline: 'Strapline',
+  endorsement: 'Endorsement',
+  website: 'Website',
+  blurb: 'Text of the back',
+  publisher: 'Publisher',
+  headline: 'Headline',
+  call: 'Call to action',
+  free: 'Words',
+};
+
+const OTHERS: Readonly<Record<string, string>> = { spine: 'words of the spine', back: 'words of the back' };
+
+/** The same in the middle of a sentence. */
+export const roleText = (role: string | number): string =>
+  ((ROLES as Readonly<Record<string, string>>)[role] ?? OTHERS[role] ?? 'words').toLowerCase();
