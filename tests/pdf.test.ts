@@ -48,7 +48,7 @@ describe('the cover as a page', () => {
     const book: Book = { ...project.book, cover: { ...project.book.cover, parts } };
     const made = await pdfFile(book, MADE, studio);
     if (!made.ok) throw new Error(made.fault.code);
-    expect(made.value.findings[0]).toMatchObject({ code: 'links-live', data: { count: 1 } });
+    expect(made.value.findings).toContainEqual(expect.objectContaining({ code: 'links-live', data: { count: 1 } }));
     const { links } = await opened(made.value.bytes);
     expect(links.map((l) => l.url)).toEqual(['https://lanterns.example/oda']);
     const { settled } = await settledCover(book, studio, 400);

@@ -9,6 +9,8 @@ export type Command = {
   readonly usage: string;
   readonly flags: readonly string[];
   readonly switches: readonly string[];
+  /** Options that name a file to be written, with the endings that it may have; null for any. */
+  readonly writes?: Readonly<Record<string, readonly string[] | null>>;
   /** `say` shows how far it is, line by line, while it works. */
   run(args: Arguments, say: (line: string) => void): Promise<Result<Outcome>>;
 };

@@ -12,8 +12,9 @@ import type { Arguments } from './arguments';
 import { type Command, done, flag } from './command';
 import { deliver } from './deliver';
 import { epubInspect, epubNew, epubSetCover, pdfSetCover } from './ebooks';
-import { check, coverExport, encode } from './images';
+import { check, coverExport, coverSave, encode } from './images';
 import { makeFolder, readBytes, readPicture, writeAll, writeBytes } from './files';
+import { pictureFile } from './pictures';
 import { pin } from './pin';
 import { sketch } from './sketch';
 
@@ -24,11 +25,15 @@ function sizeFlag(args: Arguments, name: string): Result<number> {
   return Number.isInteger(n) && n >= 16 && n <= 6000 ? ok(n) : fail('size-wrong', { flag: name, low: 16, high: 6000 });
 }
 
+/** Endings of finished pictures. */
+const PICTURES = ['png', 'jpg', 'jpeg'];
+
 const mockup: Command = {
   name: 'mockup',
-  usage: 'mockup --front F [--spine F] [--back F] [--scene S.json] --width W --height H --out F.png [--report R.json]',
+  usage: 'mockup --front F [--spine F] [--back F] [--scene S.json] --width W --height H --out F.png|F.jpg [--report R.json]',
   flags: ['front', 'spine', 'back', 'scene', 'width', 'height', 'out', 'report'],
   switches: [],
+  writes: { out: PICTURES, report: null },
   async run(args) {
     const frontFile = flag(args, 'front');
     if (!frontFile.ok) return frontFile;
@@ -78,7 +83,7 @@ const mockup: Command = {
     const things = render(stage, textures, FINAL);
     if (!things) throw new Error('render was not cancelled');
     const picture = await onGround(things, book, stood, subjectsOf(book, stood, noOthers), studio);
-    const made: [string, Uint8Array | string][] = [[out.value, writePng(picture, 72)]];
+    const made: [string, Uint8Array | string][] = [[out.value, await pictureFile(out.value, picture, studio)]];
     const report = args.flags.get('report');
     const [faces] = stage.faces;
     const json = JSON.stringify({ width: width.value, height: height.value, faces, things: stage.faces }, null, 2);
@@ -122,4 +127,4 @@ const demo: Command = {
   },
 };
 
-export const COMMANDS: readonly Command[] = [coverExport, encode, check, deliver, sketch, mockup, pin, epubNew, epubSetCover, epubInspect, pdfSetCover, demo]; // prettier-ignore
+export const COMMANDS: readonly Command[] = [coverSave, coverExport, encode, check, deliver, sketch, mockup, pin, epubNew, epubSetCover, epubInspect, pdfSetCover, demo]; // prettier-ignore

@@ -25,6 +25,7 @@ export const epubNew: Command = {
   usage: 'epub new --book BOOK.yosomi --out F.epub',
   flags: ['book', 'out'],
   switches: [],
+  writes: { out: ['epub'] },
   async run(args) {
     const file = flag(args, 'book');
     if (!file.ok) return file;
@@ -68,6 +69,7 @@ export const epubSetCover: Command = {
     'epub set-cover IN.epub COVER --out OUT.epub [--title T] [--subtitle S] [--author A] [--publisher P] [--language L] [--identifier I] [--date D] [--website W] [--alt TEXT] [--title-page] [--line TEXT] [--report R.json]',
   flags: ['out', 'report', 'alt', 'line', ...WORDS],
   switches: ['title-page'],
+  writes: { out: ['epub'], report: null },
   async run(args) {
     const [inFile, coverFile, out] = [word(args, 0, 'EPUB'), word(args, 1, 'cover'), flag(args, 'out')];
     if (!inFile.ok) return inFile;
@@ -120,6 +122,7 @@ export const pdfSetCover: Command = {
   usage: 'pdf set-cover IN.pdf COVER --out OUT.pdf [--title T] [--author A] [--replace | --insert] [--report R.json]',
   flags: ['out', 'title', 'author', 'report'],
   switches: ['replace', 'insert'],
+  writes: { out: ['pdf'], report: null },
   async run(args) {
     const [inFile, coverFile, out] = [word(args, 0, 'PDF'), word(args, 1, 'cover'), flag(args, 'out')];
     if (!inFile.ok) return inFile;

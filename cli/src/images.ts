@@ -1,13 +1,25 @@
 import { type Finding, type Result, fail, ok } from '@yosomi/core/base';
 import { checkOpened, openEpub } from '@yosomi/core/ebook';
 import { readDelivered } from '@yosomi/core/image-file';
-import { IMAGE_FILES, examineImage, repairImage, storeImage, verdictOf } from '@yosomi/core/recipe';
+import {
+  IMAGE_FILES,
+  PLAIN_LEAST,
+  PLAIN_MOST,
+  examineImage,
+  plainFile,
+  plainFormatOf,
+  repairImage,
+  storeImage,
+  verdictOf,
+} from '@yosomi/core/recipe';
 import type { Profile, StoreFormat } from '@yosomi/core/stores';
 import { NodeStudio } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
 import { type Command, done, flag, word } from './command';
 import { readBytes, readProject, writeBytes } from './files';
-import { storeFlag } from './stores';
+import { nowText, storeFlag } from './stores';
+
+const PLAIN_ENDINGS = ['png', 'jpg', 'jpeg', 'webp', 'tif', 'tiff', 'pdf', 'svg'];
 
 /** Grave findings of a file that was made: it is not written then. */
 function refusal(findings: readonly Finding[]): ReturnType<typeof fail> | null {
@@ -20,6 +32,7 @@ export const coverExport: Command = {
   usage: 'cover export BOOK.yosomi --store ID --out F [--stores S.json]',
   flags: ['store', 'out', 'stores'],
   switches: [],
+  writes: { out: null },
   async run(args) {
     const file = word(args, 0, 'title file');
     if (!file.ok) return file;
@@ -35,6 +48,47 @@ export const coverExport: Command = {
     if (refused) return refused;
     const written = writeBytes(out, made.value.bytes);
     return written.ok ? done() : written;
+  },
+};
+
+function sideFlag(args: Arguments, name: 'width' | 'height'): Result<number | null> {
+  const text = args.flags.get(name);
+  if (text === undefined) return ok(null);
+  const n = Number(text);
+  const fits = Number.isInteger(n) && n >= PLAIN_LEAST && n <= PLAIN_MOST;
+  return fits ? ok(n) : fail('size-wrong', { flag: name, low: PLAIN_LEAST, high: PLAIN_MOST });
+}
+
+export const coverSave: Command = {
+  name: 'cover save',
+  usage: 'cover save BOOK.yosomi --out F [--width W] [--height H]',
+  flags: ['out', 'width', 'height'],
+  switches: [],
+  writes: { out: PLAIN_ENDINGS },
+  async run(args) {
+    const file = word(args, 0, 'title file');
+    if (!file.ok) return file;
+    const out = flag(args, 'out');
+    if (!out.ok) return out;
+    const [width, height] = [sideFlag(args, 'width'), sideFlag(args, 'height')];
+    if (!width.ok) return width;
+    if (!height.ok) return height;
+    const project = readProject(file.value);
+    if (!project.ok) return project;
+    const { book, files } = project.value;
+    const { widthPx, heightPx } = book.cover;
+    // One side alone keeps the ratio.
+    const size = {
+      widthPx: width.value ?? Math.round(((height.value ?? heightPx) * widthPx) / heightPx),
+      heightPx: height.value ?? Math.round(((width.value ?? widthPx) * heightPx) / widthPx),
+    };
+    const format = plainFormatOf(out.value);
+    if (!format) return fail('ending-wrong', { flag: 'out', found: '', wanted: PLAIN_ENDINGS.join(', ') });
+    const made = await plainFile(book, format, size, nowText(), new NodeStudio(files));
+    if (!made.ok) return made;
+    const written = writeBytes(out.value, made.value.bytes);
+    const said = made.value.findings.filter((f) => f.severity !== 'note');
+    return written.ok ? done(said.map((f) => `${f.code} ${JSON.stringify(f.data)}`).join('\n')) : written;
   },
 };
 
@@ -63,6 +117,7 @@ export const encode: Command = {
   usage: 'encode IN --store ID --out F [--stores S.json] [--json]',
   flags: ['store', 'out', 'stores'],
   switches: ['json'],
+  writes: { out: null },
   async run(args) {
     const file = word(args, 0, 'picture');
     if (!file.ok) return file;

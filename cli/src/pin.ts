@@ -1,10 +1,11 @@
 import { type Result, fail, ok } from '@yosomi/core/base';
-import { writePng } from '@yosomi/core/image-file';
 import { PinFace, type PinScene, artOf, newFace, newPinScene, photoOf, pinned, sheetIn } from '@yosomi/core/pin';
 import { flatten } from '@yosomi/core/pixels';
+import { NodeStudio } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
 import { type Command, done, flag } from './command';
 import { readBytes, readPicture, writeBytes } from './files';
+import { pictureFile } from './pictures';
 
 const WHITE = [255, 255, 255] as const;
 
@@ -60,9 +61,11 @@ function sceneOf(args: Arguments, photo: { width: number; height: number }): Res
 
 export const pin: Command = {
   name: 'pin',
-  usage: 'pin --photo P --art F --corners x,y,x,y,x,y,x,y [--mesh M.json] [--shade 0..1] [--grain 0..1] --out O.png',
+  usage:
+    'pin --photo P --art F --corners x,y,x,y,x,y,x,y [--mesh M.json] [--shade 0..1] [--grain 0..1] --out O.png|O.jpg',
   flags: ['photo', 'art', 'corners', 'mesh', 'shade', 'grain', 'out'],
   switches: [],
+  writes: { out: ['png', 'jpg', 'jpeg'] },
   async run(args) {
     const [photoFile, artFile, out] = [flag(args, 'photo'), flag(args, 'art'), flag(args, 'out')];
     if (!photoFile.ok) return photoFile;
@@ -77,7 +80,7 @@ export const pin: Command = {
     const arts = new Map([['front', artOf(flatten(art.value.raster, WHITE))]]);
     const made = pinned(photoOf(photo.value.raster), scene.value, arts);
     if (!made.ok) return made;
-    const written = writeBytes(out.value, writePng(made.value, 72));
+    const written = writeBytes(out.value, await pictureFile(out.value, made.value, new NodeStudio(new Map())));
     return written.ok ? done() : written;
   },
 };

@@ -1,4 +1,7 @@
-import { parseArguments } from './arguments';
+import { type Result, fail } from '@yosomi/core/base';
+import { type Arguments, parseArguments } from './arguments';
+import { type Command, type Outcome, done } from './command';
+import { canWrite, samePlace } from './files';
 import { COMMANDS } from './commands';
 import { exitCodeOf, sentence } from './sentences';
 
@@ -22,6 +25,24 @@ export async function run(argv: readonly string[], streams: Streams): Promise<0 
   }
 }
 
+/**
+ * What is to be written, looked at before the work begins. Faults: `ending-wrong`, `out-twice`, and those of `canWrite`.
+ */
+function placesOf({ flags }: Arguments, { writes = {} }: Command): Result<Outcome> {
+  const places: string[] = [];
+  for (const [flag, endings] of Object.entries(writes)) {
+    const file = flags.get(flag);
+    if (file === undefined) continue;
+    const ending = /\.(\w+)$/.exec(file)?.[1].toLowerCase() ?? '';
+    if (endings && !endings.includes(ending)) return fail('ending-wrong', { flag, found: ending, wanted: endings.join(', ') });
+    if (places.some((one) => samePlace(one, file))) return fail('out-twice', { file });
+    const can = canWrite(file);
+    if (!can.ok) return can;
+    places.push(file);
+  }
+  return done();
+} // prettier-ignore
+
 async function runCommand(argv: readonly string[], { out, err }: Streams): Promise<0 | 1 | 2> {
   if (argv.length === 0 || argv[0] === 'help' || argv[0] === '--help') {
     out(HELP);
@@ -33,7 +54,8 @@ async function runCommand(argv: readonly string[], { out, err }: Streams): Promi
     return 2;
   }
   const args = parseArguments(argv.slice(command.name.split(' ').length), command);
-  const outcome = args.ok ? await command.run(args.value, (line) => err(`${line}\n`)) : args;
+  const places = args.ok ? placesOf(args.value, command) : args;
+  const outcome = args.ok && places.ok ? await command.run(args.value, (line) => err(`${line}\n`)) : places;
   if (!outcome.ok) {
     err(`${sentence(outcome.fault)}\n`);
     return exitCodeOf(outcome.fault);

@@ -27,6 +27,14 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'command-unknown': (d) => `There is no command "${d.name}"; see "help".`,
   'file-unreadable': (d) => `${d.file} cannot be read.`,
   'file-unwritable': (d) => `${d.file} cannot be written.`,
+  'file-name-long': (d) => `The name ${d.file} is too long for this disk.`,
+  'file-link': (d) => `${d.file} is a link that points nowhere; name the file itself.`,
+  'file-no-file': (d) => `${d.file} is a folder or a device, and no file that can be written.`,
+  'file-full': (d) => `There is no room on the disk for ${d.file}.`,
+  'out-twice': (d) => `Two options name the same file, ${d.file}.`,
+  'ending-wrong': (d) => `--${d.flag} must end in ${d.wanted}${d.found ? `, not .${d.found}` : ''}.`,
+  'size-range': (d) => `Each side can have ${d.least} to ${d.most} px.`,
+  'face-missing': () => 'The title file lacks a font that its words are set in, so nothing was made.',
   'file-empty': () => 'The file is empty.',
   'file-large': (d) => `The file has ${d.mb} MB; up to ${d.most} MB can be read.`,
   'scene-wrong': (d) => `The scene file is not valid (${d.where}).`,
@@ -97,6 +105,6 @@ export const sentence = (fault: Fault): string => SENTENCES[fault.code]?.(fault.
 
 /** Faults of the input itself (exit code 2); every other fault is a refusal (exit code 1). */
 const INPUT =
-  /^(flag|word|size|share|corners|mesh|pin|command|file|scene|svg|image|project|zip|epub|pdf|stores|names|only|format|pictures)-|^store-unknown$/;
+  /^(flag|word|ending|out|size|share|corners|mesh|pin|command|file|scene|svg|image|project|zip|epub|pdf|stores|names|only|format|pictures)-|^store-unknown$/;
 
 export const exitCodeOf = (fault: Fault): 1 | 2 => (INPUT.test(fault.code) ? 2 : 1);

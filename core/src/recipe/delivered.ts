@@ -1,6 +1,6 @@
 import type { Finding } from '../base';
 import type { StoreFormat } from '../stores';
-import { READS_BADLY } from './legibility';
+import { readsBadly } from './legibility';
 
 /** A finished file with what was found when it was read back. */
 export type Delivered = {
@@ -13,7 +13,7 @@ export type Verdict = 'passes' | 'may' | 'reads' | 'fails';
 
 export function verdictOf(findings: readonly Finding[]): Verdict {
   if (findings.some((f) => f.severity === 'must')) return 'fails';
-  if (findings.some((f) => READS_BADLY.has(f.code))) return 'reads';
+  if (findings.some(readsBadly)) return 'reads';
   return findings.some((f) => f.severity === 'should') ? 'may' : 'passes';
 }
 

@@ -6,6 +6,7 @@ export * from './encode';
 export * from './make';
 export * from './names';
 export * from './package';
+export * from './plain';
 export * from './page';
 export * from './repair';
 export * from './store-image';

@@ -18,22 +18,22 @@ export function frontFindings(doc: Doc, brief: Brief): Finding[] {
   return named || !brief.title.trim() ? [] : [finding('title-not-shown', 'must', null)];
 }
 
-/** The codes of what makes words unreadable, as the Front says them, and as they are said of a file that was made so. */
-const READS: Readonly<Record<string, string>> = {
-  'contrast-low': 'reads-contrast',
-  'words-hidden': 'reads-hidden',
-  'words-outside': 'reads-outside',
-};
+/** What the Front found that makes words hard to read, as a finding of a file: with the role of the words it is of; null for what does not. */
+function readsFinding({ code, part, data }: Finding, role: string): Finding | null {
+  const more = { ...data, role };
+  if (code === 'contrast-low') return finding('reads-contrast', 'should', part, more);
+  if (code === 'words-hidden') return finding('reads-hidden', 'should', part, more);
+  return code === 'words-outside' ? finding('reads-outside', 'should', part, more) : null;
+}
 
-export const READS_BADLY: ReadonlySet<string> = new Set(Object.values(READS));
+/** True for a finding of a file that a store would take and people cannot read. */
+export const readsBadly = ({ code }: Finding): boolean => code.startsWith('reads-');
 
-/** What the Front found that makes words hard to read, as findings of a file: with the role of the words they are of. */
+/** All such findings of a document; `where` names the side it is. */
 export function readsFindings(doc: Doc, findings: readonly Finding[], where = ''): Finding[] {
   return findings.flatMap((f) => {
-    const code = READS[f.code];
     const part = f.part === null ? undefined : doc.parts[f.part];
-    if (!code || part?.kind !== 'words') return [];
-    return [finding(code, 'should', f.part, { ...f.data, role: where || part.role })];
+    return part?.kind === 'words' ? (readsFinding(f, where || part.role) ?? []) : [];
   });
 }
 

@@ -53,6 +53,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
     'The browser has no room left, so this is not stored. It is tried again by itself. Save the title as a file, or remove old titles for good.',
   'store-failed': () =>
     'The browser could not store this. It is tried again by itself. Save the title as a file to be safe.',
+  'size-range': (d) => `Each side can have ${d.least} to ${d.most} px.`,
   'store-unknown': (d) => `There is no store called "${d.store}".`,
   'part-gone': () => 'This part is not there any more.',
   'part-locked': () => 'This part is locked. Unlock it to change it.',

@@ -17,6 +17,8 @@ import { ShownBook } from '../features/front/shown-book';
 import { SizeSwitch } from '../features/front/size-switch';
 import { GROUNDS, Table } from '../features/front/table';
 import { useFrontActions } from '../features/front/use-front-actions';
+import { SizeDialog } from '../features/front/size-dialog';
+import { SavePicture } from '../features/front/save-picture';
 import { VersionsDialog } from '../features/front/versions-dialog';
 import { GlanceStrip } from '../features/glance/glance-strip';
 import { sayFault } from '../messages/say';
@@ -50,7 +52,7 @@ export function FrontPage() {
   const [guides, setGuides] = useState(true);
   const [showQuiet, setShowQuiet] = useState(false);
   const [picking, setPicking] = useState<{ take(hex: string): void } | null>(null);
-  const [dialog, setDialog] = useState<'history' | 'versions' | 'house' | null>(null);
+  const [dialog, setDialog] = useState<'history' | 'versions' | 'house' | 'save' | 'size' | null>(null);
 
   const sibling = size ? stored.siblings[size] : undefined;
   const sideName = SIDES.find((name) => name === size && stored.sides[name]);
@@ -118,13 +120,16 @@ export function FrontPage() {
   }, [edit]);
   const extra = useMemo<Action[]>(
     () => [
-      { id: 'draw', label: 'Draw a curve', group: 'Cover', combos: ['d'], run: draw },
-      { id: 'quiet', label: 'Show the calm places', group: 'Cover', combos: ['q'], run: () => setShowQuiet((v) => !v) },
-      { id: 'guides', label: 'Show the safe area', group: 'Cover', combos: ['g'], run: () => setGuides((v) => !v) },
-      { id: 'centre', label: 'Centre by eye', group: 'Parts', combos: ['c'], run: () => void centre().catch(() => sayFault({ code: 'work-failed', data: {} })) },
-      { id: 'versions', label: 'Versions', group: 'Cover', combos: ['v'], run: () => setDialog('versions') },
-      { id: 'history', label: 'History', group: 'Cover', combos: ['$mod+h'], run: () => setDialog('history') },
-      { id: 'house', label: 'House style', group: 'Cover', combos: ['Shift+h'], run: () => setDialog('house') },
+      { id: 'draw', label: 'Draw a curve', also: 'pen line pencil freehand', group: 'Cover', combos: ['d'], run: draw },
+      { id: 'quiet', label: 'Show the calm places', also: 'calm busy space heat map', group: 'Cover', combos: ['q'], run: () => setShowQuiet((v) => !v) },
+      { id: 'guides', label: 'Show the safe area', also: 'safe area margin lines rulers', group: 'Cover', combos: ['g'], run: () => setGuides((v) => !v) },
+      { id: 'centre', label: 'Centre by eye', also: 'middle optical', group: 'Parts', combos: ['c'], run: () => void centre().catch(() => sayFault({ code: 'work-failed', data: {} })) },
+      { id: 'save', label: 'Save picture', also: 'export download png jpeg webp tiff pdf svg image file', group: 'Cover', combos: ['$mod+s'], run: () => setDialog('save') },
+      { id: 'versions', label: 'Versions', also: 'keep snapshot compare variant', group: 'Cover', combos: ['v'], run: () => setDialog('versions') },
+      { id: 'history', label: 'History', also: 'steps earlier before', group: 'Cover', combos: ['$mod+h'], run: () => setDialog('history') },
+      { id: 'size', label: 'Size of the front', also: 'pixels dimensions resize width height resolution', group: 'Cover', run: () => setDialog('size') },
+      ...GROUNDS.map((one, i) => ({ id: `ground-${i}`, label: `Look at it on ${one.name.toLowerCase()}`, also: `background table ${one.also}`, group: 'Cover', run: () => setGround(i) })),
+      { id: 'house', label: 'House style', also: 'brand colours fonts logo mark publisher', group: 'Cover', combos: ['Shift+h'], run: () => setDialog('house') },
     ],
     [draw, centre],
   ); // prettier-ignore
@@ -228,6 +233,7 @@ export function FrontPage() {
                     </p>
                     <div className="flex flex-wrap gap-1.5">
                       {!side && <Button onClick={() => setDialog('versions')}>Versions</Button>}
+                      <Button onClick={() => setDialog('save')}>Save picture</Button>
                       <Button onClick={() => setDialog('history')}>History</Button>
                       <Button onClick={() => setDialog('house')}>House style</Button>
                       {!book.cover.finished && (
@@ -273,6 +279,8 @@ export function FrontPage() {
           </Beside>
         </ShownBook.Provider>
       </PickContext.Provider>
+      {dialog === 'size' && <SizeDialog book={stored} onClose={() => setDialog(null)} />}
+      {dialog === 'save' && <SavePicture book={book} onClose={() => setDialog(null)} />}
       <HistoryDialog open={dialog === 'history'} onClose={() => setDialog(null)} />
       <HouseDialog open={dialog === 'house'} onClose={() => setDialog(null)} />
       <VersionsDialog open={dialog === 'versions'} onClose={() => setDialog(null)} />

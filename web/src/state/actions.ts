@@ -4,6 +4,8 @@ import { create } from 'zustand';
 export type Action = {
   readonly id: string;
   readonly label: string;
+  /** Other words by which it is looked for. */
+  readonly also?: string;
   /** The group it stands in on the shortcut sheet. */
   readonly group: string;
   /** In the notation of tinykeys, for example "$mod+d". */

@@ -8,6 +8,7 @@ import { Book } from '@yosomi/core/project';
 import {
   type Delivered,
   type Measure,
+  type PlainFormat,
   type Studio,
   type Wishes,
   coverRaster,
@@ -18,6 +19,7 @@ import {
   formatFor,
   missingFile,
   pdfFile,
+  plainFile,
   rememberMeasure,
   repairImage,
   storeImage,
@@ -43,6 +45,9 @@ export const fileMakers = (studio: Studio) => ({
     if (!profile) return fail('store-unknown', { store });
     return storeImage(Book.parse(input), profile, studio, formatFor(profile, wishes));
   },
+
+  plain: (input: Book, format: PlainFormat, size: { widthPx: number; heightPx: number }, modified: string) =>
+    plainFile(Book.parse(input), format, size, modified, studio),
 
   pdf: (input: Book, modified: string, wishes: Wishes) => pdfFile(Book.parse(input), modified, studio, wishes.page),
   svg: (input: Book) => svgFile(Book.parse(input), studio),

@@ -6,13 +6,16 @@ import { tinykeys } from 'tinykeys';
 import { type Action, keysOf, useActions } from '../../state/actions';
 import { useSession } from '../../state/session';
 import { STEPS } from '../frame/steps';
+import { rank } from './rank';
 import { ShortcutSheet } from './shortcut-sheet';
+
+const NOTHING = { label: '', group: '' };
 
 /** The pages of Deliver that are no step of their own. */
 const DELIVER = [
-  { path: 'stores', label: 'See what each store asks' },
-  { path: 'check', label: 'Check a cover, an EPUB or a PDF' },
-  { path: 'reader', label: 'See the ebook in a reader' },
+  { path: 'stores', label: 'See what each store asks', also: 'requirements demands retailers shops' },
+  { path: 'check', label: 'Check a cover, an EPUB or a PDF', also: 'validate verify test file repair' },
+  { path: 'reader', label: 'See the ebook in a reader', also: 'device tablet phone preview' },
 ] as const;
 
 /** The searchable list of everything that can be done now, and the keys for it. */
@@ -28,6 +31,7 @@ export function Commands({ id }: { id: string }) {
       ...STEPS.map((step, i) => ({
         id: `go-${step.path}`,
         label: `Go to ${step.label}`,
+        also: step.also,
         group: 'Steps',
         combos: [`Alt+${i + 1}`],
         run: () => void navigate(`/title/${id}/${step.path}`),
@@ -35,30 +39,48 @@ export function Commands({ id }: { id: string }) {
       {
         id: 'photograph',
         label: 'Put the cover on a photograph',
+        also: 'photo pin picture real',
         group: 'Steps',
         run: () => void navigate(`/title/${id}/mockups/photograph`),
       },
-      ...DELIVER.map(({ path, label }) => ({
+      ...DELIVER.map(({ path, label, also }) => ({
         id: path,
         label,
+        also,
         group: 'Deliver',
         run: () => void navigate(`/title/${id}/deliver/${path}`),
       })),
       {
         id: 'shelf',
         label: 'Back to the Shelf',
+        also: 'home titles library books close',
         group: 'Steps',
         combos: ['Alt+0'],
         run: () => void navigate('/'),
       },
-      { id: 'undo', label: 'Undo', group: 'Steps', combos: ['$mod+z'], run: undo },
-      { id: 'redo', label: 'Redo', group: 'Steps', combos: ['$mod+Shift+z', '$mod+y'], run: redo },
+      { id: 'undo', label: 'Undo', also: 'back revert', group: 'Steps', combos: ['$mod+z'], run: undo },
+      {
+        id: 'redo',
+        label: 'Redo',
+        also: 'again repeat',
+        group: 'Steps',
+        combos: ['$mod+Shift+z', '$mod+y'],
+        run: redo,
+      },
       { id: 'find', label: 'Find a command', group: 'Steps', combos: ['$mod+k'], run: () => setOpen((now) => !now) },
-      { id: 'sheet', label: 'Show all shortcuts', group: 'Steps', combos: ['F1'], run: () => setSheet(true) },
+      {
+        id: 'sheet',
+        label: 'Show the shortcuts',
+        also: 'keys keyboard help',
+        group: 'Steps',
+        combos: ['F1'],
+        run: () => setSheet(true),
+      },
       ...Object.values(lists).flat(),
     ],
     [id, navigate, undo, redo, lists],
   );
+  const byId = useMemo(() => new Map(actions.map((action) => [action.id, action])), [actions]);
   useEffect(() => {
     const bindings: Record<string, (e: KeyboardEvent) => void> = {};
     for (const action of actions) {
@@ -94,6 +116,7 @@ export function Commands({ id }: { id: string }) {
         open={open}
         onOpenChange={setOpen}
         label="Commands"
+        filter={(id, typed) => rank(byId.get(id) ?? NOTHING, typed)}
         overlayClassName="fixed inset-0 z-30 bg-ink/45"
         contentClassName="fixed top-28 left-1/2 z-30 w-[440px] -translate-x-1/2 overflow-hidden rounded-sm bg-card"
       >
@@ -106,7 +129,7 @@ export function Commands({ id }: { id: string }) {
           {actions.map((action) => (
             <Command.Item
               key={action.id}
-              value={`${action.label} ${action.group}`}
+              value={action.id}
               onSelect={() => {
                 setOpen(false);
                 action.run();

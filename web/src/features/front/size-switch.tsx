@@ -1,10 +1,12 @@
 import { adaptDoc, type Doc } from '@yosomi/core/cover';
 import { type Book, SIDES, type SideName } from '@yosomi/core/project';
-import { PROFILES } from '@yosomi/core/stores';
+import { PROFILES, type Profile } from '@yosomi/core/stores';
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
+import { useState } from 'react';
 import { freshId } from '../../platform/ids';
 import { useSession } from '../../state/session';
+import { SizeDialog } from './size-dialog';
 import { useOpenSide } from './use-open-side';
 
 const SIDE_NAMES: Record<SideName, string> = { spine: 'Spine', back: 'Back' };
@@ -18,9 +20,12 @@ export function SizeSwitch(props: { book: Book; shown: string | null; onShow(id:
   const item =
     'cursor-pointer rounded-sm px-3 py-1.5 outline-none data-[highlighted]:bg-blue-wash data-[disabled]:text-ink-3';
   const now = sibling ? book.siblings[sibling] : undefined;
-  const resize = (name: string, size: { widthPx: number; heightPx: number }): void =>
+  const [asking, setAsking] = useState(false);
+  /** Who takes a store's size sells there: one act. */
+  const resize = ({ id, name, ideal }: Profile): void =>
     void edit(`Size for ${name}`, (draft) => {
-      draft.cover = adaptDoc(JSON.parse(JSON.stringify(draft.cover)) as Doc, size);
+      draft.cover = adaptDoc(JSON.parse(JSON.stringify(draft.cover)) as Doc, ideal);
+      if (!draft.brief.stores.includes(id)) draft.brief.stores.push(id);
     });
   const addSquare = (): void => {
     const id = freshId();
@@ -32,79 +37,89 @@ export function SizeSwitch(props: { book: Book; shown: string | null; onShow(id:
   const openSide = useOpenSide();
   const square = Object.entries(book.siblings).find(([, s]) => s.widthPx === s.heightPx);
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="flex items-center gap-1 rounded-sm px-1.5 py-0.5 text-xs hover:bg-ink/10">
-        {side ? SIDE_NAMES[side] : now ? now.name : 'Front'}
-        <ChevronDown size={13} aria-hidden />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content side="top" sideOffset={6} className="z-30 w-72 rounded-sm border border-edge bg-card p-1">
-          <DropdownMenu.Label className="px-3 pt-1 pb-0.5 text-xs font-semibold text-ink-2">Show</DropdownMenu.Label>
-          <DropdownMenu.Item className={item} onSelect={() => onSibling(null)}>
-            Front, {book.cover.widthPx} x {book.cover.heightPx}
-          </DropdownMenu.Item>
-          {Object.entries(book.siblings).map(([id, s]) => (
-            <DropdownMenu.Item key={id} className={item} onSelect={() => onSibling(id)}>
-              {s.name}, {s.widthPx} x {s.heightPx}
+    <>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger className="flex items-center gap-1 rounded-sm px-1.5 py-0.5 text-xs hover:bg-ink/10">
+          {side ? SIDE_NAMES[side] : now ? now.name : 'Front'}
+          <ChevronDown size={13} aria-hidden />
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            side="top"
+            sideOffset={6}
+            className="z-30 w-72 rounded-sm border border-edge bg-card p-1"
+          >
+            <DropdownMenu.Label className="px-3 pt-1 pb-0.5 text-xs font-semibold text-ink-2">Show</DropdownMenu.Label>
+            <DropdownMenu.Item className={item} onSelect={() => onSibling(null)}>
+              Front, {book.cover.widthPx} x {book.cover.heightPx}
             </DropdownMenu.Item>
-          ))}
-          {SIDES.map((name) => (
-            <DropdownMenu.Item
-              key={name}
-              className={item}
-              onSelect={() => void openSide(name).then((there) => there && onSibling(name))}
-            >
-              {SIDE_NAMES[name]}, {book.sides[name] ? 'edited' : 'made from the front'}
-            </DropdownMenu.Item>
-          ))}
-          {side && (
-            <DropdownMenu.Item
-              className={item}
-              onSelect={() => {
-                onSibling(null);
-                edit(`${SIDE_NAMES[side]} from the front again`, (draft) => void (draft.sides[side] = null));
-              }}
-            >
-              Make the {side} from the front again
-            </DropdownMenu.Item>
-          )}
-          {!square && !book.cover.finished && (
-            <DropdownMenu.Item className={item} onSelect={addSquare}>
-              Make a square one for audiobooks
-            </DropdownMenu.Item>
-          )}
-          {sibling && (
-            <DropdownMenu.Item
-              className={item}
-              onSelect={() => {
-                onSibling(null);
-                edit('Remove a sibling', (draft) => {
-                  delete draft.siblings[sibling];
-                });
-              }}
-            >
-              Remove this sibling
-            </DropdownMenu.Item>
-          )}
-          {!book.cover.finished && !sibling && !side && (
-            <>
-              <DropdownMenu.Label className="px-3 pt-2 pb-0.5 text-xs font-semibold text-ink-2">
-                Set the front to the size of
-              </DropdownMenu.Label>
-              {PROFILES.filter((p) => p.ideal.widthPx !== p.ideal.heightPx).map((p) => (
-                <DropdownMenu.Item
-                  key={p.id}
-                  className={item}
-                  disabled={p.ideal.widthPx === book.cover.widthPx && p.ideal.heightPx === book.cover.heightPx}
-                  onSelect={() => resize(p.name, p.ideal)}
-                >
-                  {p.name}, {p.ideal.widthPx} x {p.ideal.heightPx}
+            {Object.entries(book.siblings).map(([id, s]) => (
+              <DropdownMenu.Item key={id} className={item} onSelect={() => onSibling(id)}>
+                {s.name}, {s.widthPx} x {s.heightPx}
+              </DropdownMenu.Item>
+            ))}
+            {SIDES.map((name) => (
+              <DropdownMenu.Item
+                key={name}
+                className={item}
+                onSelect={() => void openSide(name).then((there) => there && onSibling(name))}
+              >
+                {SIDE_NAMES[name]}, {book.sides[name] ? 'edited' : 'made from the front'}
+              </DropdownMenu.Item>
+            ))}
+            {side && (
+              <DropdownMenu.Item
+                className={item}
+                onSelect={() => {
+                  onSibling(null);
+                  edit(`${SIDE_NAMES[side]} from the front again`, (draft) => void (draft.sides[side] = null));
+                }}
+              >
+                Make the {side} from the front again
+              </DropdownMenu.Item>
+            )}
+            {!square && !book.cover.finished && (
+              <DropdownMenu.Item className={item} onSelect={addSquare}>
+                Make a square one for audiobooks
+              </DropdownMenu.Item>
+            )}
+            {sibling && (
+              <DropdownMenu.Item
+                className={item}
+                onSelect={() => {
+                  onSibling(null);
+                  edit('Remove a sibling', (draft) => {
+                    delete draft.siblings[sibling];
+                  });
+                }}
+              >
+                Remove this sibling
+              </DropdownMenu.Item>
+            )}
+            {!book.cover.finished && !sibling && !side && (
+              <>
+                <DropdownMenu.Label className="px-3 pt-2 pb-0.5 text-xs font-semibold text-ink-2">
+                  Set the front to the size of
+                </DropdownMenu.Label>
+                <DropdownMenu.Item className={item} onSelect={() => setAsking(true)}>
+                  A size of your own
                 </DropdownMenu.Item>
-              ))}
-            </>
-          )}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+                {PROFILES.filter((p) => p.ideal.widthPx !== p.ideal.heightPx).map((p) => (
+                  <DropdownMenu.Item
+                    key={p.id}
+                    className={item}
+                    disabled={p.ideal.widthPx === book.cover.widthPx && p.ideal.heightPx === book.cover.heightPx}
+                    onSelect={() => resize(p)}
+                  >
+                    {p.name}, {p.ideal.widthPx} x {p.ideal.heightPx}
+                  </DropdownMenu.Item>
+                ))}
+              </>
+            )}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      {asking && <SizeDialog book={book} onClose={() => setAsking(false)} />}
+    </>
   );
 }

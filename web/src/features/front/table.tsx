@@ -18,10 +18,10 @@ import { useTableKeys } from './use-table-keys';
 import { useTableView } from './use-table-view';
 
 export const GROUNDS = [
-  { name: 'Light table', colour: '#8b8c8b' },
-  { name: 'White', colour: '#ffffff' },
-  { name: 'Black', colour: '#101112' },
-  { name: 'Store page', colour: '#f4ede2' },
+  { name: 'Light table', colour: '#8b8c8b', also: 'grey neutral' },
+  { name: 'White', colour: '#ffffff', also: 'light bright' },
+  { name: 'Black', colour: '#101112', also: 'dark night' },
+  { name: 'Store page', colour: '#f4ede2', also: 'cream shop' },
 ] as const;
 
 /**
