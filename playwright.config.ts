@@ -17,6 +17,8 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
+    // What the browser keeps of the app would stand between a journey and the requests that it watches.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: chromium,
       args: [

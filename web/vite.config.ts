@@ -1,15 +1,76 @@
+import { readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { type Plugin, defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
+
+const OUT = join(import.meta.dirname, '../build/web');
+const PACKED = /\.(js|css|html|svg|wasm|ttf|webmanifest)$/;
+
+/** Every file that packs well, packed once and for all, for the server to hand out. */
+const packed = (): Plugin => ({
+  name: 'packed',
+  apply: 'build',
+  closeBundle: {
+    sequential: true,
+    order: 'post',
+    handler() {
+      for (const file of readdirSync(OUT, { recursive: true, encoding: 'utf8' })) {
+        if (!PACKED.test(file)) continue;
+        const bytes = readFileSync(join(OUT, file));
+        const quality = { [constants.BROTLI_PARAM_QUALITY]: 9 };
+        writeFileSync(join(OUT, `${file}.br`), brotliCompressSync(bytes, { params: quality }));
+        writeFileSync(join(OUT, `${file}.gz`), gzipSync(bytes, { level: 9 }));
+      }
+    },
+  },
+});
 
 export default defineConfig({
   root: import.meta.dirname,
-  plugins: [react(), tailwind()],
+  publicDir: 'static',
+  plugins: [
+    react(),
+    tailwind(),
+    // After one visit the app needs neither server nor network: all its files are kept by the browser.
+    VitePWA({
+      registerType: 'prompt',
+      injectRegister: null,
+      manifest: {
+        name: 'Yosomi',
+        short_name: 'Yosomi',
+        description: 'Covers for ebooks, and everything made of them.',
+        start_url: '/',
+        display: 'standalone',
+        background_color: '#f7f7f5',
+        theme_color: '#17191c',
+        icons: [
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'any' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+          { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' },
+        ],
+      },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,wasm,ttf,jpg,png,svg}'],
+        maximumFileSizeToCacheInBytes: 20 * 1024 * 1024,
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//, /^\/demo\//],
+        cleanupOutdatedCaches: true,
+        clientsClaim: true,
+        inlineWorkboxRuntime: true,
+        sourcemap: false,
+      },
+    }),
+    packed(),
+  ],
   worker: { format: 'es' },
   optimizeDeps: { exclude: ['@jsquash/jpeg', 'harfbuzzjs'] },
   build: {
     target: 'es2022',
-    outDir: '../build/web',
+    outDir: OUT,
     emptyOutDir: true,
     // Fonts and codecs stay files: a data: address would be refused by the content policy.
     assetsInlineLimit: 0,

@@ -11,6 +11,7 @@ const POLICY = [
   "style-src 'self' 'unsafe-inline'",
   "img-src 'self' blob: data:",
   "font-src 'self'",
+  "manifest-src 'self'",
   "connect-src 'self'",
   "base-uri 'none'",
   "form-action 'self'",
@@ -20,6 +21,16 @@ const POLICY = [
 /** The unpacker of WOFF2 fonts builds functions from strings; it may do that, and nothing else: it reaches no address. */
 const UNPACKER = /^\/assets\/unpack-font\.worker-[\w-]+\.js$/;
 const UNPACKER_POLICY = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval' 'unsafe-eval'";
+
+/** Files with their hash in the name never change; the page and what names them must always be asked for. */
+const cacheFor = (url: string): string =>
+  url.startsWith('/assets/')
+    ? 'public, max-age=31536000, immutable'
+    : url.startsWith('/icon')
+      ? 'public, max-age=86400'
+      : url.startsWith('/sw.js')
+        ? 'no-cache'
+        : 'no-store';
 
 export type ServerOptions = {
   /** Folder of the built app. */
@@ -35,8 +46,10 @@ export async function makeServer({ web, demo }: ServerOptions): Promise<FastifyI
     reply.header('content-security-policy', UNPACKER.test(request.url) ? UNPACKER_POLICY : POLICY);
     reply.header('x-content-type-options', 'nosniff');
     reply.header('referrer-policy', 'no-referrer');
+    reply.header('cross-origin-opener-policy', 'same-origin');
+    reply.header('cache-control', cacheFor(request.url));
   });
-  await app.register(statics, { root: web, cacheControl: false });
+  await app.register(statics, { root: web, cacheControl: false, preCompressed: true });
   if (demo) await app.register(statics, { root: demo, prefix: '/demo/', decorateReply: false });
   app.get('/api/demo', async () => {
     const files = demo && existsSync(demo) ? readdirSync(demo).filter((name) => name.endsWith('.yosomi')) : [];

@@ -1,6 +1,7 @@
 import { Link, Outlet, isRouteErrorResponse, useRouteError } from 'react-router';
 import { Background } from '../features/background/background';
 import { MemoryNotice } from '../features/frame/memory-notice';
+import { UpdateNotice } from '../features/frame/update-notice';
 import { Button } from '../ui/button';
 import { Mark } from '../ui/mark';
 
@@ -9,6 +10,7 @@ export function Root() {
   return (
     <div className="flex h-full flex-col">
       <MemoryNotice />
+      <UpdateNotice />
       <div className="min-h-0 flex-1 overflow-auto">
         <Outlet />
       </div>
