@@ -196,7 +196,7 @@ describe('a new edition', () => {
   it('adds a title page after the cover and a line on pages of text, each valid', async () => {
     for (const version of [2, 3] as const) {
       const before = bookFile({ ...plainPlan(old), version, property: version === 3 });
-      const { bytes, report } = await edit(before, { titlePage: true, pageLine: { text: 'Second edition & more', at: 'foot' } });
+      const { bytes, report } = await edit(before, { titlePage: 'added', pageLine: { text: 'Second edition & more', at: 'foot' } });
       const opened = await openEpub(blob(bytes));
       if (!opened.ok) throw new Error(opened.fault.code);
       expect(readerPages(opened.value)).toEqual(['EPUB/cover.xhtml', 'EPUB/title-page.xhtml', 'EPUB/chapter.xhtml']);

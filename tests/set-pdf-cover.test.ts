@@ -1,4 +1,13 @@
-import { PDFArray, PDFDocument, PDFName, PDFRawStream, PDFStream, StandardFonts, rgb } from '@cantoo/pdf-lib';
+import {
+  PDFArray,
+  PDFDocument,
+  PDFName,
+  PDFRawStream,
+  PDFStream,
+  PDFString,
+  StandardFonts,
+  rgb,
+} from '@cantoo/pdf-lib';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { type PdfCover, setPdfCover } from '@yosomi/core/pdf';
@@ -83,9 +92,29 @@ describe('a cover put into a PDF', () => {
     expect((await contents(bytes)).slice(1)).toEqual(await contents(before));
   });
 
-  it('takes the place of a first page that is one picture', async () => {
+  it('stands before a first page that is one picture, since that may be content, and asks', async () => {
+    const { report } = await put(await ebook({ front: true }));
+    expect(report).toMatchObject({ placed: 'inserted', pages: { before: 4, after: 5 } });
+    expect(report.notes.map((n) => n.code)).toEqual(['pdf-first-kept']);
+    expect((await put(await ebook())).report.notes).toEqual([]);
+  });
+
+  it.each(['label', 'outline'] as const)('takes the place of a first page that the file calls its cover, by a %s', async (by) => {
+    const doc = await PDFDocument.load(await ebook({ front: true }));
+    const name = PDFString.of('Cover');
+    if (by === 'label') doc.catalog.set(PDFName.of('PageLabels'), doc.context.obj({ Nums: [0, { P: name }, 1, { S: 'D' }] }));
+    else {
+      const item = doc.context.register(doc.context.obj({ Title: name, Dest: [doc.getPages()[0].ref, 'Fit'] }));
+      doc.catalog.set(PDFName.of('Outlines'), doc.context.obj({ Type: 'Outlines', First: item, Last: item, Count: 1 }));
+    }
+    const { report } = await put(await doc.save());
+    expect(report).toMatchObject({ placed: 'replaced', pages: { before: 4, after: 4 } });
+    expect(report.notes).toEqual([]);
+  }); // prettier-ignore
+
+  it('takes the place of the first page where that is asked for', async () => {
     const before = await ebook({ front: true });
-    const { bytes, report } = await put(before);
+    const { bytes, report } = await put(before, { place: 'replace' });
     expect(report).toMatchObject({ placed: 'replaced', pages: { before: 4, after: 4 } });
     expect((await contents(bytes)).slice(1)).toEqual((await contents(before)).slice(1));
     expect((await read(bytes)).info.Title).toBe('Old title');
@@ -127,7 +156,7 @@ describe('a cover put into a PDF', () => {
     const [first] = doc.getPages();
     const link = doc.context.obj({ Type: 'Annot', Subtype: 'Link', Rect: [0, 0, 9, 9], Dest: [first.ref, 'Fit'] });
     doc.getPages()[1].node.set(PDFName.of('Annots'), doc.context.obj([doc.context.register(link)]));
-    const { bytes } = await put(await doc.save());
+    const { bytes } = await put(await doc.save(), { place: 'replace' });
     const opened = await getDocument({ data: bytes.slice(), verbosity: 0 }).promise;
     const [annotation] = await (await opened.getPage(2)).getAnnotations();
     expect(await opened.getPageIndex(annotation.dest[0])).toBe(0);

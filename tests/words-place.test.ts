@@ -105,10 +105,10 @@ describe('ranging words on another side', () => {
         const own = { follows: null, align: from, size: 0.05, area: { x, y, width, height: 0.3 } };
         const book = edited(wordsBook(), setPart('title', own));
         const before = (await look(book)).ink('title');
-        const to_ = { x: SAFE * 1600, y: 0.3 * 2560 };
-        const after = (await look(edited(book, putWords('title', to, to_, before)))).ink('title');
-        expect(Math.abs(after.x - to_.x)).toBeLessThan(1.5);
-        expect(Math.abs(after.y - to_.y)).toBeLessThan(2.5);
+        const there = { x: SAFE * 1600, y: 0.3 * 2560 };
+        const after = (await look(edited(book, putWords('title', to, there, before)))).ink('title');
+        expect(Math.abs(after.x - there.x)).toBeLessThan(1.5);
+        expect(Math.abs(after.y - there.y)).toBeLessThan(2.5);
       }),
       { numRuns: 25 },
     );

@@ -164,8 +164,9 @@ async function deliverTitle(
     list.push({ wanted, path: inTitle, bytes: made.value.bytes.length });
     say(`  ${path}`);
   }
-  if (list.length === 0) return;
-  const readme = packageReadme(book, list, book.updatedAt);
-  const told = writeBytes(join(root, folder, 'README.txt'), readme);
+  const lacks = wantedFiles.filter((wanted) => !list.some((one) => one.wanted.id === wanted.id));
+  const readme = packageReadme(book, list, book.updatedAt, lacks);
+  const there = makeFolder(join(root, folder));
+  const told = there.ok ? writeBytes(join(root, folder, 'README.txt'), readme) : there;
   if (!told.ok) failed(told.fault);
 }

@@ -42,7 +42,7 @@ export const epubNew: Command = {
 };
 
 /** What is to change, from the options. */
-async function editionOf(args: Arguments, coverFile: string): Promise<Result<Edition>> {
+async function editionOf(args: Arguments, coverFile: string, source: Blob): Promise<Result<Edition>> {
   const bytes = readBytes(coverFile);
   if (!bytes.ok) return bytes;
   const made = await ebookCover(bytes.value, EPUB_PIXELS, new NodeStudio(new Map()));
@@ -54,21 +54,31 @@ async function editionOf(args: Arguments, coverFile: string): Promise<Result<Edi
   const edition: Edition = {
     cover: { bytes: made.value.bytes, info: info.value, alt: args.flags.get('alt') ?? null },
     words,
-    titlePage: args.switches.has('title-page'),
+    titlePage: await titlePageOf(args, source),
     ...(line === undefined ? {} : { pageLine: { text: line, at: 'foot' } }),
     modified: nowText(),
   };
   return ok(edition);
 } // prettier-ignore
 
+/** A title page as the options ask: put in the place of the old one, or added. */
+async function titlePageOf(args: Arguments, source: Blob): Promise<Edition['titlePage']> {
+  if (args.switches.has('replace-title-page')) {
+    const read = await inspectEpub(source);
+    if (read.ok && read.value.titlePage) return { insteadOf: read.value.titlePage.path };
+    return 'added';
+  }
+  return args.switches.has('title-page') ? 'added' : null;
+}
+
 const WORDS = ['title', 'subtitle', 'author', 'publisher', 'language', 'identifier', 'date', 'website'] as const;
 
 export const epubSetCover: Command = {
   name: 'epub set-cover',
   usage:
-    'epub set-cover IN.epub COVER --out OUT.epub [--title T] [--subtitle S] [--author A] [--publisher P] [--language L] [--identifier I] [--date D] [--website W] [--alt TEXT] [--title-page] [--line TEXT] [--report R.json]',
+    'epub set-cover IN.epub COVER --out OUT.epub [--title T] [--subtitle S] [--author A] [--publisher P] [--language L] [--identifier I] [--date D] [--website W] [--alt TEXT] [--title-page | --replace-title-page] [--line TEXT] [--report R.json]',
   flags: ['out', 'report', 'alt', 'line', ...WORDS],
-  switches: ['title-page'],
+  switches: ['title-page', 'replace-title-page'],
   writes: { out: ['epub'], report: null },
   async run(args) {
     const [inFile, coverFile, out] = [word(args, 0, 'EPUB'), word(args, 1, 'cover'), flag(args, 'out')];
@@ -77,7 +87,7 @@ export const epubSetCover: Command = {
     if (!out.ok) return out;
     const source = await openFile(inFile.value);
     if (!source.ok) return source;
-    const edition = await editionOf(args, coverFile.value);
+    const edition = await editionOf(args, coverFile.value, source.value);
     if (!edition.ok) return edition;
     const made = await writeThrough(out.value, (sink) => newEdition(source.value, edition.value, { sink }));
     if (!made.ok) return made;

@@ -26,3 +26,29 @@ export class Gate {
     };
   }
 }
+
+/** One at a time for each client, however many it sends at once. */
+export class Clients {
+  readonly #gates = new Map<string, { gate: Gate; inside: number }>();
+
+  constructor(readonly mostWaiting: number) {}
+
+  /** The same for one client: a way out, or null where too many of its own wait. */
+  async enter(client: string): Promise<(() => void) | null> {
+    const known = this.#gates.get(client) ?? { gate: new Gate(1, this.mostWaiting), inside: 0 };
+    this.#gates.set(client, known);
+    known.inside++;
+    const leave = await known.gate.enter();
+    const gone = (): void => {
+      if (--known.inside === 0) this.#gates.delete(client);
+    };
+    if (!leave) {
+      gone();
+      return null;
+    }
+    return () => {
+      leave();
+      gone();
+    };
+  }
+}

@@ -2,7 +2,7 @@ import multipart from '@fastify/multipart';
 import { verdictOf } from '@yosomi/core/recipe';
 import { findProfile } from '@yosomi/core/stores';
 import type { FastifyInstance, FastifyReply } from 'fastify';
-import { Gate } from './gate';
+import { Clients, Gate } from './gate';
 import { judge } from './judge';
 
 /** Most bytes of one upload: a little over the largest that any store takes. */
@@ -37,6 +37,7 @@ async function bytesOf(file: AsyncIterable<Buffer> & { readonly truncated: boole
  */
 export async function addIntake(app: FastifyInstance): Promise<void> {
   const gate = new Gate(AT_A_TIME, WAITING);
+  const clients = new Clients(WAITING);
   await app.register(multipart, {
     limits: { fileSize: MOST_UPLOAD, files: 1, fields: 4, fieldSize: 1024, parts: 6, headerPairs: 40 },
   });
@@ -50,8 +51,10 @@ export async function addIntake(app: FastifyInstance): Promise<void> {
     if (!profile) return refuse(reply, 404, 'no such store');
     if (!request.isMultipart()) return refuse(reply, 415, 'send one file as multipart/form-data');
     if (Number(request.headers['content-length'] ?? 0) > MOST_UPLOAD + 65_536) return refuse(reply, 413, 'the file is too large');
-    const leave = await gate.enter();
-    if (!leave) return refuse(reply.header('retry-after', '5'), 503, 'too many uploads at once');
+    const own = await clients.enter(request.ip);
+    const leave = own && (await gate.enter());
+    if (own && !leave) own();
+    if (!own || !leave) return refuse(reply.header('retry-after', '5'), 503, 'too many uploads at once');
     try {
       const part = await Promise.race([request.file(), gone(reply)]);
       if (!part) return refuse(reply, 400, 'no file was sent');
@@ -65,6 +68,7 @@ export async function addIntake(app: FastifyInstance): Promise<void> {
       return refuse(reply, 400, 'the upload broke off or is not valid');
     } finally {
       leave();
+      own();
     }
   });
 } // prettier-ignore

@@ -7,6 +7,8 @@ import sharp, { type Metadata } from 'sharp';
 
 /** Most pixels that a stand-in store unpacks: a side of 10,000 each way. */
 const MOST_PIXELS = 100_000_000;
+/** Most pixels of a side: a picture one pixel high can be as large in memory as a square one. */
+const MOST_SIDE = 20_000;
 const DECODE_SECONDS = 20;
 
 const FORMATS: Readonly<Record<string, ImageInfo['format']>> = {
@@ -57,8 +59,10 @@ export async function judge(bytes: Buffer, profile: Profile): Promise<Result<Fin
   }
   try {
     const open = () => sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).timeout({ seconds: DECODE_SECONDS });
+    // What a file says of its size is looked at before a pixel is unpacked.
     const info = infoOf(await open().metadata(), bytes);
-    if (!info) return fail('intake-unreadable');
+    if (!info || Math.max(info.widthPx, info.heightPx) > MOST_SIDE) return fail('intake-unreadable');
+    if (info.widthPx * info.heightPx > MOST_PIXELS) return fail('intake-unreadable');
     const findings = checkImage(info, bytes.length, profile);
     const { data, info: size } = await open().toColourspace('srgb').ensureAlpha().raw().toBuffer({ resolveWithObject: true });
     const pixels = raster(size.width, size.height, new Uint8ClampedArray(data.buffer as ArrayBuffer, data.byteOffset, data.length));

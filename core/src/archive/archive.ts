@@ -116,14 +116,26 @@ function decodeName(raw: Uint8Array): string | undefined {
 const leaves = (name: string): boolean =>
   name.startsWith('/') || /^[A-Za-z]:/.test(name) || name.includes('\\') || name.split('/').includes('..');
 
+/** True where a central directory ends a file: bytes before its first entry, as some stores and mail programs add, do not matter. */
+async function endsAsZip(file: Blob): Promise<boolean> {
+  const tail = new Uint8Array(await file.slice(Math.max(0, file.size - MOST_TAIL)).arrayBuffer());
+  for (let i = tail.length - 22; i >= 0; i--) {
+    if (tail[i] === 0x50 && tail[i + 1] === 0x4b && tail[i + 2] === 5 && tail[i + 3] === 6) return true;
+  }
+  const head = new Uint8Array(await file.slice(0, 4).arrayBuffer());
+  return head[0] === 0x50 && head[1] === 0x4b;
+}
+
+/** The record that ends a zip lies within this many bytes of its end: its comment is that long at most. */
+const MOST_TAIL = 22 + 65_535;
+
 /**
  * Opens a zip without unpacking anything, bounded before it is believed. Folders of the zip are not listed.
  * Faults: `file-empty`, `zip-not`, `zip-damaged`, `zip-many`, `zip-large`, `zip-name`, `zip-twice`, `zip-overlap`, `zip-locked`.
  */
 export async function openArchive(file: Blob): Promise<Result<Archive>> {
   if (file.size === 0) return fail('file-empty');
-  const head = new Uint8Array(await file.slice(0, 4).arrayBuffer());
-  if (head[0] !== 0x50 || head[1] !== 0x4b) return fail('zip-not');
+  if (!(await endsAsZip(file))) return fail('zip-not');
   const entries: Entry[] = [];
   try {
     // The package's own checks of names are left out: ours follow, with faults that can be told.

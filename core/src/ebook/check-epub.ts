@@ -1,9 +1,9 @@
 import { type Finding, finding } from '../base';
 import { MOST_BYTES, readImage } from '../image-file';
 import { findCover } from './find-cover';
-import { named } from './markup';
+import { named, parseMarkup } from './markup';
 import { type Epub, openEpub } from './open-epub';
-import { isCoverPage, readPage } from './pages';
+import { isCoverPage, readPage, readText } from './pages';
 
 const must = (code: string, data: Finding['data'] = {}): Finding => finding(code, 'must', null, data);
 const should = (code: string, data: Finding['data'] = {}): Finding => finding(code, 'should', null, data);
@@ -21,6 +21,21 @@ export async function checkEpub(file: Blob, mostPixels = EPUB_PIXELS): Promise<F
   return checkOpened(opened.value, mostPixels);
 }
 
+const MARKUP = new Set(['application/xhtml+xml', 'application/x-dtbncx+xml', 'image/svg+xml']);
+
+/** Pages, contents and drawings that are no well-formed XML: readers may refuse them. */
+async function unreadMarkup(epub: Epub): Promise<Finding[]> {
+  const found: Finding[] = [];
+  for (const item of epub.pkg.items) {
+    if (!MARKUP.has(item.type) || !epub.files.has(item.path)) continue;
+    const text = await readText(epub, item.path);
+    // A table of entities is left to the checker of the whole book.
+    if (text && /<!ENTITY/i.test(text)) continue;
+    if (!parseMarkup(text, 'application/xhtml+xml')) found.push(should('epub-markup', { name: item.path }));
+  }
+  return found;
+}
+
 /** The same for a book that is open. */
 export async function checkOpened(epub: Epub, mostPixels = EPUB_PIXELS): Promise<Finding[]> {
   const { pkg, files } = epub;
@@ -30,6 +45,7 @@ export async function checkOpened(epub: Epub, mostPixels = EPUB_PIXELS): Promise
     const remote = /^[a-z][a-z0-9+.-]*:/i.test(item.element.getAttribute('href') ?? '');
     if (!remote && !files.has(item.path)) found.push(must('epub-file-missing', { name: item.path }));
   }
+  found.push(...(await unreadMarkup(epub)));
   const three = pkg.version === 3;
   const contents = three
     ? pkg.items.some((item) => item.properties.includes('nav'))

@@ -11,8 +11,8 @@ import { type Cover, putCover } from './put-cover';
 export type Edition = {
   readonly cover?: Cover;
   readonly words?: EditionWords;
-  /** A page with title, subtitle, author and publisher, after the cover. */
-  readonly titlePage?: boolean;
+  /** A page with title, subtitle, author and publisher: a new one after the cover, or in the place of the page that the book has. */
+  readonly titlePage?: 'added' | { readonly insteadOf: string } | null;
   /** A line at the head or foot of every page of text. */
   readonly pageLine?: PageLine;
   /** When the edition is made, ISO 8601 in UTC without fractions. */
@@ -52,7 +52,7 @@ export async function newEdition(
   }
   if (edition.pageLine) await putPageLine(draft, edition.pageLine);
   if (cover) await putCover(draft, cover);
-  if (edition.titlePage) putTitlePage(draft);
+  if (edition.titlePage) putTitlePage(draft, edition.titlePage === 'added' ? null : edition.titlePage.insteadOf);
   putModified(draft, edition.modified);
   const { pkg } = draft.epub;
   draft.written.set(pkg.path, writeMarkup(pkg.doc));

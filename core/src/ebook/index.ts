@@ -9,3 +9,4 @@ export type { Change } from './draft';
 export type { Cover } from './put-cover';
 export type { EditionWords } from './metadata';
 export type { PageLine } from './own-pages';
+export * from './find-title-page';

@@ -2,6 +2,7 @@ import { type Finding, type Result, ok } from '../base';
 import { type ImageInfo, readImage } from '../image-file';
 import { checkOpened } from './check-epub';
 import { type FoundCover, findCover } from './find-cover';
+import { type FoundTitlePage, findTitlePage } from './find-title-page';
 import { wordsOf } from './metadata';
 import { type Epub, openEpub } from './open-epub';
 
@@ -28,6 +29,8 @@ export type Inspected = {
     readonly format: string | null;
     readonly bytes: number | null;
   };
+  /** The title page that the book has; null where none was found. */
+  readonly titlePage: FoundTitlePage | null;
   readonly findings: readonly Finding[];
 };
 
@@ -67,6 +70,7 @@ export async function inspectEpub(file: Blob): Promise<Result<Inspected>> {
       format: info?.format ?? null,
       bytes: picture?.length ?? null,
     },
+    titlePage: await findTitlePage(epub),
     findings: await checkOpened(epub),
   });
 }

@@ -1,3 +1,4 @@
+import { hasIllegalXml, legalXml } from '../base';
 import { DOMParser, type Document, type Element, XMLSerializer } from '@xmldom/xmldom';
 
 /** Most bytes of one text file of a book that is read as markup. */
@@ -37,7 +38,7 @@ const ascii = (bytes: Uint8Array): string => String.fromCharCode(...bytes);
  * book and can unfold without end. The few that every reader knows (&nbsp; and such) are understood in pages.
  */
 export function parseMarkup(text: string | null, type: 'text/xml' | 'application/xhtml+xml' = 'text/xml'): Document | null {
-  if (!text || /<!ENTITY/i.test(text)) return null;
+  if (!text || /<!ENTITY/i.test(text) || hasIllegalXml(text) || tooDeep(text)) return null;
   try {
     let broken = false;
     const parser = new DOMParser({ onError: (level) => void (broken ||= level !== 'warning') });
@@ -48,9 +49,30 @@ export function parseMarkup(text: string | null, type: 'text/xml' | 'application
   }
 } // prettier-ignore
 
-/** A document as UTF-8 with a declaration that says so. */
+/** How deep elements of a page may lie in each other, and how many a page may have: a book has far fewer, an attack far more. */
+const MOST_DEPTH = 400;
+const MOST_TAGS = 400_000;
+
+/** True where markup is nested or filled beyond all books: told by its tags alone, before it is parsed. */
+function tooDeep(text: string): boolean {
+  let [depth, tags] = [0, 0];
+  for (let at = text.indexOf('<'); at >= 0; at = text.indexOf('<', at + 1)) {
+    const next = text.charCodeAt(at + 1);
+    if (next === 0x21 || next === 0x3f) continue;
+    if (++tags > MOST_TAGS) return true;
+    if (next === 0x2f) depth--;
+    else {
+      const end = text.indexOf('>', at);
+      if (end < 0 || text.charCodeAt(end - 1) !== 0x2f) depth++;
+    }
+    if (depth > MOST_DEPTH) return true;
+  }
+  return false;
+}
+
+/** A document as UTF-8 with a declaration that says so, without what XML forbids. */
 export function writeMarkup(doc: Document): Uint8Array<ArrayBuffer> {
-  const text = new XMLSerializer().serializeToString(doc).replace(/^\s*<\?xml[^>]*\?>\s*/, '');
+  const text = legalXml(new XMLSerializer().serializeToString(doc)).replace(/^\s*<\?xml[^>]*\?>\s*/, '');
   return new TextEncoder().encode(`<?xml version="1.0" encoding="UTF-8"?>\n${text}\n`);
 }
 

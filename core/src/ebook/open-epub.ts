@@ -17,6 +17,7 @@ export type Epub = {
 
 export const MIMETYPE = 'application/epub+zip';
 const CONTAINER = 'META-INF/container.xml';
+const PACKAGE_TYPE = 'application/oebps-package+xml';
 const ENCRYPTION = 'META-INF/encryption.xml';
 
 /** Ways to scramble fonts that need no key but the book's own identifier (OCF 3.3, 6; and the one before it). */
@@ -63,7 +64,10 @@ export async function openEpub(file: Blob): Promise<Result<Epub>> {
   } else {
     const root = parseMarkup(container.value);
     if (!root) return fail('epub-container');
-    const listed = named(root, 'rootfile').map((one) => one.getAttribute('full-path') ?? '');
+    const roots = named(root, 'rootfile');
+    // A container may list other renditions, such as a PDF, before the package.
+    const packages = roots.filter((one) => one.getAttribute('media-type') === PACKAGE_TYPE);
+    const listed = (packages.length > 0 ? packages : roots).map((one) => one.getAttribute('full-path') ?? '');
     const found = listed.find((name) => files.has(name)) ?? (opfs.length === 1 ? opfs[0] : undefined);
     if (found === undefined) return fail('epub-package');
     if (!listed.includes(found)) note('epub-container-path', { name: listed[0] ?? '' });

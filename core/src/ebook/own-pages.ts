@@ -5,11 +5,11 @@ import { wordsOf } from './metadata';
 import { isCoverPage, readPage, readText } from './pages';
 import { folderOf, freePath } from './paths';
 
-/** A line of text that every page of the book is to carry. */
+/** A line of text that each file of the book's text is to carry once, at its head or foot. */
 export type PageLine = { readonly text: string; readonly at: 'head' | 'foot' };
 
-/** Adds a page with the book's own words, before the first page that is no cover. */
-export function putTitlePage(draft: Draft): void {
+/** Writes a page with the book's own words: before the first page that is no cover, or in the place of the old title page. */
+export function putTitlePage(draft: Draft, insteadOf: string | null): void {
   const { pkg } = draft.epub;
   const words = wordsOf(pkg);
   const three = pkg.version === 3;
@@ -33,6 +33,11 @@ ${three ? '<!DOCTYPE html>' : '<!DOCTYPE html PUBLIC "-//W3C//DTD XHTML 1.1//EN"
   </body>
 </html>
 `;
+  if (insteadOf !== null && draft.epub.files.has(insteadOf)) {
+    draft.written.set(insteadOf, new TextEncoder().encode(source));
+    draft.changes.push({ what: 'title-page', before: insteadOf, after: insteadOf });
+    return;
+  }
   const folder = folderOf(pkg.items.find((item) => /xhtml/.test(item.type))?.path ?? pkg.path);
   const path = freePath(folder, 'title-page', 'xhtml', isTaken(draft));
   draft.written.set(path, new TextEncoder().encode(source));
@@ -48,7 +53,7 @@ ${three ? '<!DOCTYPE html>' : '<!DOCTYPE html PUBLIC "-//W3C//DTD XHTML 1.1//EN"
   draft.changes.push({ what: 'title-page', before: '', after: path });
 } // prettier-ignore
 
-/** Puts a line at the head or foot of every page of text; pages that show only a picture, and contents, stay as they are. */
+/** Puts a line once into each file of text, at its head or foot: what a reader's page is, a book cannot know; pages that show only a picture, and contents, stay as they are. */
 export async function putPageLine(draft: Draft, line: PageLine): Promise<void> {
   const { epub, written, changes, notes } = draft;
   let count = 0;

@@ -40,12 +40,34 @@ const MOST_PICTURES = 24 * 1024 * 1024;
 const MOST_STYLES = 400_000;
 const MOST_DEPTH = 200;
 
-/** Styles without anything that could fetch, and without what would leave the page. */
+/** Functions of CSS that take an address, in every spelling with a maker's prefix. */
+const FETCHING = /(?:-\w+-)?(?:url|src|image|image-set|cross-fade|element|paint|attr|env|var)\s*\(/i;
+
+/** Takes out calls of such functions with all that is between their brackets, however deep those are nested. */
+function withoutFetching(css: string): string {
+  let left = css;
+  let out = '';
+  for (let found = FETCHING.exec(left); found; found = FETCHING.exec(left)) {
+    out += `${left.slice(0, found.index)}none`;
+    let at = found.index + found[0].length;
+    for (let depth = 1; depth > 0 && at < left.length; at++) {
+      if (left[at] === '(') depth++;
+      else if (left[at] === ')') depth--;
+    }
+    left = left.slice(at);
+  }
+  return out + left;
+}
+
+/** An escape of CSS: up to six hexadecimal digits and a space, or any character. */
+const ESCAPE = /\\(?:([0-9a-f]{1,6})\s?|([\s\S])|$)/gi;
+const unescaped = (_: string, digits?: string, plain?: string): string =>
+  digits ? String.fromCodePoint(Math.min(0x10ffff, Number.parseInt(digits, 16) || 0xfffd)) : (plain ?? '');
+
+/** Styles without anything that could fetch, and without what would leave the page. Escapes are read first: they could hide a name. */
 const safeStyle = (css: string): string =>
-  css
-    .replace(/\/\*[\s\S]*?\*\//g, '')
+  withoutFetching(css.replace(/\/\*[\s\S]*?\*\//g, '').replace(ESCAPE, unescaped))
     .replace(/@(import|font-face|charset|namespace)[^;{]*(\{[^}]*\}|;)/gi, '')
-    .replace(/url\s*\([^)]*\)?/gi, 'none')
     .replace(/expression|behaviou?r|-moz-binding|javascript:|<|\\/gi, '')
     .replace(/position\s*:\s*fixed/gi, 'position: static');
 
@@ -86,7 +108,7 @@ export async function readerPage(epub: Epub, path: string): Promise<string | nul
     for (const one of Array.from(element.attributes)) {
       const key = (one.localName ?? one.nodeName).toLowerCase();
       if (key === 'style') attributes += ` style="${xml(safeStyle(one.value))}"`;
-      else if (ATTRIBUTES.has(key) && !/url\s*\(/i.test(one.value)) attributes += ` ${key === 'viewbox' ? 'viewBox' : key === 'preserveaspectratio' ? 'preserveAspectRatio' : key}="${xml(one.value)}"`;
+      else if (ATTRIBUTES.has(key) && !FETCHING.test(one.value)) attributes += ` ${key === 'viewbox' ? 'viewBox' : key === 'preserveaspectratio' ? 'preserveAspectRatio' : key}="${xml(one.value)}"`;
     }
     if (name === 'img') return `<img${attributes} src="${dataOf(element.getAttribute('src')) ?? ''}">`;
     if (name === 'image') {

@@ -124,5 +124,26 @@ function rebuild(b: Uint8Array, head: Uint8Array[], keep: (s: Segment) => boolea
   if (!list) throw new Error('not a JPEG that was read before');
   const last = list[list.length - 1];
   const kept = list.slice(0, -1).filter(keep);
-  return concat([b.subarray(0, 2), ...head, ...kept.map((s) => b.subarray(s.from, s.to)), b.subarray(last.from)]);
+  return concat([
+    b.subarray(0, 2),
+    ...head,
+    ...kept.map((s) => b.subarray(s.from, s.to)),
+    b.subarray(last.from, endOf(b, last.to)),
+  ]);
+}
+
+const EOI = 0xd9;
+
+/** Where the picture ends: after the marker that says so, found by going through its scans; another file may follow it. */
+function endOf(b: Uint8Array, from: number): number {
+  for (let at = b.indexOf(0xff, from); at >= 0 && at + 1 < b.length; at = b.indexOf(0xff, at)) {
+    const marker = b[at + 1];
+    if (marker === EOI) return at + 2;
+    // A byte of 255 in the data, a place to begin anew, or filling.
+    if (marker === 0 || (marker >= 0xd0 && marker <= 0xd7)) at += 2;
+    else if (marker === 0xff) at++;
+    else if (at + 4 <= b.length) at += 2 + u16(b, at + 2);
+    else break;
+  }
+  return b.length;
 }

@@ -3,6 +3,7 @@ import {
   PDFArray,
   PDFDict,
   PDFDocument,
+  PDFHexString,
   PDFName,
   PDFNumber,
   type PDFPage,
@@ -62,7 +63,11 @@ export async function setPdfCover(source: Uint8Array, cover: PdfCover): Promise<
   if (pages.length > MOST_PAGES) return fail('pdf-pages', { most: MOST_PAGES });
   const notes: Finding[] = [];
   if (isSigned(doc)) notes.push(finding('pdf-signed', 'should', null));
-  const replace = cover.place === 'replace' || (cover.place === 'auto' && pages.length > 1 && isPicture(pages[0]));
+  const picture = pages.length > 1 && isPicture(pages[0]);
+  // In a picture book or a scan a page that is one picture is content: only what the file calls its cover is one.
+  const known = picture && isNamedCover(doc, pages[0].ref);
+  const replace = cover.place === 'replace' || (cover.place === 'auto' && known);
+  if (cover.place === 'auto' && picture && !known) notes.push(finding('pdf-first-kept', 'should', null));
   const [width, height] = commonBox(replace && pages.length > 1 ? pages.slice(1) : pages);
   const before = { title: doc.getTitle() ?? '', author: doc.getAuthor() ?? '' };
   const image = await doc.embedJpg(cover.jpeg);
@@ -108,6 +113,27 @@ function commonBox(pages: readonly PDFPage[]): [number, number] {
     counts.set(key, { ...known, count: known.count + 1 });
   }
   return [...counts.values()].sort((a, b) => b.count - a.count)[0].size;
+}
+
+const COVER_WORDS =
+  /^\s*(front\s+)?(cover|titelbild|umschlag|couverture|cubierta|portada|copertina|omslag)(\s+page)?\s*$/i;
+
+/** True where the file itself says that its first page is a cover: by a page label or by an outline that leads there. */
+function isNamedCover(doc: PDFDocument, first: PDFRef): boolean {
+  const textOf = (value: unknown): string =>
+    value instanceof PDFString || value instanceof PDFHexString ? value.decodeText() : '';
+  const nums = doc.catalog.lookupMaybe(PDFName.of('PageLabels'), PDFDict)?.lookupMaybe(PDFName.of('Nums'), PDFArray);
+  const label = nums && nums.size() > 1 ? nums.lookup(1) : null;
+  if (label instanceof PDFDict && COVER_WORDS.test(textOf(label.lookup(PDFName.of('P'))))) return true;
+  const leadsThere = (dest: unknown): boolean => dest instanceof PDFArray && dest.size() > 0 && dest.get(0) === first;
+  let item = doc.catalog.lookupMaybe(PDFName.of('Outlines'), PDFDict)?.lookupMaybe(PDFName.of('First'), PDFDict);
+  for (let i = 0; item && i < 50; i++) {
+    const action = item.lookupMaybe(PDFName.of('A'), PDFDict);
+    const there = leadsThere(item.lookup(PDFName.of('Dest'))) || leadsThere(action?.lookup(PDFName.of('D')));
+    if (there && COVER_WORDS.test(textOf(item.lookup(PDFName.of('Title'))))) return true;
+    item = item.lookupMaybe(PDFName.of('Next'), PDFDict);
+  }
+  return false;
 }
 
 /** True for a page that shows one picture and sets no words. */

@@ -9,7 +9,7 @@ import { type Delivered, IMAGE_FILES, PRINT_PPI, SCREEN_PPI } from './delivered'
 import { missingFile } from './missing';
 import { mockupKey } from './mockup';
 import { nameFields, patternName } from './names';
-import { type PageWish, plainPage } from './page';
+import { type PageWish, pagePixels, plainPage } from './page';
 import { type Others, noOthers } from './scene-art';
 import { promoKey } from './promo';
 import { siblingFor } from './sibling';
@@ -102,8 +102,7 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
     label: 'Cover as a page, links live',
     fileName: fileName('cover', 'pdf'),
     format: 'PDF',
-    widthPx: book.cover.widthPx,
-    heightPx: book.cover.heightPx,
+    ...pagePixels(book, wishes.page),
     key: keyOf({ cover: coverKey(book), brief: book.brief, page: wishes.page }),
   });
   list.push({

@@ -8,6 +8,7 @@ export * from './names';
 export * from './package';
 export * from './plain';
 export * from './page';
+export * from './reframe';
 export * from './repair';
 export * from './store-image';
 export * from './fixes';

@@ -20,11 +20,12 @@ const FOLDERS = { epub: 'ebook', pdf: 'pages', svg: 'pages', mockup: 'pictures',
 export const folderFor = (wanted: Deliverable): string =>
   wanted.kind === 'store-image' ? (wanted.store ?? 'stores') : FOLDERS[wanted.kind];
 
-/** A text for whoever gets the files: what each is, words for readers who cannot see the pictures, and who owns the pictures. */
+/** A text for whoever gets the files: what each is, which are lacking, words for readers who cannot see the pictures, and who owns the pictures. */
 export function packageReadme(
   book: Book,
   files: readonly { readonly wanted: Deliverable; readonly path: string; readonly bytes: number }[],
   changedAt: string,
+  lacks: readonly Deliverable[] = [],
 ): string {
   const { brief } = book;
   const alt = coverAlt(brief);
@@ -42,6 +43,10 @@ export function packageReadme(
     lines.push('', path, `  ${wanted.label}`);
     lines.push(`  ${wanted.widthPx} x ${wanted.heightPx} px, ${wanted.format}, ${bytes} bytes`);
     if (wanted.kind !== 'epub') lines.push(`  Alt text: ${altOf(wanted)}`);
+  }
+  if (lacks.length > 0) {
+    lines.push('', 'NOT IN THIS PACKAGE', '', 'These were not made, or were made from an older cover:');
+    for (const { label, fileName } of lacks) lines.push(`  ${label} (${fileName})`);
   }
   lines.push('', 'PICTURES AND THEIR RIGHTS', '');
   const used = assetsInUse(book).flatMap((id) => book.assets[id] ?? []);

@@ -26,6 +26,16 @@ export const plainPage: PageWish = { size: 'cover', ppi: 300, bleedMm: 0 };
 
 const toPx = (mm: number, ppi: number): number => Math.round((mm / 25.4) * ppi);
 
+/** The pixels of the page that the cover is put on: those of the sheet with its bleed, or the cover's own. */
+export function pagePixels({ cover }: Book, { size, ppi, bleedMm }: PageWish): { widthPx: number; heightPx: number } {
+  const sheet = PAGE_SIZES[size];
+  const bleed = 2 * toPx(bleedMm, sheet ? ppi : PRINT_PPI);
+  const { widthPx, heightPx } = sheet
+    ? { widthPx: toPx(sheet.widthMm, ppi), heightPx: toPx(sheet.heightMm, ppi) }
+    : cover;
+  return { widthPx: widthPx + bleed, heightPx: heightPx + bleed };
+}
+
 /** The cover in two layers: a picture, and over it what can stay outlines. */
 async function layers(book: Book, studio: Studio) {
   const { brief, cover } = book;

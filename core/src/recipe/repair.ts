@@ -5,6 +5,7 @@ import { type Raster, flatten, raster, shrink } from '../pixels';
 import { OPEN, type Profile, type StoreFormat, graveFirst, paleEdges, withEdgeLine } from '../stores';
 import { type Delivered, PRINT_PPI } from './delivered';
 import { encodeWithin } from './encode';
+import { type Reframe, carriedTo, cutTo } from './reframe';
 import { edgeOf, encodingNote, examineImage } from './store-image';
 import type { Studio } from './studio';
 
@@ -15,18 +16,26 @@ const MOST_SIDE = 10_000;
 
 const within = (value: number, low: number, high: number): boolean => value >= low - 1e-9 && value <= high + 1e-9;
 
+/** True where a store takes a picture's ratio as it is, without a word. */
+export function fitsRatio({ widthPx, heightPx }: Size, { ratio, ideal, exact }: Profile): boolean {
+  const r = heightPx / widthPx;
+  const wanted = ideal.heightPx / ideal.widthPx;
+  if (exact) return Math.abs(r / wanted - 1) < 0.004;
+  return !ratio || within(r, ratio.low - 0.01, ratio.high + 0.01);
+}
+
 /**
  * The pixels that a picture needs for a store: its own where they will do; its own ratio where the store takes it, else the
  * store's. It is made larger only as far as the store asks.
  */
-export function sizeFor(own: Size, profile: Profile): Size {
-  const { ideal, exact, least, most, leastShortSidePx, mostSidePx, ratio } = profile;
+export function sizeFor(own: Size, profile: Profile, cut = false): Size {
+  const { ideal, exact, least, most, leastShortSidePx, mostSidePx } = profile;
   if (exact) return ideal;
   const r = own.heightPx / own.widthPx;
-  const keeps = !ratio?.must || within(r, ratio.low, ratio.high);
+  const keeps = fitsRatio(own, profile);
   const wanted = keeps ? r : ideal.heightPx / ideal.widthPx;
-  // Around the whole picture, in the ratio that is wanted.
-  let [w, h] = r > wanted ? [own.heightPx / wanted, own.heightPx] : [own.widthPx, own.widthPx * wanted];
+  // Around the whole picture in the ratio that is wanted, or within it where it is cut.
+  let [w, h] = (r > wanted) !== cut ? [own.heightPx / wanted, own.heightPx] : [own.widthPx, own.widthPx * wanted];
   const up = Math.max(1, (least?.widthPx ?? 0) / w, (least?.heightPx ?? 0) / h, (leastShortSidePx ?? 0) / Math.min(w, h));
   [w, h] = [w * up, h * up];
   const down = Math.min(1, (most?.widthPx ?? Infinity) / w, (most?.heightPx ?? Infinity) / h, Math.min(mostSidePx ?? MOST_SIDE, MOST_SIDE) / Math.max(w, h));
@@ -66,6 +75,7 @@ function onlyWords(info: ImageInfo, found: readonly Finding[], profile: Profile)
 /**
  * Makes a copy of an image that a store takes, from any file that can be decoded: turned upright, in sRGB, opaque, in a
  * format, a ratio and pixels that the store wants, with an edge line where it is pale, encoded to its bytes. Where only
+ * the ratio is not the store's, `reframe` says how it gets there. Where only
  * density, profile or metadata are wrong, a JPEG's pixels are not touched. The findings are those of the copy; what was
  * done is among them as notes. Faults: those of `readDelivered`, `image-damaged`, `budget-too-small`.
  */
@@ -74,6 +84,7 @@ export async function repairImage(
   profile: Profile,
   studio: Studio,
   wanted?: StoreFormat,
+  reframe: Reframe = 'whole',
 ): Promise<Result<Delivered>> {
   const read = readDelivered(source);
   if (!read.ok) return read;
@@ -100,14 +111,23 @@ export async function repairImage(
   pixels = opaque;
   const side = liesOnSide(info.orientation);
   const own = side ? { widthPx: info.heightPx, heightPx: info.widthPx } : { widthPx: info.widthPx, heightPx: info.heightPx };
-  const size = sizeFor(own, profile);
+  const size = sizeFor(own, profile, reframe === 'cut');
   if (size.widthPx !== pixels.width || size.heightPx !== pixels.height) {
     const k = Math.min(size.widthPx / pixels.width, size.heightPx / pixels.height);
     const framed = Math.abs((size.heightPx * pixels.width) / (size.widthPx * pixels.height) - 1) > 0.004;
-    if (framed) did('repair-fitted', { size: `${size.widthPx} x ${size.heightPx}` });
+    const named = { size: `${size.widthPx} x ${size.heightPx}` };
+    if (framed && reframe === 'cut') did('repair-cut', named);
+    else if (framed && reframe === 'carried') did('repair-carried', named);
+    else if (framed) did('repair-fitted', named);
     else if (k < 1) did('repair-smaller', { size: `${size.widthPx} x ${size.heightPx}` });
-    if (k > 1.001) did('cover-enlarged', { from: pixels.width, to: Math.round(pixels.width * k) }, 'should');
-    pixels = fitted(pixels, size, edgeOf(pixels), studio);
+    const grown = reframe === 'cut' ? Math.max(size.widthPx / pixels.width, size.heightPx / pixels.height) : k;
+    if (grown > 1.001) did('cover-enlarged', { from: pixels.width, to: Math.round(pixels.width * grown) }, 'should');
+    pixels =
+      framed && reframe === 'cut'
+        ? cutTo(pixels, size, studio)
+        : framed && reframe === 'carried'
+          ? carriedTo(pixels, size, studio)
+          : fitted(pixels, size, edgeOf(pixels), studio);
   }
   if (profile.edgeLine && paleEdges(pixels).length > 0) {
     pixels = withEdgeLine(pixels);

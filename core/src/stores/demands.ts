@@ -26,7 +26,7 @@ export const DEMAND_CODES: Readonly<Record<Demand, readonly string[]>> = {
     'store-long-side',
     'cover-enlarged',
   ],
-  ratio: ['store-ratio'],
+  ratio: ['store-lying', 'store-ratio'],
   format: ['store-format', 'store-animated', 'store-orientation'],
   bytes: ['store-bytes', 'budget-too-small'],
   colour: ['store-colour', 'store-bit-depth', 'store-alpha', 'store-no-profile', 'store-profile', 'store-metadata'],

@@ -107,7 +107,7 @@ export function nonsense({ ideal, exact, least, most, leastShortSidePx, mostSide
   if (least && most && (least.widthPx > most.widthPx || least.heightPx > most.heightPx)) return 'least';
   if (leastShortSidePx && Math.min(w, h) < leastShortSidePx) return 'leastShortSidePx';
   if (mostSidePx && Math.max(w, h) > mostSidePx) return 'mostSidePx';
-  if (ratio?.must && (h / w < ratio.low - 0.01 || h / w > ratio.high + 0.01)) return 'ratio';
+  if (ratio && (h / w < ratio.low - 0.01 || h / w > ratio.high + 0.01)) return 'ratio';
   return exact && least ? 'exact' : null;
 }
 

@@ -9,6 +9,20 @@ const bytes = (n: string | number): string => {
   return size >= 1024 * 1024 ? `${(size / 1024 / 1024).toFixed(1)} MB` : `${Math.round(size / 1024)} KB`;
 };
 
+const STORE_FIELDS: Readonly<Record<string, string>> = {
+  ideal: 'its best size', exact: 'whether only that size is taken', least: 'its least size', most: 'its largest size',
+  leastShortSidePx: 'its least shorter side', mostSidePx: 'its longest side', ratio: 'its ratio', formats: 'its formats',
+  mostBytes: 'its most bytes', ppi: 'its pixels to the inch', name: 'its name', id: 'its id', thumb: 'its size in lists',
+  epubPixels: 'its pixels in an ebook', content: 'its rules of content', widthPx: 'width', heightPx: 'height', schema: 'its version',
+}; // prettier-ignore
+
+/** A place in a file of stores, such as "stores.0.least.widthPx", as a person reads it. */
+function storeField(where: string): string {
+  const [, number, ...path] = where.split('.');
+  const fields = path.filter((one) => !/^\d+$/.test(one)).map((one) => STORE_FIELDS[one] ?? one);
+  return `look at store ${Number(number ?? 0) + 1}${fields.length > 0 ? `, ${fields.join(', ')}` : ''}`;
+}
+
 /** A sentence for every code: what is wrong, in numbers, and what to do. */
 export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'file-empty': () => 'This file is empty. Choose another one.',
@@ -143,6 +157,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'store-too-big': (d) => `The picture has ${d.found} px; the store wants at most ${d.wanted} px.`,
   'store-short-side': (d) => `The shorter side has ${d.found} px; the store wants at least ${d.wanted} px.`,
   'store-long-side': (d) => `The longer side has ${d.found} px; the store wants at most ${d.wanted} px.`,
+  'store-lying': (d) => `The picture has ${d.found} px: it is wider than high, and the store shows upright covers.`,
   'store-ratio': (d) => `Height over width is ${d.found}; the store wants ${d.low} to ${d.high}.`,
   'store-bytes': (d) => `The file has ${bytes(d.found)}; the store takes up to ${bytes(d.wanted)}.`,
   'store-colour': (d) => `The file is ${d.found === 'grey' ? 'greyscale' : 'CMYK'}; the store wants RGB.`,
@@ -173,6 +188,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'png-size': () => 'The PNG has another size than it should. Make it again.',
   'png-opaque': () => 'The PNG should have a clear background and has none. Make it again.',
   'png-transparent': () => 'The PNG should be opaque and is not. Make it again.',
+  'epub-markup': (d) => `The file ${d.name} is not well-formed, so some readers will not show it.`,
   'epub-mimetype': () => 'The EPUB does not begin as the standard asks.',
   'epub-no-mimetype': () => 'The EPUB lacks the file that says what it is.',
   'epub-wrapped': (d) => `A folder, ${d.name}, was wrapped around the whole EPUB.`,
@@ -198,6 +214,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'pdf-encrypted': () => 'This PDF is locked with a password, so its pages cannot be changed. Ask for an open copy.',
   'pdf-damaged': () => 'This PDF is damaged. Get another copy and try again.',
   'pdf-pages': (d) => `This PDF has more than ${d.most} pages.`,
+  'pdf-first-kept': () =>
+    'Page 1 is one picture and was kept, since it may be content. If it is the old cover, choose Instead of page 1.',
   'pdf-signed': () => 'The PDF was signed; the signature is no longer true of the copy.',
   'epub-file-missing': (d) => `The EPUB lists ${d.name}, which is not in it.`,
   'epub-nav': () => 'The EPUB has no navigation.',
@@ -221,6 +239,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'repair-still': () => 'Only its first picture is kept.',
   'repair-opaque': () => 'Laid on white where it was transparent.',
   'repair-fitted': (d) => `Shown whole within ${d.size} px, on its own edge colour.`,
+  'repair-cut': (d) => `Cut to ${d.size} px where it is calmest.`,
+  'repair-carried': (d) => `Shown whole within ${d.size} px, its own ground carried on beyond its edges.`,
   'repair-smaller': (d) => `Made smaller, to ${d.size} px.`,
   'repair-format': (d) => `Written as ${d.to}; it was ${d.from}.`,
   'check-format': (d) => `This is ${d.found}. Choose a JPEG, PNG, WebP, AVIF, TIFF, EPUB or PDF.`,
@@ -230,8 +250,10 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'send-refused': (d) => `The stand-in store did not take the file (status ${d.status}).`,
   'stores-not': () => 'This is no file of stores. Choose one that was saved here.',
   'stores-newer': (d) => `These stores were saved by a newer Yosomi (${d.found}; this one reads ${d.known}).`,
-  'stores-wrong': (d) => `This file of stores is not right at ${d.where}. Nothing was taken in.`,
-  'stores-twice': (d) => `This file has two stores with the id "${d.id}". Nothing was taken in.`,
+  'stores-wrong': (d) => `This file of stores is not right: ${storeField(String(d.where))}. Nothing was taken in.`,
+  'stores-twice': (d) => `This file has the store "${d.id}" twice. Nothing was taken in.`,
+  'package-lacks': (d) =>
+    `The zip lacks ${d.count === 1 ? 'one file that is' : `${d.count} files that are`} not made, or older than the cover; its README names ${d.count === 1 ? 'it' : 'them'}.`,
   'package-empty': () => 'None of these files is made yet. Make them first.',
   'demo-unread': () => 'The demo books could not be fetched. They are tried again when you come back to the Shelf.',
   'package-missing': (d) => `The browser had no room to keep ${d.name}. Make it again, or save it by itself.`,

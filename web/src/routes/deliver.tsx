@@ -8,6 +8,7 @@ import { type Ready, saveOne, savePackage, sendOne } from '../features/deliver/l
 import { type Row, useDeliver } from '../features/deliver/use-deliver';
 import { useWishes } from '../features/deliver/use-wishes';
 import { saveTitleAs } from '../features/frame/save-title';
+import { sayFault } from '../messages/say';
 import { useBook } from '../state/session';
 import { Button } from '../ui/button';
 import { Working } from '../ui/working';
@@ -28,7 +29,9 @@ export function DeliverPage() {
   };
   const saveAll = async (): Promise<void> => {
     const files = current.map(({ wanted, made }) => ({ wanted, size: made.bytes.length }));
-    await savePackage(`${slug(book.brief.title)}-files.zip`, [{ book, files }]);
+    const lacks = rows.filter((row) => !readyOf(row)).map((row) => row.wanted);
+    const done = await savePackage(`${slug(book.brief.title)}-files.zip`, [{ book, files, lacks }]);
+    if (done && lacks.length > 0) sayFault({ code: 'package-lacks', data: { count: lacks.length } });
   };
   const actions =
     progress !== null ? (

@@ -1,4 +1,4 @@
-import { slug } from '@yosomi/core/base';
+import { keyOf, slug } from '@yosomi/core/base';
 import { PROFILES, type Profile, allProfiles, readProfiles, writeProfiles } from '@yosomi/core/stores';
 import { useRef, useState } from 'react';
 import { DeliverFrame } from '../features/deliver/deliver-frame';
@@ -45,17 +45,28 @@ export function StoresPage() {
     const names = new Set(profiles.map((p) => p.id));
     const id = `own-${slug(freshId(), 20)}`.slice(0, 40);
     const like = PROFILES[0];
-    const profile = { ...like, id: names.has(id) ? `${id}-2` : id, name: 'New store', edgeLine: false, thumb: null };
+    const profile = {
+      ...like,
+      id: names.has(id) ? `${id}-2` : id,
+      name: 'New store',
+      edgeLine: false,
+      thumb: null,
+      ratio: null,
+    };
     setEditing({ profile, isNew: true });
   };
   const take = async (file: File): Promise<void> => {
     const read = readProfiles(await bytesOfFile(file));
     if (!read.ok) return sayFault(read.fault);
+    // What is as it is here already stays as it is: a file that was saved and not touched changes nothing.
+    const here = new Map(profiles.map((p) => [p.id, keyOf(p)]));
+    const other = read.value.filter((p) => here.get(p.id) !== keyOf(p));
+    if (other.length === 0) return say('All of these stores are here already, just as they are in the file.');
     const done = await wish((now) => ({
       ...now,
-      stores: [...now.stores.filter((p) => !read.value.some((one) => one.id === p.id)), ...read.value],
+      stores: [...now.stores.filter((p) => !other.some((one) => one.id === p.id)), ...other],
     }));
-    if (done) say(read.value.length === 1 ? 'Took in one store' : `Took in ${read.value.length} stores`);
+    if (done) say(other.length === 1 ? 'Took in one store' : `Took in ${other.length} stores`);
   };
   const wanted = rows.filter((r) => r.wanted.kind === 'store-image' && (!r.made || r.stale)).map((r) => r.wanted);
   const actions =
@@ -76,7 +87,7 @@ export function StoresPage() {
           Save as a file
         </Button>
         <Button onClick={add}>Add a store</Button>
-        <Button kind="ink" disabled={wanted.length === 0} onClick={() => void make(wanted)}>
+        <Button kind="ink" disabled={wanted.length === 0} onClick={() => make(wanted)}>
           Make and check
         </Button>
       </>
@@ -97,6 +108,7 @@ export function StoresPage() {
         <ProfileDialog
           profile={editing.profile}
           isNew={editing.isNew}
+          others={profiles.filter((p) => p.id !== editing.profile.id).map((p) => p.name)}
           changed={wishes.stores.some((p) => p.id === editing.profile.id)}
           onKeep={keep}
           onRemove={() => remove(editing.profile.id)}

@@ -24,7 +24,7 @@ type Bytes = Uint8Array<ArrayBuffer>;
 export type EditionWish = {
   readonly cover: { readonly bytes: Bytes; readonly alt: string } | null;
   readonly words: EditionWords;
-  readonly titlePage: boolean;
+  readonly titlePage: Edition['titlePage'];
   readonly pageLine: PageLine | null;
   readonly modified: string;
 };

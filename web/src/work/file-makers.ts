@@ -9,6 +9,8 @@ import {
   type Delivered,
   type Measure,
   type PlainFormat,
+  REFRAMES,
+  type Reframe,
   type Studio,
   type Wishes,
   coverRaster,
@@ -16,6 +18,7 @@ import {
   ebookPicture,
   edgeOf,
   examineImage,
+  fitsRatio,
   formatFor,
   missingFile,
   pdfFile,
@@ -32,6 +35,9 @@ type Bytes = Uint8Array<ArrayBuffer>;
 
 /** An image from outside as a store sees it, with a small picture of it. */
 export type CheckedImage = { readonly info: ImageInfo; readonly findings: readonly Finding[]; readonly small: Raster };
+
+/** A copy of an image, mended in one way. */
+export type Mended = Delivered & { readonly way: Reframe; readonly small: Raster };
 
 const SMALL_PX = 360;
 const PAPER_GREYS = 16;
@@ -66,8 +72,25 @@ export const fileMakers = (studio: Studio) => ({
     return ok({ info: info.value, findings, small: shrink(pixels, pixels.width * k, pixels.height * k) });
   },
 
-  repairImage: (bytes: Bytes, profile: Profile, format?: StoreFormat): Promise<Result<Delivered>> =>
-    repairImage(bytes, profile, studio, format),
+  /** Copies that the store takes, in each way there is, each with a small picture of it. */
+  async repairImage(bytes: Bytes, profile: Profile, format?: StoreFormat): Promise<Result<readonly Mended[]>> {
+    const info = readDelivered(bytes);
+    if (!info.ok) return info;
+    const side = info.value.orientation >= 5;
+    const { widthPx: w, heightPx: h } = info.value;
+    const upright = side ? { widthPx: h, heightPx: w } : { widthPx: w, heightPx: h };
+    const ways = fitsRatio(upright, profile) ? (['whole'] as const) : REFRAMES;
+    const made: Mended[] = [];
+    for (const way of ways) {
+      const one = await repairImage(bytes, profile, studio, format, way);
+      if (!one.ok) return one;
+      const pixels = await studio.decode(one.value.bytes);
+      if (!pixels) return fail('work-failed');
+      const k = Math.min(1, SMALL_PX / Math.max(pixels.width, pixels.height));
+      made.push({ way, ...one.value, small: shrink(pixels, pixels.width * k, pixels.height * k) });
+    }
+    return ok(made);
+  },
 
   /** A picture within a screen of electronic paper; null where it cannot be decoded. */
   async onPaper(bytes: Bytes, widthPx: number, heightPx: number): Promise<ImageBitmap | null> {

@@ -44,6 +44,11 @@ const RULES: readonly Rule[] = [
     const data = { found: round(found), low: round(ratio.low), high: round(ratio.high) };
     return ratio.must ? must('store-ratio', data) : should('store-ratio', data);
   },
+  // A picture that lies is no cover of a store that asks for upright ones, however gently.
+  ({ info, profile: { ideal, ratio } }) =>
+    ratio && ideal.heightPx > ideal.widthPx && info.widthPx > info.heightPx
+      ? must('store-lying', { found: size(info) })
+      : null,
   ({ bytes, profile: { mostBytes } }) =>
     bytes > mostBytes ? must('store-bytes', { found: bytes, wanted: mostBytes }) : null,
   ({ info }) =>

@@ -17,13 +17,14 @@ import { type Asked, EditionForm } from './edition-form';
 import { sizeText } from './file-row';
 import { FindingsView, Unreadable } from './findings';
 import { useEbookJob } from './use-ebook-job';
+import { WholeCheck } from './whole-check';
 
 const MEANS = {
-  property: 'its mark for new readers',
-  meta: 'its mark for old readers',
+  property: 'the mark that today’s readers use',
+  meta: 'the mark that older readers use',
   'meta-page': 'a mark that names a page',
-  guide: 'its guide',
-  landmarks: 'its landmarks',
+  guide: 'the list of its parts',
+  landmarks: 'the list of its parts',
   'first-page': 'its first page',
   name: 'a file name',
 } as const;
@@ -42,7 +43,7 @@ const CHANGES: Readonly<Record<EditionReport['changes'][number]['what'], string>
   date: 'Date',
   website: 'Website',
   'title-page': 'Title page',
-  'page-line': 'Line on pages',
+  'page-line': 'Line in files',
   contents: 'Contents file',
 };
 
@@ -110,15 +111,16 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
               ? 'No cover was found in it.'
               : cover.missing
                 ? `It names ${cover.image} as its cover, which is not in it.`
-                : `Its cover is ${cover.image}${cover.widthPx ? `, ${cover.widthPx} x ${cover.heightPx} px` : ''}, told by ${cover.means
+                : `Its cover is ${cover.image}${cover.widthPx ? `, ${cover.widthPx} x ${cover.heightPx} px` : ''}, known by ${cover.means
                     .map((m) => MEANS[m.means])
                     .filter((m, i, all) => all.indexOf(m) === i)
                     .join(', ')}.`}
           </p>
-          <FindingsView findings={inspected.findings} />
+          <FindingsView findings={inspected.findings} of="Cover and container" />
         </section>
         {progress !== null && <Working label="Making the new edition" done={progress} onStop={stop} />}
         {made && <MadeView made={made} name={`${slug(made.after?.words.title || book.brief.title)}.epub`} />}
+        <WholeCheck file={file} made={made?.file ?? null} />
       </div>
       <EditionForm book={inspected} brief={book.brief} busy={progress !== null} onMake={(asked) => void make(asked)} />
     </div>
@@ -131,7 +133,7 @@ function MadeView({ made, name }: { made: Made; name: string }) {
   return (
     <section aria-label="The new edition" className="flex flex-col gap-3 border-t border-line pt-4">
       <h2 className="text-base font-semibold">The new edition</h2>
-      {after && <FindingsView findings={after.findings} />}
+      {after && <FindingsView findings={after.findings} of="Cover and container" />}
       <table className="w-full border-collapse text-left text-xs">
         <thead className="text-ink-2">
           <tr className="border-b border-edge">

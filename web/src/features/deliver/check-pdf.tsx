@@ -50,7 +50,7 @@ export function CheckPdf({ file, book }: { file: File; book: Book }) {
       </p>
       <Segmented label="Where the cover goes" value={place} options={PLACES} onChange={(next) => setPlace(next)} />
       <p className="text-ink-2">
-        {place === 'auto' && 'A first page that is one picture without words is replaced; before any other the cover is put.'}
+        {place === 'auto' && 'A first page that the file itself calls its cover is replaced; before any other the cover is put.'}
         {place === 'insert' && 'The PDF gets one page more.'}
         {place === 'replace' && 'The present first page is left out.'}
       </p>

@@ -21,10 +21,15 @@ const LABELS: Record<Field, string> = {
 
 export type Asked = {
   readonly words: EditionWords;
-  readonly titlePage: boolean;
+  readonly titlePage: 'added' | { readonly insteadOf: string } | null;
   readonly line: { readonly text: string; readonly at: 'head' | 'foot' } | null;
   readonly newIdentifier: boolean;
 };
+
+const OLD_PAGE: readonly { readonly value: 'replace' | 'keep'; readonly label: string }[] = [
+  { value: 'replace', label: 'Put the new one in its place' },
+  { value: 'keep', label: 'Keep both' },
+];
 
 const PLACES = [
   { value: 'head', label: 'At the head' },
@@ -41,7 +46,9 @@ const address = (website: string): string => (/^https?:/i.test(website) ? websit
 export function EditionForm(props: { book: Inspected; brief: Brief; busy: boolean; onMake(asked: Asked): void }) {
   const { book, brief } = props;
   const [typed, setTyped] = useState<Partial<Record<Field, string>>>({});
+  const old = book.titlePage;
   const [titlePage, setTitlePage] = useState(false);
+  const [instead, setInstead] = useState<'replace' | 'keep'>(old?.sure ? 'replace' : 'keep');
   const [line, setLine] = useState<string | null>(null);
   const [at, setAt] = useState<'head' | 'foot'>('foot');
   const [newIdentifier, setNewIdentifier] = useState(false);
@@ -49,7 +56,7 @@ export function EditionForm(props: { book: Inspected; brief: Brief; busy: boolea
   const make = (): void =>
     props.onMake({
       words: Object.fromEntries(changed.map((f) => [f, (typed[f] ?? '').trim()])),
-      titlePage,
+      titlePage: !titlePage ? null : old && instead === 'replace' ? { insteadOf: old.path } : 'added',
       line: line?.trim() ? { text: line.trim(), at } : null,
       newIdentifier,
     });
@@ -81,9 +88,21 @@ export function EditionForm(props: { book: Inspected; brief: Brief; busy: boolea
         ))}
       </div>
       <div className="flex flex-col gap-2">
-        <Check label="Add a title page" checked={titlePage} onChange={setTitlePage} />
-        <Check label="A line on every page of text" checked={line !== null} onChange={(on) => setLine(on ? `${brief.publisher || brief.title}` : null)}>
+        <Check label="A title page with these words" checked={titlePage} onChange={setTitlePage}>
+          {old ? (
+            <>
+              <p className="text-ink-2">
+                The book has {old.sure ? 'a title page' : 'what looks like a title page'}, {old.path}: “{old.text.slice(0, 120)}”
+              </p>
+              <Segmented<'replace' | 'keep'> label="What becomes of the old title page" value={instead} options={OLD_PAGE} onChange={setInstead} />
+            </>
+          ) : undefined}
+        </Check>
+        <Check label="A line once in each chapter file" checked={line !== null} onChange={(on) => setLine(on ? `${brief.publisher || brief.title}` : null)}>
           <TextField label="The line" value={line ?? ''} maxLength={200} onChange={setLine} />
+          <p className="text-ink-2">
+            An ebook has no fixed pages, so no line can stand on every one: this one stands once where each file of text begins or ends.
+          </p>
           <Segmented label="Where the line stands" value={at} options={PLACES} onChange={(next) => setAt(next)} />
         </Check>
         <Check label="A new identifier, as for a new edition" checked={newIdentifier} disabled={book.scrambledFonts} onChange={setNewIdentifier} />

@@ -29,11 +29,22 @@ const WORDS = {
 } as const;
 
 /** What was found in a finished file: the verdict, then each sentence; with `title`, the way to where it is mended. */
-export function FindingsView({ findings, title }: { findings: readonly Finding[]; title?: string }) {
+export function FindingsView({
+  findings,
+  title,
+  of,
+}: {
+  findings: readonly Finding[];
+  title?: string;
+  /** What was examined, where that is not the whole file. */
+  of?: string;
+}) {
   const verdict = verdictOf(findings);
   return (
     <div className="flex flex-col gap-0.5">
-      <Verdict grade={verdict === 'passes' ? 'pass' : verdict === 'may' ? 'may' : 'fail'}>{WORDS[verdict]}</Verdict>
+      <Verdict grade={verdict === 'passes' ? 'pass' : verdict === 'may' ? 'may' : 'fail'}>
+        {of ? `${of}: ${WORDS[verdict].toLowerCase()}` : WORDS[verdict]}
+      </Verdict>
       <ul className="flex flex-col gap-0.5">
         {findings.map((f, i) => {
           const mended = title === undefined || f.severity === 'note' ? undefined : MENDED[f.code];

@@ -46,15 +46,22 @@ export async function sendOne(book: Book, ready: Ready): Promise<void> {
 /** A file of a package: kept in the browser, known by its row. */
 export type Packed = { readonly wanted: Deliverable; readonly size: number };
 
+/** What a package of one title holds, and what it lacks. */
+export type Packing = {
+  readonly book: Book;
+  readonly files: readonly Packed[];
+  readonly lacks?: readonly Deliverable[];
+};
+
 /** The files of one title for a package: folders by store, and a text about them. */
-function packageEntries(book: Book, files: readonly Packed[], taken: Set<string>): ZipEntry[] {
+function packageEntries({ book, files, lacks = [] }: Packing, taken: Set<string>): ZipEntry[] {
   const folder = titleFolder(book, taken);
   const list = files.map(({ wanted, size }) => ({
     wanted,
     path: `${folderFor(wanted)}/${wanted.fileName}`,
     bytes: size,
   }));
-  const readme = new TextEncoder().encode(packageReadme(book, list, book.updatedAt));
+  const readme = new TextEncoder().encode(packageReadme(book, list, book.updatedAt, lacks));
   return [
     { name: `${folder}/README.txt`, bytes: readme },
     ...list.map(({ wanted, path, bytes }) => ({
@@ -68,11 +75,11 @@ function packageEntries(book: Book, files: readonly Packed[], taken: Set<string>
 /** Packs kept files of titles into one zip and saves it; false where that failed. */
 export async function savePackage(
   name: string,
-  titles: readonly { book: Book; files: readonly Packed[] }[],
+  titles: readonly Packing[],
   onProgress: (done: number) => void = () => {},
 ): Promise<boolean> {
   const taken = new Set<string>();
-  const entries = titles.flatMap(({ book, files }) => (files.length > 0 ? packageEntries(book, files, taken) : []));
+  const entries = titles.flatMap((one) => packageEntries(one, taken));
   const packed = await press()
     .zip(entries, proxy(onProgress))
     .catch(() => fail('work-failed'));

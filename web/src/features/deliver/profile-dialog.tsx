@@ -10,6 +10,7 @@ const MB = 1024 * 1024;
 
 /** Where a profile contradicts itself, as a sentence. */
 const NONSENSE: Readonly<Record<string, string>> = {
+  name: 'Another store has this name.',
   ratio: 'The ideal pixels lie outside the ratio.',
   least: 'The ideal pixels are fewer than the least.',
   most: 'The ideal pixels are more than the most.',
@@ -30,6 +31,8 @@ const FORMAT_NAMES: Record<StoreFormat, string> = {
 export function ProfileDialog(props: {
   profile: Profile;
   isNew: boolean;
+  /** Names of the other stores. */
+  others: readonly string[];
   changed: boolean;
   onKeep(profile: Profile): void;
   onRemove(): void;
@@ -39,7 +42,8 @@ export function ProfileDialog(props: {
   const set = (change: Partial<Profile>): void => setProfile((now) => ({ ...now, ...change }));
   const ships = PROFILES.some((p) => p.id === profile.id);
   const parsed = Profile.safeParse(profile);
-  const wrong = parsed.success ? nonsense(parsed.data) : 'shape';
+  const same = props.others.some((name) => name.trim().toLowerCase() === profile.name.trim().toLowerCase());
+  const wrong = parsed.success ? (same ? 'name' : nonsense(parsed.data)) : 'shape';
   const toggled = <T,>(list: readonly T[], one: T, on: boolean): T[] => [...list.filter((o) => o !== one), ...(on ? [one] : [])];
   const { ideal, ratio, least } = profile;
   const side = (label: string, value: number, onChange: (px: number) => void) => (

@@ -1,8 +1,8 @@
 import type { Book } from '@yosomi/core/project';
-import { type Deliverable, type Wishes, deliverables } from '@yosomi/core/recipe';
+import { type Wishes, deliverables } from '@yosomi/core/recipe';
 import { allProfiles } from '@yosomi/core/stores';
 import { madeKeys } from '../../persist/made-files';
-import { type Packed, savePackage } from './leave';
+import { type Packing as PackedTitle, savePackage } from './leave';
 import { type Job, MANY, useRuns } from './runs';
 
 export type BatchWish = {
@@ -13,11 +13,7 @@ export type BatchWish = {
 };
 
 /** What a package of one title would hold, and what it would lack. */
-export type Packing = {
-  readonly book: Book;
-  readonly files: readonly Packed[];
-  readonly lacks: readonly Deliverable[];
-};
+export type Packing = Required<PackedTitle>;
 
 /** A title as it is for a batch: at its own stores, or at every one. */
 function at(book: Book, wish: BatchWish, wishes: Wishes): Book {
