@@ -55,8 +55,8 @@ createRoot(root).render(
       <Tooltip.Provider delayDuration={300}>
         <RouterProvider router={router} />
         <Toaster
-          position="bottom-center"
-          offset={{ bottom: 52 }}
+          position="top-center"
+          offset={{ top: 4 }}
           visibleToasts={3}
           toastOptions={{ className: 'font-sans' }}
         />

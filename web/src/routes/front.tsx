@@ -30,6 +30,7 @@ import { Button } from '../ui/button';
 import { Beside } from '../state/beside';
 import { useCalm } from '../ui/calm';
 import { Group } from '../ui/group';
+import { Side, Sides } from '../ui/sides';
 import { PickContext } from '../ui/pick-context';
 import { useCoverColours, useFrontEdge } from '../work/queries';
 import { useCoverView } from '../work/use-cover-view';
@@ -67,7 +68,12 @@ export function FrontPage() {
     if (sideName) return (change: Edit<Doc>) => onSide(sideName, change);
     return size && sibling ? (change: Edit<Doc>) => onSibling(size, change) : onCover;
   }, [size, sibling, sideName]);
-  const { view, doc: viewed, failed, fresh } = useCoverView(book, width, dragging, side === null);
+  const { view: last, doc: viewed, failed, fresh } = useCoverView(book, width, dragging, side === null);
+  // A picture of another shape, of the side or sibling that was here before, is not this one: its place is shown until it comes.
+  const fits =
+    viewed !== null &&
+    Math.abs((viewed.heightPx * book.cover.widthPx) / (viewed.widthPx * book.cover.heightPx) - 1) < 0.004;
+  const view = fits ? last : null;
   // What only goes with the cover comes after it.
   const { data: colours } = useCoverColours(book, view !== null);
   const calm = useCalm(book, dragging);
@@ -152,131 +158,143 @@ export function FrontPage() {
       <h1 className="sr-only">Front</h1>
       <PickContext.Provider value={picker}>
         <ShownBook.Provider value={calm}>
-          <Beside busy={dragging}>
-            <PartsPanel
-              doc={book.cover}
-              frames={frames}
-              reports={view?.reports ?? NONE}
-              added={view?.measure.added ?? []}
-            >
-              {!book.cover.finished && (
-                <AddPart doc={book.cover} on={on} colour={colours?.[0] ?? '#16181b'} onDraw={draw} />
-              )}
-            </PartsPanel>
-          </Beside>
-          <Table
-            doc={book.cover}
-            on={on}
-            bitmap={view?.bitmap ?? null}
-            frames={frames}
-            label={`${sideName ? { spine: 'Spine', back: 'Back' }[sideName] : 'Cover'} of ${title}`}
-            onWidth={setWidth}
-            onDragging={setDragging}
-            ground={ground}
-            onGround={setGround}
-            guides={guides}
-            quiet={showQuiet ? (quiet.data ?? null) : null}
-            drawing={drawing}
-            onStroke={stroked}
-            picking={picking?.take ?? null}
-            footer={
-              <>
-                <SizeSwitch book={stored} shown={sibling || side ? size : null} onShow={setSize} />
-                <span className="truncate text-xs" role="status">
-                  {failed
-                    ? 'The cover could not be painted. Undo the last step.'
-                    : drawing
-                      ? 'Draw a line on the cover, or press Enter for a plain one'
-                      : picking
-                        ? 'Click a colour on the cover'
-                        : showQuiet
-                          ? 'Pale is calm'
-                          : ''}
-                </span>
-              </>
-            }
-          />
-          <Beside busy={dragging}>
-            {!side && (
-              <GlanceStrip book={book} view={view} ground={ground === 0 ? '#ffffff' : GROUNDS[ground].colour} />
-            )}
-            <Inspector
+          <Sides names={side ? ['Parts', 'Inspector'] : ['Parts', 'Glance', 'Inspector']}>
+            <Side name="Parts">
+              <Beside busy={dragging}>
+                <PartsPanel
+                  doc={book.cover}
+                  frames={frames}
+                  reports={view?.reports ?? NONE}
+                  added={view?.measure.added ?? []}
+                >
+                  {!book.cover.finished && (
+                    <AddPart doc={book.cover} on={on} colour={colours?.[0] ?? '#16181b'} onDraw={draw} />
+                  )}
+                </PartsPanel>
+              </Beside>
+            </Side>
+            <Table
               doc={book.cover}
               on={on}
+              bitmap={view?.bitmap ?? null}
               frames={frames}
-              reports={view?.reports ?? NONE}
-              findings={findings}
-              added={view?.measure.added ?? []}
-              colours={colours ?? []}
-              empty={
+              label={`${sideName ? { spine: 'Spine', back: 'Back' }[sideName] : 'Cover'} of ${title}`}
+              onWidth={setWidth}
+              onDragging={setDragging}
+              ground={ground}
+              onGround={setGround}
+              guides={guides}
+              quiet={showQuiet ? (quiet.data ?? null) : null}
+              drawing={drawing}
+              onStroke={stroked}
+              picking={picking?.take ?? null}
+              footer={
                 <>
-                  <h2 className="px-4 pt-4 text-base font-semibold">
-                    {sideName
-                      ? { spine: 'The spine', back: 'The back' }[sideName]
-                      : book.cover.finished
-                        ? 'A finished cover'
-                        : sibling
-                          ? sibling.name
-                          : 'The cover'}
-                  </h2>
-                  <Group title="What to do">
-                    <p>
-                      {book.cover.finished
-                        ? 'This file is the front as it is. Unlock the picture in the parts list to replace it.'
-                        : side
-                          ? side.follows
-                            ? 'Its ground goes on with the front’s edge until you paint it. The words follow the Brief. It is on every object in 3D.'
-                            : 'The words follow the Brief. It is on every object in 3D.'
-                          : sibling
-                            ? 'It follows the front. Move things here and they move only here; words and colours change in both.'
-                            : 'Choose a part on the cover or in the list. Double-click words to type on the cover.'}
-                    </p>
-                    <div className="flex flex-wrap gap-1.5">
-                      {!side && <Button onClick={() => setDialog('versions')}>Versions</Button>}
-                      <Button onClick={() => setDialog('save')}>Save picture</Button>
-                      <Button onClick={() => setDialog('history')}>History</Button>
-                      <Button onClick={() => setDialog('house')}>House style</Button>
-                      {!book.cover.finished && (
-                        <>
-                          <Button aria-pressed={showQuiet} onClick={() => setShowQuiet(!showQuiet)}>
-                            Calm places
-                          </Button>
-                          <Button onClick={() => void edit('Equal margins', on(equalMargins(frames)))}>
-                            Equal margins
-                          </Button>
-                        </>
-                      )}
-                    </div>
-                  </Group>
-                  <Group title="What to look at">
-                    {findings.every((f) => f.severity === 'note') && fresh && view?.reports.size ? (
-                      <p>Every word reaches a contrast of 4.5 : 1.</p>
-                    ) : null}
-                    {findings.length === 0 && !view?.reports.size ? <p className="text-ink-2">Nothing yet.</p> : null}
-                    <FindingList
-                      findings={findings}
-                      renderFixes={(f) =>
-                        f.part && (
-                          <Button kind="link" onClick={() => select(f.part)}>
-                            Show it
-                          </Button>
-                        )
-                      }
-                    />
-                  </Group>
-                  {!book.cover.finished && (
-                    <ColoursGroup
-                      doc={book.cover}
-                      on={on}
-                      frames={frames}
-                      schemes={schemes.data ?? []}
-                      swatches={colours ?? []}
-                    />
-                  )}
+                  <SizeSwitch book={stored} shown={sibling || side ? size : null} onShow={setSize} />
+                  <span className="truncate text-xs" role="status">
+                    {view === null && !failed
+                      ? 'Painting it'
+                      : failed
+                        ? 'The cover could not be painted. Undo the last step.'
+                        : drawing
+                          ? 'Draw a line on the cover, or press Enter for a plain one'
+                          : picking
+                            ? 'Click a colour on the cover'
+                            : showQuiet
+                              ? 'Pale is calm'
+                              : ''}
+                  </span>
                 </>
               }
             />
-          </Beside>
+            <Beside busy={dragging}>
+              {!side && (
+                <Side name="Glance">
+                  <GlanceStrip book={book} view={view} ground={ground === 0 ? '#ffffff' : GROUNDS[ground].colour} />
+                </Side>
+              )}
+              <Side name="Inspector">
+                <Inspector
+                  doc={book.cover}
+                  on={on}
+                  frames={frames}
+                  reports={view?.reports ?? NONE}
+                  findings={findings}
+                  added={view?.measure.added ?? []}
+                  colours={colours ?? []}
+                  empty={
+                    <>
+                      <h2 className="px-4 pt-4 text-base font-semibold">
+                        {sideName
+                          ? { spine: 'The spine', back: 'The back' }[sideName]
+                          : book.cover.finished
+                            ? 'A finished cover'
+                            : sibling
+                              ? sibling.name
+                              : 'The cover'}
+                      </h2>
+                      <Group title="What to do">
+                        <p>
+                          {book.cover.finished
+                            ? 'This file is the front as it is. Unlock the picture in the parts list to replace it.'
+                            : side
+                              ? side.follows
+                                ? 'Its ground goes on with the front’s edge until you paint it. The words follow the Brief. It is on every object in 3D.'
+                                : 'The words follow the Brief. It is on every object in 3D.'
+                              : sibling
+                                ? 'It follows the front. Move things here and they move only here; words and colours change in both.'
+                                : 'Choose a part on the cover or in the list. Double-click words to type on the cover.'}
+                        </p>
+                        <div className="flex flex-wrap gap-1.5">
+                          {!side && <Button onClick={() => setDialog('versions')}>Versions</Button>}
+                          <Button onClick={() => setDialog('save')}>Save picture</Button>
+                          <Button onClick={() => setDialog('history')}>History</Button>
+                          <Button onClick={() => setDialog('house')}>House style</Button>
+                          {!book.cover.finished && (
+                            <>
+                              <Button aria-pressed={showQuiet} onClick={() => setShowQuiet(!showQuiet)}>
+                                Calm places
+                              </Button>
+                              <Button onClick={() => void edit('Equal margins', on(equalMargins(frames)))}>
+                                Equal margins
+                              </Button>
+                            </>
+                          )}
+                        </div>
+                      </Group>
+                      <Group title="What to look at">
+                        {findings.every((f) => f.severity === 'note') && fresh && view?.reports.size ? (
+                          <p>Every word reaches a contrast of 4.5 : 1.</p>
+                        ) : null}
+                        {findings.length === 0 && !view?.reports.size ? (
+                          <p className="text-ink-2">Nothing yet.</p>
+                        ) : null}
+                        <FindingList
+                          findings={findings}
+                          renderFixes={(f) =>
+                            f.part && (
+                              <Button kind="link" onClick={() => select(f.part)}>
+                                Show it
+                              </Button>
+                            )
+                          }
+                        />
+                      </Group>
+                      {!book.cover.finished && (
+                        <ColoursGroup
+                          doc={book.cover}
+                          on={on}
+                          frames={frames}
+                          schemes={schemes.data ?? []}
+                          swatches={colours ?? []}
+                        />
+                      )}
+                    </>
+                  }
+                />
+              </Side>
+            </Beside>
+          </Sides>
         </ShownBook.Provider>
       </PickContext.Provider>
       {dialog === 'size' && <SizeDialog book={stored} onClose={() => setDialog(null)} />}

@@ -14,6 +14,7 @@ import { useScene } from '../features/mockups/use-scene';
 import { sayFault } from '../messages/say';
 import { useBook, useSession } from '../state/session';
 import { arrowStep } from '../ui/arrow-keys';
+import { Side, Sides } from '../ui/sides';
 import { Beside } from '../state/beside';
 import { useCoverColours } from '../work/queries';
 import { thingAt, traceJob } from '../work/trace';
@@ -116,9 +117,12 @@ export function MockupsPage() {
       }}
     >
       <h1 className="sr-only">Mockups</h1>
+      <Sides names={['Arrangements', 'Inspector']}>
+      <Side name="Arrangements">
       <Beside busy={turning}>
         <ArrangementStrip series={series} ready={settled} />
       </Beside>
+      </Side>
       <section aria-label="Scene" className="flex min-w-0 flex-1 flex-col bg-[#dadbd8]">
         <div ref={room} className="relative min-h-0 flex-1">
           <canvas
@@ -153,6 +157,7 @@ export function MockupsPage() {
           <span className="ml-auto">{scene.things.length > 1 ? 'Drag to turn, click a thing to choose it' : 'Drag to turn it'}</span>
         </footer>
       </section>
+      <Side name="Inspector">
       <aside aria-label="Inspector" className="flex w-[288px] shrink-0 flex-col overflow-auto border-l border-line">
         <Beside busy={turning}>
           <h2 className="px-4 pt-4 text-base font-semibold">{KIND_NAMES[thing.object.kind]}</h2>
@@ -167,6 +172,8 @@ export function MockupsPage() {
           <SaveMockup others={others} />
         </Beside>
       </aside>
+      </Side>
+      </Sides>
     </main>
   );
 } // prettier-ignore

@@ -14,6 +14,7 @@ import { type SetFace, usePin } from '../features/pin/use-pin';
 import { sayFault } from '../messages/say';
 import { useBook, useSession } from '../state/session';
 import { Button } from '../ui/button';
+import { Side, Sides } from '../ui/sides';
 import { Beside } from '../state/beside';
 import { Segmented } from '../ui/segmented';
 
@@ -75,9 +76,12 @@ export function PhotographPage() {
     >
       <h1 className="sr-only">The cover on a photograph</h1>
       {open.input}
+      <Sides names={['Photographs', 'Inspector']}>
+      <Side name="Photographs">
       <Beside busy={dragging}>
         <PhotoStrip ready={!finding} onOpen={openNow} />
       </Beside>
+      </Side>
       <section aria-label="Photograph" className="flex min-w-0 flex-1 flex-col bg-[#dadbd8]">
         {pin ? (
           <PinStage book={book} pin={pin} set={set} mode={mode} on={on} brush={brush} chosen={chosen} opacity={opacity} finding={finding} onChoose={setAsked} onDrag={setDragging} />
@@ -96,6 +100,7 @@ export function PhotographPage() {
         )}
       </section>
       {pin && (
+        <Side name="Inspector">
         <Beside busy={dragging}>
         <aside aria-label="Inspector" className="flex w-[304px] shrink-0 flex-col overflow-auto border-l border-line">
           <div className="border-b border-line px-4 py-3.5">
@@ -120,7 +125,9 @@ export function PhotographPage() {
           <SavePin pin={pin} />
         </aside>
         </Beside>
+        </Side>
       )}
+      </Sides>
     </main>
   );
 } // prettier-ignore

@@ -99,7 +99,7 @@ export function ShelfPage() {
         if (file) void take(file, null);
       }}
     >
-      <header className="flex items-center gap-3 px-10 pt-8 pb-6">
+      <header className="flex flex-wrap items-center gap-3 px-4 pt-8 pb-6 min-[1000px]:px-10">
         <Mark className="text-ink" size={30} />
         <h1 className="text-lg font-semibold">Shelf</h1>
         <p className="ml-auto text-ink-2" role="status">
@@ -126,7 +126,10 @@ export function ShelfPage() {
         </Button>
       </header>
       <FileInput ref={input} accept={ACCEPT} label="File" onFile={(file) => void take(file, as.current)} />
-      <section aria-label="Start a title" className="grid grid-cols-3 gap-4 px-10">
+      <section
+        aria-label="Start a title"
+        className="grid grid-cols-1 gap-4 px-4 min-[800px]:grid-cols-3 min-[1000px]:px-10"
+      >
         <Way
           icon={<Type size={22} />}
           title="From words"
@@ -146,10 +149,12 @@ export function ShelfPage() {
           onClick={() => choose('finished')}
         />
       </section>
-      <p className="px-10 pt-2.5 text-ink-2">You can also drop or paste a picture anywhere on this page.</p>
+      <p className="px-4 pt-2.5 text-ink-2 min-[1000px]:px-10">
+        You can also drop or paste a picture anywhere on this page.
+      </p>
       <section
         aria-label="Titles"
-        className={`m-6 flex-1 rounded-sm p-4 ${over ? 'bg-blue-wash outline-2 outline-dashed outline-blue' : ''}`}
+        className={`m-0 flex-1 rounded-sm p-4 min-[1000px]:m-6 ${over ? 'bg-blue-wash outline-2 outline-dashed outline-blue' : ''}`}
       >
         {shelf && <UnreadTitles titles={shelf.unread} />}
         {shelf?.books.length === 0 && demo.state !== 'loading' ? (

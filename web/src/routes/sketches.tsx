@@ -17,6 +17,8 @@ import { sentenceOf } from '../messages/sentences';
 import { useActions } from '../state/actions';
 import { useBook } from '../state/session';
 import { Button } from '../ui/button';
+import { Side, Sides } from '../ui/sides';
+import { SkipLink } from '../ui/skip-link';
 import { Menu } from '../ui/menu';
 import { Segmented } from '../ui/segmented';
 import { Working } from '../ui/working';
@@ -91,7 +93,11 @@ export function SketchesPage() {
   return (
     <main className="flex min-h-0 flex-1">
       <h1 className="sr-only">Sketches</h1>
+      <SkipLink to="ul[aria-label='Covers of the sheet'] button[tabindex='0']">To the covers</SkipLink>
+      <Sides names={['What it asks', 'The chosen cover']}>
+      <Side name="What it asks">
       <SheetAsks />
+      </Side>
       <section aria-label="The sheet" className="flex min-w-0 flex-1 flex-col">
         <div className="flex flex-wrap items-center gap-2.5 border-b border-line px-4 py-2.5">
           <div className="w-[410px]">
@@ -202,6 +208,7 @@ export function SketchesPage() {
           </p>
         )}
       </section>
+      <Side name="The chosen cover">
       <CoverPanel
         picked={picked}
         kept={picked !== null && isKept(picked.id)}
@@ -214,6 +221,8 @@ export function SketchesPage() {
         onMore={(what) => picked && more(picked.sketch, what)}
         onSeries={() => picked && setSeries(picked.sketch)}
       />
+      </Side>
+      </Sides>
       {series && <SeriesDialog sketch={series} onClose={() => setSeries(null)} />}
     </main>
   );

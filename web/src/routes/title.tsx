@@ -10,6 +10,7 @@ import { TitleSpine } from '../features/frame/title-spine';
 import { UndoRedo } from '../features/frame/undo-redo';
 import { sentenceOf } from '../messages/sentences';
 import { useSession } from '../state/session';
+import { SkipLink } from '../ui/skip-link';
 
 /** One title: its spine, its steps, and the step that is open. */
 export function TitlePage() {
@@ -49,21 +50,22 @@ export function TitlePage() {
   if (open !== id) return <main className="p-12 text-ink-2">Opening the title</main>;
   return (
     <div className="flex h-full">
+      <SkipLink>To the page</SkipLink>
       <TitleSpine />
       <div className="flex min-w-0 flex-1 flex-col">
-        <header className="flex h-[46px] shrink-0 items-center border-b border-line pr-3 pl-4">
-          <nav aria-label="Steps" className="flex h-full">
+        <header className="flex h-[46px] shrink-0 items-center border-b border-line pr-1 pl-1 min-[1000px]:pr-3 min-[1000px]:pl-4">
+          <nav aria-label="Steps" className="flex h-full min-w-0 overflow-x-auto">
             {STEPS.map((step) => (
               <NavLink
                 key={step.path}
                 to={step.path}
-                className="flex items-center border-y-3 border-transparent px-4 text-ink-2 hover:text-ink aria-[current=page]:border-b-ink aria-[current=page]:font-semibold aria-[current=page]:text-ink"
+                className="flex items-center border-y-3 border-transparent px-2 text-ink-2 hover:text-ink aria-[current=page]:border-b-ink min-[1000px]:px-4 aria-[current=page]:font-semibold aria-[current=page]:text-ink"
               >
                 {step.label}
               </NavLink>
             ))}
           </nav>
-          <div className="ml-auto flex items-center gap-2">
+          <div className="ml-auto flex shrink-0 items-center gap-1 min-[1000px]:gap-2">
             <Kept />
             <UndoRedo />
             <Commands id={id} />

@@ -109,8 +109,8 @@ export function Commands({ id }: { id: string }) {
         className="flex items-center gap-2 rounded-sm px-2 py-1 text-ink-2 hover:text-ink"
       >
         <Search size={14} aria-hidden />
-        Find a command
-        <kbd className="rounded-sm border border-line px-1 font-mono text-xs">Ctrl K</kbd>
+        <span className="sr-only min-[1000px]:not-sr-only">Find a command</span>
+        <kbd className="hidden rounded-sm border border-line px-1 font-mono text-xs min-[1000px]:inline">Ctrl K</kbd>
       </button>
       <Command.Dialog
         open={open}
@@ -118,13 +118,13 @@ export function Commands({ id }: { id: string }) {
         label="Commands"
         filter={(id, typed) => rank(byId.get(id) ?? NOTHING, typed)}
         overlayClassName="fixed inset-0 z-30 bg-ink/45"
-        contentClassName="fixed top-28 left-1/2 z-30 w-[440px] -translate-x-1/2 overflow-hidden rounded-sm bg-card"
+        contentClassName="fixed top-[min(7rem,12vh)] left-1/2 z-30 w-[min(440px,calc(100vw-24px))] -translate-x-1/2 overflow-hidden rounded-sm bg-card"
       >
         <Command.Input
           placeholder="What do you want to do?"
           className="w-full border-b border-line px-4 py-3 text-base outline-none"
         />
-        <Command.List className="max-h-80 overflow-auto p-1.5">
+        <Command.List className="max-h-[min(20rem,60vh)] overflow-auto p-1.5">
           <Command.Empty className="px-3 py-2 text-ink-2">No command has these words.</Command.Empty>
           {actions.map((action) => (
             <Command.Item

@@ -11,8 +11,8 @@ const PAGES = [
 /** The pages of Deliver: a heading, the way between them, and what the page can do at the right. */
 export function DeliverFrame({ actions, children }: { actions?: ReactNode; children: ReactNode }) {
   return (
-    <main className="flex min-h-0 flex-1 flex-col overflow-auto px-10 pt-6 pb-10">
-      <div className="mb-4 flex h-11 shrink-0 items-center gap-7">
+    <main className="flex min-h-0 flex-1 flex-col overflow-auto px-4 pt-6 pb-10 min-[1000px]:px-10">
+      <div className="mb-4 flex min-h-11 shrink-0 flex-wrap items-center gap-x-7 gap-y-2">
         <h1 className="text-lg font-semibold">Deliver</h1>
         <nav aria-label="Parts of Deliver" className="flex gap-5">
           {PAGES.map(({ to, label }) => (
@@ -26,7 +26,7 @@ export function DeliverFrame({ actions, children }: { actions?: ReactNode; child
             </NavLink>
           ))}
         </nav>
-        <div className="ml-auto flex items-center gap-2">{actions}</div>
+        <div className="ml-auto flex flex-wrap items-center gap-2">{actions}</div>
       </div>
       {children}
     </main>

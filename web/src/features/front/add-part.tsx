@@ -128,10 +128,11 @@ export function AddPart({ doc, on, colour, onDraw }: { doc: Doc; on: On; colour:
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content
-            sideOffset={4}
-            align="start"
+            side="right"
+            sideOffset={20}
+            align="end"
             collisionPadding={8}
-            className="z-30 grid max-h-[86vh] w-[520px] grid-cols-3 overflow-auto rounded-sm border border-edge bg-card p-1 pb-2"
+            className="z-30 grid max-h-[86vh] w-[min(520px,calc(100vw-24px))] grid-cols-3 overflow-auto rounded-sm border border-edge bg-card p-1 pb-2"
           >
             <DropdownMenu.Group>
               {head('Words')}

@@ -234,6 +234,9 @@ export function Table(props: {
               part={typed}
               text={textOf(typed, brief)}
               frame={frames.get(typed.id)}
+              others={Object.values(doc.parts).flatMap((p) =>
+                p.kind === 'words' && p.id !== typed.id && !p.hidden ? (frames.get(p.id) ?? []) : [],
+              )}
               k={k}
               height={height}
               on={on}
@@ -246,7 +249,9 @@ export function Table(props: {
         </div>
       </div>
       <Calm busy={hands.moving}>
-        <footer className={`flex h-10 shrink-0 items-center gap-3 px-4 ${dark ? 'text-card' : 'text-ink'}`}>
+        <footer
+          className={`flex min-h-10 shrink-0 flex-wrap items-center gap-x-3 gap-y-1 px-4 py-1 ${dark ? 'text-card' : 'text-ink'}`}
+        >
           <span className="font-mono text-xs whitespace-nowrap">
             {doc.widthPx} x {doc.heightPx}
           </span>

@@ -5,11 +5,32 @@ import { nameOf } from './part-names';
 import type { On } from './use-set';
 import { writeWords } from './write-words';
 
-/** The field for typing on the cover, right under the words it writes. */
+const HEIGHT = 64;
+const GAP = 8;
+
+/**
+ * Where the field stands, px of the screen from the top of the cover: under its words, or above them, or at the head or foot
+ * of the cover, wherever it hides least of the other words.
+ */
+export function fieldTop(own: Rect, others: readonly Rect[], k: number, height: number): number {
+  const within = (top: number): number => Math.max(0, Math.min(height - HEIGHT, top));
+  const tops = [(own.y + own.height) * k + GAP, own.y * k - HEIGHT - GAP, 0, height - HEIGHT].map(within);
+  const hidden = (top: number): number =>
+    [...others, own].reduce((sum, r) => {
+      const down = Math.min(top + HEIGHT, (r.y + r.height) * k) - Math.max(top, r.y * k);
+      const across = Math.min((own.x + own.width) * k, (r.x + r.width) * k) - Math.max(own.x * k, r.x * k);
+      return sum + Math.max(0, down) * Math.max(0, across);
+    }, 0);
+  return tops.reduce((best, top) => (hidden(top) < hidden(best) - 0.5 ? top : best));
+}
+
+/** The field for typing on the cover, beside the words it writes. */
 export function TypeOnCover(props: {
   part: WordsPart;
   text: string;
   frame: Rect | undefined;
+  /** Frames of the other words, px of the cover. */
+  others: readonly Rect[];
   k: number;
   height: number;
   on: On;
@@ -33,12 +54,12 @@ export function TypeOnCover(props: {
         e.stopPropagation();
         if (e.key === 'Escape' || (e.key === 'Enter' && (e.ctrlKey || e.metaKey))) onDone();
       }}
-      className="absolute z-10 resize-none rounded-sm border border-blue bg-card/95 px-2 py-1 text-base"
+      className="absolute z-10 resize-none rounded-sm border border-blue bg-card px-2 py-1 text-base"
       style={{
         left: Math.max(0, f.x * k - 6),
-        top: Math.min(height - 60, f.y * k + f.height * k + 8),
+        top: fieldTop(f, props.others, k, height),
         width: Math.max(180, f.width * k + 12),
-        height: 64,
+        height: HEIGHT,
       }}
     />
   );

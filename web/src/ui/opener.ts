@@ -1,0 +1,23 @@
+/** What lies over the page and goes away again: what had the focus before is where it returns to. */
+const OVERLAYS = '[role="dialog"], [role="alertdialog"], [role="menu"], [role="listbox"]';
+
+let last: HTMLElement | null = null;
+
+if (typeof document !== 'undefined') {
+  document.addEventListener('focusin', (e) => {
+    const at = e.target;
+    if (at instanceof HTMLElement && at !== document.body && !at.closest(OVERLAYS)) last = at;
+  });
+}
+
+/** The element of the page that had the focus last, outside of everything that lies over it. */
+export const opener = (): HTMLElement | null => last;
+
+/** Gives the focus back to what opened something; where that is gone, to the page itself. */
+export function focusOn(element: HTMLElement | null): void {
+  if (element?.isConnected && element.getClientRects().length > 0) return element.focus();
+  const main = document.querySelector('main');
+  if (!main) return;
+  if (!main.hasAttribute('tabindex')) main.tabIndex = -1;
+  main.focus({ preventScroll: true });
+}
