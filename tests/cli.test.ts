@@ -242,7 +242,7 @@ describe('the command line', { timeout: 240_000 }, () => {
     put('cut.jpg', (await fileOf(picturePixels(400, 640), 'jpeg')).slice(0, 3000));
     put('bad.yosomi', 'hello');
     put('bad.json', '{"schema":2}');
-    const out = at('none');
+    const out = at('none.png');
     await refuses(2, /no command "fly"/, 'fly');
     await refuses(2, /--store is missing/, 'cover', 'export', at('book.yosomi'), '--out', out);
     await refuses(2, /no store "moon"; the stores are longreach/, 'check', at('front.jpg'), '--store', 'moon');
@@ -257,8 +257,8 @@ describe('the command line', { timeout: 240_000 }, () => {
       '--out',
       `${out}.jpg`,
     );
-    await refuses(2, /not a Yosomi title/, 'epub', 'new', '--book', at('bad.yosomi'), '--out', out);
-    await refuses(1, /no title/, 'epub', 'new', '--book', at('untitled.yosomi'), '--out', out);
+    await refuses(2, /not a Yosomi title/, 'epub', 'new', '--book', at('bad.yosomi'), '--out', at('none.epub'));
+    await refuses(1, /no title/, 'epub', 'new', '--book', at('untitled.yosomi'), '--out', at('none.epub'));
     await refuses(
       2,
       /ends too early/,
@@ -380,7 +380,7 @@ describe('the command line and ebooks', () => {
     expect([done.code, done.err]).toEqual([0, '']);
     expect(json('pdf.json')).toMatchObject({ placed: 'inserted', pages: { before: 1, after: 2 } });
     expect((await PDFDocument.load(readFileSync(at('new.pdf')))).getPageCount()).toBe(2);
-    await refuses(2, /no PDF/, 'pdf', 'set-cover', at('old.epub'), at('front.jpg'), '--out', at('none'));
+    await refuses(2, /no PDF/, 'pdf', 'set-cover', at('old.epub'), at('front.jpg'), '--out', at('none.pdf'));
   });
 
   it('encodes any picture for a store, in the format of the name', async () => {
@@ -457,7 +457,7 @@ describe('the command line and ebooks', () => {
   });
 
   it('refuses locked and broken books, leaving nothing behind', async () => {
-    const out = at('none');
+    const out = at('none.epub');
     await refuses(2, /copy protection/, 'epub', 'set-cover', at('locked.epub'), at('front.jpg'), '--out', out);
     await refuses(2, /no EPUB/, 'epub', 'set-cover', at('front.jpg'), at('front.jpg'), '--out', out);
     await refuses(2, /empty/, 'epub', 'inspect', put('empty.epub', ''));

@@ -90,7 +90,7 @@ export function faceFindings(doc: Doc): Finding[] {
   for (const part of Object.values(doc.parts)) {
     if (part.kind !== 'words' || part.hidden) continue;
     for (const cut of [part.cut, part.minor?.cut, ...part.accents.map((a) => a.cut)]) {
-      if (cut) names.add(familyOf(cut)?.name ?? cut);
+      if (cut) names.add(familyOf(cut)?.name ?? 'a font of your own');
     }
   }
   return names.size > 2

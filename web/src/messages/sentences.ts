@@ -94,7 +94,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'pin-stopped': () => 'Stopped.',
   'pin-newer': (d) =>
     `This pinned photograph was made by a newer Yosomi (version ${d.found}); this one knows ${d.known}.`,
-  'pin-wrong': (d) => `This pinned photograph is damaged (${d.where}).`,
+  'pin-wrong': () => 'This pinned photograph is damaged. Open the photograph anew.',
   'pin-picture': (d) => `A picture is missing in this file: ${d.name}.`,
   'pin-file-not': () => 'This is no pinned photograph. Choose an OpenRaster file that was saved here.',
   'pin-file-large': (d) => `This file unpacks to more than ${d.most} MB.`,
@@ -107,7 +107,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
     `The cover does not fit into ${bytes(d.most)}, even at the lowest quality that is still fit to show.`,
   'scenes-newer': () => 'The kept scenes were written by a newer Yosomi, so they were not changed. Update Yosomi.',
   'scenes-full': (d) => `${d.most} scenes are kept already. Remove one first.`,
-  'scene-wrong': (d) => `This scene cannot be used (${d.where}).`,
+  'scene-wrong': () => 'This scene is damaged and cannot be used. Choose another one.',
   'webp-missing': () => 'This browser cannot write WebP. Choose PNG or JPEG.',
   'trace-stopped': () => 'The picture was not finished. Try again.',
   'work-failed': () => 'Something went wrong while this was made. Nothing of yours is lost: try again.',
@@ -160,15 +160,21 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'store-lying': (d) => `The picture has ${d.found} px: it is wider than high, and the store shows upright covers.`,
   'store-ratio': (d) => `Height over width is ${d.found}; the store wants ${d.low} to ${d.high}.`,
   'store-bytes': (d) => `The file has ${bytes(d.found)}; the store takes up to ${bytes(d.wanted)}.`,
-  'store-colour': (d) => `The file is ${d.found === 'grey' ? 'greyscale' : 'CMYK'}; the store wants RGB.`,
-  'store-bit-depth': (d) => `The file has ${d.found} bits a channel; the store wants ${d.wanted}.`,
-  'store-alpha': () => 'The file can be transparent; the store wants none of that.',
-  'store-orientation': (d) => `The file asks to be turned (orientation ${d.found}); stores may not do so.`,
-  'store-no-profile': () => 'The file has no colour profile; sRGB should be embedded.',
-  'store-profile': (d) => `The colour profile is "${d.found}"; it should be sRGB.`,
+  'store-colour': (d) =>
+    `The file is ${d.found === 'grey' ? 'greyscale' : 'in colours for print (CMYK)'}; the store wants RGB.`,
+  'store-bit-depth': (d) =>
+    `The file has ${d.found} bits for each colour; the store wants ${d.wanted}. A copy that is made here has them.`,
+  'store-alpha': () => 'The file can be see-through; the store wants none of that. A copy that is made here is not.',
+  'store-orientation': (d) =>
+    `The file is stored lying and asks to be turned (${d.found}); some stores do not do that. A copy that is made here is upright.`,
+  'store-no-profile': () =>
+    'The file does not say how its colours are meant (no colour profile). A copy that is made here says it.',
+  'store-profile': (d) =>
+    `The colours are meant for "${d.found}"; screens and stores want sRGB. A copy that is made here has it.`,
   'store-density': (d) =>
-    `The file says ${d.found === 0 ? 'nothing of' : d.found} pixels per inch; the store asks for ${d.wanted}.`,
-  'store-progressive': () => 'The JPEG is progressive; the store wants a baseline one.',
+    `The file says ${d.found === 0 ? 'nothing of' : d.found} pixels to the inch; the store asks for ${d.wanted}. It changes no pixel.`,
+  'store-progressive': () =>
+    'The JPEG is of the kind that comes up little by little (progressive); the store wants the plain kind.',
   'store-animated': () => 'The file holds several pictures; the store wants one.',
   'store-pale-edge': (d) => `The cover is nearly white at its edges (${d.edges}), so it vanishes on a white page.`,
   'store-empty-border': (d) => `There is an empty white border of ${d.px} px at the ${d.edge}; the store wants none.`,
@@ -184,30 +190,38 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
     d.found === 0
       ? `The title has too little contrast to read at ${d.wanted} px wide.`
       : `The title reads from ${d.found} px wide; the store shows covers ${d.wanted} px wide.`,
-  'store-metadata': (d) => `The file carries ${d.found}; covers should carry no metadata.`,
+  'store-metadata': (d) => `The file carries notes of a camera or program (${d.found}); covers should carry none.`,
   'png-size': () => 'The PNG has another size than it should. Make it again.',
   'png-opaque': () => 'The PNG should have a clear background and has none. Make it again.',
-  'png-transparent': () => 'The PNG should be opaque and is not. Make it again.',
+  'png-transparent': () => 'The PNG is see-through in places and should not be. Make it again.',
   'epub-markup': (d) => `The file ${d.name} is not well-formed, so some readers will not show it.`,
-  'epub-mimetype': () => 'The EPUB does not begin as the standard asks.',
-  'epub-no-mimetype': () => 'The EPUB lacks the file that says what it is.',
-  'epub-wrapped': (d) => `A folder, ${d.name}, was wrapped around the whole EPUB.`,
-  'epub-no-container': () => 'The EPUB lacks the file that names its package.',
-  'epub-container-path': (d) => `The EPUB names a package, ${d.name}, which is not in it.`,
+  'epub-mimetype': () =>
+    'The ebook’s file does not begin as it should, and some stores refuse that. A copy that is made here has it right.',
+  'epub-no-mimetype': () => 'The ebook’s file lacks the mark that says it is one. A copy that is made here has it.',
+  'epub-wrapped': (d) =>
+    `Somebody packed the ebook inside a folder (${d.name}). A copy that is made here has it right.`,
+  'epub-no-container': () =>
+    'The ebook lacks a small file that tells readers where to begin. A copy that is made here has it.',
+  'epub-container-path': (d) =>
+    `The ebook names ${d.name} as its beginning, and that is not in it. A copy that is made here has it right.`,
   'epub-not': () => 'This is no EPUB. Choose a file that ends in .epub.',
-  'epub-container': () => 'The EPUB does not say where its package file is. Get another copy.',
-  'epub-package': () => 'The EPUB has no package file that can be read. Get another copy.',
+  'epub-container': () => 'This ebook does not say where it begins, so it cannot be opened. Get another copy.',
+  'epub-package': () => 'The list of what is in this ebook is missing or damaged. Get another copy.',
   'epub-drm': () => 'This EPUB is locked by copy protection, so its cover cannot be changed. Ask for an open copy.',
-  'epub-font-key': () => 'Fonts in this EPUB are scrambled with its identifier, so the identifier must stay.',
-  'epub-language': (d) => `"${d.found}" is no language code. Use one such as en or de-AT.`,
+  'epub-font-key': () => 'Fonts in this ebook are locked to its number, so that number must stay.',
+  'epub-language': (d) =>
+    `"${d.found}" is no code of a language. Use one such as en for English or de-AT for German in Austria.`,
   'epub-date': (d) => `"${d.found}" is no date. Use 2026, 2026-11 or 2026-11-26.`,
   'epub-cover-format': (d) => `A cover in an EPUB must be a JPEG or PNG, not ${String(d.found).toUpperCase()}.`,
   'epub-cover-shared': (d) => `Pages of the book show ${d.name} too, so it stays and the cover is beside it.`,
-  'epub-cover-property': (d) => `New readers would not find the cover: ${d.name} is not marked for them.`,
+  'epub-cover-property': (d) =>
+    `Today’s readers would not find the cover: ${d.name} is not marked for them. A new edition has the mark.`,
   'epub-cover-large': (d) => `The cover in the EPUB has ${d.found} million pixels; the limit is ${d.wanted} million.`,
-  'epub-cover-cmyk': () => 'The cover in the EPUB is CMYK; readers want RGB.',
-  'epub-cover-linear': () => 'The cover page is marked as one that readers skip.',
-  'epub-cover-viewbox': (d) => `The cover page has a frame of ${d.found} for a picture of ${d.wanted}.`,
+  'epub-cover-cmyk': () =>
+    'The cover in the ebook has colours for print (CMYK); screens want RGB. A new edition has those.',
+  'epub-cover-linear': () => 'The cover’s page is marked as one that may be skipped, so some readers will not show it.',
+  'epub-cover-viewbox': (d) =>
+    `The cover’s page has room for ${d.found} and the picture is ${d.wanted}, so it may be shown squeezed.`,
   'epub-subtitle-left': () => 'EPUB 2 has no place for a subtitle, so it was left out.',
   'epub-page-unread': (d) => `The page ${d.name} cannot be read, so it was left as it is.`,
   'pdf-not': () => 'This is no PDF. Choose a file that ends in .pdf.',
@@ -218,26 +232,34 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
     'Page 1 is one picture and was kept, since it may be content. If it is the old cover, choose Instead of page 1.',
   'pdf-signed': () => 'The PDF was signed; the signature is no longer true of the copy.',
   'epub-file-missing': (d) => `The EPUB lists ${d.name}, which is not in it.`,
-  'epub-nav': () => 'The EPUB has no navigation.',
+  'epub-nav': () => 'The ebook has no table of contents that readers can use.',
   'epub-cover-image': () => 'The EPUB has no cover image.',
-  'epub-cover-unreadable': () => 'The cover image in the EPUB cannot be read.',
-  'epub-cover-meta': () => 'Older readers would not find the cover in the EPUB.',
-  'epub-cover-page': () => 'The EPUB does not begin with a page that shows the cover.',
-  'epub-cover-alt': () => 'The cover in the EPUB has no text for readers who cannot see it.',
+  'epub-cover-unreadable': () => 'The cover picture in the ebook is damaged. A new edition gets another.',
+  'epub-cover-meta': () =>
+    'Older readers would not find the cover: its mark for them is missing. A new edition has it.',
+  'epub-cover-page': () => 'The ebook does not begin with a page that shows the cover. A new edition does.',
+  'epub-cover-alt': () => 'The cover in the ebook has no words for readers who cannot see it. A new edition has them.',
   'links-live': (d) => (d.count === 1 ? 'One live link.' : `${d.count} live links.`),
-  'encoded-lossy': (d) =>
-    `${d.format} quality ${d.quality}${d.half === 1 ? ', colour at every second pixel' : ''}; ${d.percent} % like the lossless cover.`,
-  'encoded-lossless': (d) => `${d.format}, nothing lost.`,
+  'encoded-lossy': (d) => {
+    const alike =
+      Number(d.percent) >= 98
+        ? 'it looks just like the cover'
+        : Number(d.percent) >= 95
+          ? 'hardly a difference can be seen'
+          : 'it looks softer than the cover, for the store allows few bytes';
+    return `${d.format}: ${alike}.`;
+  },
+  'encoded-lossless': (d) => `${d.format}: exactly the cover, nothing lost.`,
   'edge-line': () => 'A thin grey line was drawn round it, so that it does not vanish on a white page.',
   'words-outlines': (d) =>
     d.count === 1
       ? 'One shape stays sharp at any size.'
       : `${d.count} shapes, words among them, stay sharp at any size.`,
-  'repair-words': () => 'Only density, profile and metadata were put right; its pixels are untouched.',
+  'repair-words': () => 'Only what the file says of itself was put right; its picture is untouched.',
   'repair-upright': () => 'Turned upright.',
-  'repair-colour': (d) => `Colours were taken from ${d.from} to sRGB.`,
-  'repair-still': () => 'Only its first picture is kept.',
-  'repair-opaque': () => 'Laid on white where it was transparent.',
+  'repair-colour': (d) => `Colours were taken from ${d.from} to sRGB, the colours of screens.`,
+  'repair-still': () => 'It held several pictures; only the first is kept.',
+  'repair-opaque': () => 'What was see-through now lies on white.',
   'repair-fitted': (d) => `Shown whole within ${d.size} px, on its own edge colour.`,
   'repair-cut': (d) => `Cut to ${d.size} px where it is calmest.`,
   'repair-carried': (d) => `Shown whole within ${d.size} px, its own ground carried on beyond its edges.`,

@@ -246,8 +246,8 @@ export function FrontPage() {
                                 : 'Choose a part on the cover or in the list. Double-click words to type on the cover.'}
                         </p>
                         <div className="flex flex-wrap gap-1.5">
-                          {!side && <Button onClick={() => setDialog('versions')}>Versions</Button>}
                           <Button onClick={() => setDialog('save')}>Save picture</Button>
+                          {!side && <Button onClick={() => setDialog('versions')}>Versions</Button>}
                           <Button onClick={() => setDialog('history')}>History</Button>
                           <Button onClick={() => setDialog('house')}>House style</Button>
                           {!book.cover.finished && (

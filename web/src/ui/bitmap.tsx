@@ -11,7 +11,9 @@ export function Bitmap(props: {
   const { bitmap } = props;
   useEffect(() => {
     const canvas = ref.current;
-    if (!canvas || !bitmap || bitmap.width === 0) return;
+    if (!canvas || bitmap?.width === 0) return;
+    // Nothing is shown rather than something else.
+    if (!bitmap) return canvas.getContext('2d')?.clearRect(0, 0, canvas.width, canvas.height);
     if (canvas.width !== bitmap.width) canvas.width = bitmap.width;
     if (canvas.height !== bitmap.height) canvas.height = bitmap.height;
     const context = canvas.getContext('2d');

@@ -100,7 +100,8 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
         <section aria-label="The ebook" className="flex flex-col gap-1.5">
           <h2 className="text-base font-semibold break-all">{file.name}</h2>
           <p className="font-mono text-xs text-ink-2">
-            EPUB {inspected.version}, {inspected.entries} files, {inspected.pages} pages, {sizeText(file.size)}
+            EPUB {inspected.version}, {inspected.entries} files,{' '}
+            {inspected.pages === 1 ? 'one of them a page' : `${inspected.pages} of them pages`}, {sizeText(file.size)}
           </p>
           <p>
             {words.title || 'No title'}

@@ -49,7 +49,7 @@ export function demandText(profile: Profile, demand: Demand): string {
     case 'bytes':
       return `up to ${bytesText(profile.mostBytes)}`;
     case 'colour':
-      return 'sRGB, opaque, bare';
+      return 'sRGB, not see-through, no camera notes';
     case 'density':
       return `${profile.ppi}`;
     case 'baseline':
