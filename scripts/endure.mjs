@@ -1,0 +1,12 @@
+/** Kills the app and wounds files, over and over, and writes docs/endurance.md. [kills] [mutations] [seed] */
+import { spawnSync } from 'node:child_process';
+import { ROOT, build, installPackages, installTestTools } from './setup.mjs';
+
+installPackages();
+installTestTools();
+build();
+const done = spawnSync('npx', ['tsx', 'bench/endure/run.ts', ...process.argv.slice(2)], {
+  cwd: ROOT,
+  stdio: 'inherit',
+});
+process.exit(done.status ?? 1);
