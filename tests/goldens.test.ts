@@ -240,7 +240,7 @@ describe('photographs', () => {
         );
     }
     await matches('photographs', sheet);
-  });
+  }, 180_000);
 
   it('are what the recipe makes', async () => {
     const [one] = DEMO_PHOTOGRAPHS;

@@ -35,7 +35,7 @@ test('a picture-led practical cover, made from nothing', async ({ page }) => {
     await b.colour('Colour', '#3c2f22');
     await b.place(null, 230, 1320, 580);
     await b.open('Words set apart');
-    await b.colour('Colour of small words', '#a5452c');
+    await b.colour('Colour of small words', '#8c3520');
     await part(page, 'Subtitle').click();
     await b.colour('Colour', '#fff8ea');
     await b.place(null, 1985, 960, 130);

@@ -32,7 +32,7 @@ test('files: other formats, names by a pattern, sent to the stand-in store, and 
   await expect(row).toContainText('.tif');
   await row.getByRole('button', { name: /^Make / }).click();
   await expect(row).toHaveAttribute('data-state', 'made', { timeout: 60_000 });
-  await expect(row).toContainText('TIFF, nothing lost.');
+  await expect(row).toContainText('TIFF: exactly');
 
   await page.getByRole('button', { name: 'Names and sheets' }).click();
   const dialog = page.getByRole('dialog', { name: 'Names and sheets' });
@@ -133,7 +133,7 @@ test('a new edition of an ebook, and a PDF with its cover', async ({ page }) => 
   await drop(page, 'old.epub', before);
   const told = page.getByRole('region', { name: 'The ebook' });
   await expect(told).toContainText('An Old Book, Wren Marlow');
-  await expect(told).toContainText('A folder, book, was wrapped around the whole EPUB.');
+  await expect(told).toContainText('packed the ebook inside a folder (book)');
   await page.getByRole('button', { name: 'Take all from the Brief' }).click();
   await expect(page.getByText('Was: An Old Book')).toBeVisible();
   await page.getByLabel('Date', { exact: true }).fill('yesterday');
@@ -249,7 +249,7 @@ test('stores: what they ask and how the title stands, changed, added, taken in a
   await page.getByLabel('Stores file').setInputFiles(put('stores.json', writeProfiles([taken])));
   await expect(page.getByRole('columnheader', { name: /The far shop/ })).toBeVisible();
   await page.getByLabel('Stores file').setInputFiles(put('broken.json', '{"format":"yosomi-stores","schema":2,"stores":[{"id":"x"}]}'));
-  await expect(page.getByText(/not right at stores\.0/)).toBeVisible();
+  await expect(page.getByText(/not right: look at store 1/)).toBeVisible();
   await page.reload();
   await expect(page.getByRole('columnheader', { name: /The far shop/ })).toBeVisible();
   await page.getByRole('button', { name: 'Change The far shop' }).click();

@@ -127,7 +127,7 @@ const houseRow = (page: Page, value?: object): Promise<unknown> =>
         opening.onerror = () => reject(new Error('no store'));
         opening.onsuccess = () => {
           const keeps = opening.result.transaction('keeps', 'readwrite').objectStore('keeps');
-          const done = given ? keeps.put({ id: 'house', value: given }) : keeps.get('house');
+          const done = given ? keeps.put({ id: 'house-demo', value: given }) : keeps.get('house-demo');
           done.onsuccess = () => {
             opening.result.close();
             resolve(given ?? (done.result as { value: unknown }).value);

@@ -1,10 +1,10 @@
 import type { Brief } from '../book';
-import { type Hex, mostLegible } from '../colour';
+import type { Hex } from '../colour';
 import type { Doc } from '../cover';
 import { type Ink, type InkItem, fill, flat } from '../ink';
 import { joinPaths, rectPath } from '../plane';
 import { type Shaper, layOut, plainManner } from '../text';
-import { edgePaint } from './edge';
+import { type EdgeWords, edgeAt, edgeInk, edgePaint, heldApart } from './edge';
 import { spineNeeds } from './spine';
 
 /** Share of the back's width and height for its text, and the size of its letters as a share of the width, so that it fits. */
@@ -24,7 +24,8 @@ export function composeBack(
   size: { widthPx: number; heightPx: number },
 ): Ink {
   const { widthPx: w, heightPx: h } = size;
-  const items: InkItem[] = [fill(rectPath({ x: 0, y: 0, width: w, height: h }), edgePaint(edge, h))];
+  const items: InkItem[] = [];
+  const set: EdgeWords[] = [];
   const [, titleCut, bylineCut] = spineNeeds(doc);
   const say = (
     text: string,
@@ -34,7 +35,8 @@ export function composeBack(
     most: number,
     sizePx: number | null = null,
   ): void => {
-    const ground = edge[Math.round((y + height / 2) * (edge.length - 1))];
+    const colour = edgeInk(null, edgeAt(edge, y, y + height));
+    set.push({ from: y, to: y + height, colour });
     const block = layOut(
       shaper,
       {
@@ -54,13 +56,12 @@ export function composeBack(
       },
       { x: w * 0.16, y: y * h, width: w * 0.68, height: height * h },
     );
-    items.push(
-      fill(joinPaths(block.words.map((word) => word.path)), flat(mostLegible(ground, ['#faf7ee', '#16181b']))),
-    );
+    items.push(fill(joinPaths(block.words.map((word) => word.path)), flat(colour)));
   };
   const text = brief.blurb.trim();
   if (brief.strapline.trim()) say(brief.strapline, titleCut, text ? 0.09 : 0.2, text ? 0.13 : 0.2, 0.075);
   if (text) say(text, bylineCut, BLURB.y, BLURB.height, 0.04, blurbSize(text, size) * w);
   if (brief.website.trim()) say(brief.website, bylineCut, 0.9, 0.03, 0.03);
-  return { widthPx: w, heightPx: h, items };
+  const ground = fill(rectPath({ x: 0, y: 0, width: w, height: h }), edgePaint(heldApart(edge, set), h));
+  return { widthPx: w, heightPx: h, items: [ground, ...items] };
 }

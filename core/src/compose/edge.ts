@@ -1,4 +1,4 @@
-import { type Hex, hexOf } from '../colour';
+import { type Hex, contrast, hexOf, luminance, rgbOf } from '../colour';
 import { type Paint, type Stop } from '../ink';
 import type { Raster } from '../pixels';
 
@@ -28,4 +28,48 @@ export function edgeColours(front: Raster, side: 'left' | 'right', count = 33): 
 export function edgePaint(colours: readonly Hex[], height: number): Paint {
   const stops: Stop[] = colours.map((colour, i) => ({ at: i / (colours.length - 1), colour, opacity: 1 }));
   return { kind: 'linear', from: { x: 0, y: 0 }, to: { x: 0, y: height }, stops };
+}
+
+/** Words on an edge: from where to where they stand, as shares of its height, and their colour. */
+export type EdgeWords = { readonly from: number; readonly to: number; readonly colour: Hex };
+
+/** The colours of an edge from one share of its height to another. */
+export const edgeAt = (edge: readonly Hex[], from: number, to: number): Hex[] =>
+  edge.slice(Math.floor(from * (edge.length - 1)), Math.ceil(to * (edge.length - 1)) + 1);
+
+/** The lowest contrast of a colour with any of these. */
+const lowest = (colour: Hex, grounds: readonly Hex[]): number =>
+  Math.min(...grounds.map((ground) => contrast(colour, ground)));
+
+const LETTERS: readonly Hex[] = ['#faf7ee', '#16181b'];
+
+/** The colour for words over these grounds: their own where it reads on each at 4.5:1, else the tone that stands out most where it does least. */
+export function edgeInk(own: Hex | null, grounds: readonly Hex[]): Hex {
+  if (own && lowest(own, grounds) >= 4.5) return own;
+  return LETTERS.reduce((best, ink) => (lowest(ink, grounds) > lowest(best, grounds) ? ink : best));
+}
+
+/** More than the 4.5:1 that is asked for, since letters are measured with their soft rims. */
+const APART = 4.9;
+/** How far a colour of the edge may be taken towards black or white; words that need more are reported instead. */
+const MOST_HELD = 0.6;
+
+/** The edge as a ground for words: where it comes too near to their tone, as much darker or lighter as they need to read. */
+export function heldApart(edge: readonly Hex[], words: readonly EdgeWords[]): Hex[] {
+  const step = 1 / (edge.length - 1);
+  return edge.map((ground, i) =>
+    words
+      .filter(({ from, to }) => i * step >= from - step && i * step <= to + step)
+      .reduce((now, { colour }) => apart(now, colour), ground),
+  );
+}
+
+function apart(ground: Hex, ink: Hex): Hex {
+  const away = luminance(rgbOf(ink)) > 0.18 ? 0 : 255;
+  for (let share = 0; share <= MOST_HELD; share += 0.02) {
+    const [r, g, b] = rgbOf(ground).map((v) => v + (away - v) * share);
+    const held = share === 0 ? ground : hexOf([r, g, b]);
+    if (contrast(held, ink) >= APART) return held;
+  }
+  return ground;
 }

@@ -1,26 +1,29 @@
 import type { Brief } from '../book';
-import { type Hex, mostLegible } from '../colour';
+import type { Hex } from '../colour';
 import { type Doc, type PartSeed, docOf, evenStops, newGround, newWords } from '../cover';
 import { BLURB, blurbSize } from './back';
-import { meanOf, spineNeeds, spinePlan, voice } from './spine';
+import { edgeAt, edgeInk, heldApart } from './edge';
+import { spineNeeds, spinePlan, voice } from './spine';
 
 type Size = { readonly widthPx: number; readonly heightPx: number };
 
-/** What a side's ground is painted with while it follows the edge of the front. */
-export const edgeFill = (edge: readonly Hex[]) =>
-  ({ kind: 'linear', angleRad: Math.PI / 2, stops: evenStops(edge) }) as const;
+/** What a side's ground is painted with while it follows the edge of the front, held apart from the words that stand on it. */
+export function edgeFill(edge: readonly Hex[], parts: readonly PartSeed[]) {
+  const words = parts.flatMap((part) =>
+    part.kind === 'words' && !part.hidden ? [{ from: part.area.y, to: part.area.y + part.area.height, colour: part.colour }] : [],
+  );
+  return { kind: 'linear', angleRad: Math.PI / 2, stops: evenStops(heldApart(edge, words)) } as const;
+} // prettier-ignore
 
-const ground = (edge: readonly Hex[]): PartSeed => ({ ...newGround(edge[0], { paint: edgeFill(edge) }), id: 'ground' });
+const ground = (edge: readonly Hex[], words: readonly PartSeed[]): PartSeed => ({ ...newGround(edge[0], { paint: edgeFill(edge, words) }), id: 'ground' }); // prettier-ignore
 
 /** The automatic spine as parts that can be changed: title and author down it, the publisher's mark and the number. */
 export function spineDoc(front: Doc, brief: Brief, edge: readonly Hex[], size: Size): Doc {
   const { widthPx: w, heightPx: h } = size;
   const plan = spinePlan(brief);
   const across = Math.min(0.58, (h * 0.05) / w);
-  const at = (from: number, to: number): Hex =>
-    meanOf(edge.slice(Math.floor(from * (edge.length - 1)), Math.ceil(to * (edge.length - 1)) + 1));
   const down = (role: 'title' | 'byline', [from, to]: readonly [number, number], share: number): PartSeed => {
-    const { cut, colour, upper, tracking, foil } = voice(front, role, at(from, to));
+    const { cut, colour, upper, tracking, foil } = voice(front, role, edgeAt(edge, from, to));
     return {
       ...newWords({
         role,
@@ -41,17 +44,21 @@ export function spineDoc(front: Doc, brief: Brief, edge: readonly Hex[], size: S
     };
   };
   const upright = (role: 'publisher' | 'free', says: Extract<PartSeed, { kind: 'words' }>['says'], y: number): PartSeed => {
-    const { cut, colour } = voice(front, 'byline', at(y, Math.min(1, y + 0.04)));
+    const { cut, colour } = voice(front, 'byline', edgeAt(edge, y, Math.min(1, y + 0.04)));
     const area = { x: 0.15, y, width: 0.7, height: Math.min(role === 'publisher' ? 0.02 : 0.03, (0.7 * w) / h) };
     return newWords({ role, says, area, cut, colour, maxSize: across, support: 'none' });
   }; // prettier-ignore
-  return docOf(w, h, [
-    ground(edge),
+  const words = [
     down('title', plan.title, 1),
     ...(plan.author ? [down('byline', plan.author, 0.54)] : []),
-    ...(plan.mark ? [{ ...upright('publisher', { kind: 'own', text: plan.mark.initials }, plan.mark.at), id: 'mark' }] : []),
-    ...(plan.number === null ? [] : [{ ...upright('free', { kind: 'brief', field: 'number' }, plan.number), id: 'number' }]),
-  ]); // prettier-ignore
+    ...(plan.mark
+      ? [{ ...upright('publisher', { kind: 'own', text: plan.mark.initials }, plan.mark.at), id: 'mark' }]
+      : []),
+    ...(plan.number === null
+      ? []
+      : [{ ...upright('free', { kind: 'brief', field: 'number' }, plan.number), id: 'number' }]),
+  ];
+  return docOf(w, h, [ground(edge, words), ...words]);
 }
 
 /** The automatic back as parts that can be changed: strapline, text and website. */
@@ -63,7 +70,7 @@ export function backDoc(front: Doc, brief: Brief, edge: readonly Hex[], size: Si
       says: { kind: 'brief', field: role },
       area: { x: 0.16, y, width: 0.68, height },
       cut,
-      colour: mostLegible(edge[Math.round((y + height / 2) * (edge.length - 1))], ['#faf7ee', '#16181b']),
+      colour: edgeInk(null, edgeAt(edge, y, y + height)),
       leading: role === 'blurb' ? 1.4 : 1.2,
       maxSize,
       ...(role === 'blurb' && { alignY: 'top', align: 'left', size: blurbSize(brief.blurb, size) }),
@@ -72,10 +79,10 @@ export function backDoc(front: Doc, brief: Brief, edge: readonly Hex[], size: Si
     id: role,
   }); // prettier-ignore
   const text = brief.blurb.trim() !== '';
-  return docOf(size.widthPx, size.heightPx, [
-    ground(edge),
+  const all = [
     words('strapline', titleCut, text ? 0.09 : 0.2, text ? 0.13 : 0.2, 0.075),
     words('blurb', bylineCut, BLURB.y, BLURB.height, 0.04),
     words('website', bylineCut, 0.9, 0.03, 0.03),
-  ]);
+  ];
+  return docOf(size.widthPx, size.heightPx, [ground(edge, all), ...all]);
 }

@@ -1,10 +1,10 @@
 import { type Brief } from '../book';
-import { type Hex, contrast, hexOf, mostLegible, rgbOf } from '../colour';
+import type { Hex } from '../colour';
 import type { Doc, WordsPart } from '../cover';
 import { type Ink, type InkItem, fill, flat } from '../ink';
 import { type Rect, compose as after, joinPaths, rectPath, rotate, translate } from '../plane';
 import { FALLBACK_CUT, type Shaper, layOut, plainManner } from '../text';
-import { edgePaint } from './edge';
+import { type EdgeWords, edgeAt, edgeInk, edgePaint, heldApart } from './edge';
 
 export const SPINE_CUT = 'cormorant-garamond/700';
 
@@ -39,18 +39,10 @@ export function spineNeeds(doc: Doc): string[] {
   return [FALLBACK_CUT, wordsPart(doc, 'title')?.cut ?? SPINE_CUT, wordsPart(doc, 'byline')?.cut ?? SPINE_CUT];
 }
 
-/** Mean of a list of colours. */
-export function meanOf(colours: readonly Hex[]): Hex {
-  const sum = [0, 0, 0];
-  for (const hex of colours) rgbOf(hex).forEach((v, c) => (sum[c] += v));
-  return hexOf([sum[0] / colours.length, sum[1] / colours.length, sum[2] / colours.length]);
-}
-
-/** The front's own voice for a role, its colour kept only where it reads on the spine at 4.5:1. */
-export function voice(doc: Doc, role: 'title' | 'byline', ground: Hex): Voice {
+/** The front's own voice for a role, its colour kept only where it reads on all that is under it on the spine. */
+export function voice(doc: Doc, role: 'title' | 'byline', grounds: readonly Hex[]): Voice {
   const part = wordsPart(doc, role);
-  const own = part?.colour;
-  const colour = own && contrast(own, ground) >= 4.5 ? own : mostLegible(ground, ['#faf7ee', '#16181b']);
+  const colour = edgeInk(part?.colour ?? null, grounds);
   return {
     cut: part?.cut ?? SPINE_CUT,
     colour,
@@ -61,7 +53,7 @@ export function voice(doc: Doc, role: 'title' | 'byline', ground: Hex): Voice {
 }
 
 /**
- * The spine from the front: the colours of the front's left edge run on across it, title and author read down it
+ * The spine from the front: the colours of the front's left edge run on across it, held apart from the words, title and author read down it
  * in their own faces, the volume number stands upright at the foot. Title and author have places of their own and
  * cannot meet. Sizes in pixels; `edge` from top to bottom; `head` is the share of the height kept free at the top.
  */
@@ -74,9 +66,13 @@ export function composeSpine(
   head = 0.045,
 ): Ink {
   const { widthPx: w, heightPx: h } = size;
-  const items: InkItem[] = [fill(rectPath({ x: 0, y: 0, width: w, height: h }), edgePaint(edge, h))];
-  const at = (from: number, to: number): Hex =>
-    meanOf(edge.slice(Math.floor(from * (edge.length - 1)), Math.ceil(to * (edge.length - 1)) + 1));
+  const items: InkItem[] = [];
+  const set: EdgeWords[] = [];
+  const speak = (role: 'title' | 'byline', from: number, to: number): Voice => {
+    const spoken = voice(doc, role, edgeAt(edge, from, to));
+    set.push({ from, to, colour: spoken.colour });
+    return spoken;
+  };
   const plan = spinePlan(brief, head);
   // Thin spines carry smaller words; thick ones do not shout.
   const across = Math.min(w * 0.58, h * 0.05);
@@ -104,10 +100,10 @@ export function composeSpine(
     const turn = after(translate(w / 2, 0), rotate(Math.PI / 2));
     items.push(fill(joinPaths(block.words.map((word) => word.path)), flat(v.colour), { transform: turn }));
   };
-  if (brief.title.trim()) down(brief.title, ...plan.title, voice(doc, 'title', at(...plan.title)), 1, 'left');
-  if (plan.author) down(brief.author.trim(), ...plan.author, voice(doc, 'byline', at(...plan.author)), 0.54, 'right');
+  if (brief.title.trim()) down(brief.title, ...plan.title, speak('title', ...plan.title), 1, 'left');
+  if (plan.author) down(brief.author.trim(), ...plan.author, speak('byline', ...plan.author), 0.54, 'right');
   const upright = (text: string, top: number, most: number): void => {
-    const v = voice(doc, 'byline', at(top, Math.min(1, top + 0.04)));
+    const v = speak('byline', top, Math.min(1, top + 0.04));
     const block = layOut(
       shaper,
       {
@@ -131,5 +127,6 @@ export function composeSpine(
   };
   if (plan.mark) upright(plan.mark.initials, plan.mark.at, 0.02);
   if (plan.number !== null) upright(String(brief.seriesNumber), plan.number, 0.03);
-  return { widthPx: w, heightPx: h, items };
+  const ground = fill(rectPath({ x: 0, y: 0, width: w, height: h }), edgePaint(heldApart(edge, set), h));
+  return { widthPx: w, heightPx: h, items: [ground, ...items] };
 }

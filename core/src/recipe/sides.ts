@@ -15,7 +15,7 @@ export function shownSide({ doc, follows }: Side, edge: readonly Hex[], size?: {
   const fitted = size ? adaptDoc(doc, size) : doc;
   const base = fitted.parts.ground;
   if (!follows || base?.kind !== 'ground') return fitted;
-  return { ...fitted, parts: { ...fitted.parts, ground: { ...base, paint: edgeFill(edge) } } };
+  return { ...fitted, parts: { ...fitted.parts, ground: { ...base, paint: edgeFill(edge, Object.values(fitted.parts)) } } };
 } // prettier-ignore
 
 /** A title whose cover is one of its edited sides: what paints covers paints it. */

@@ -16,7 +16,7 @@ export const ROLES: Record<WordRole, string> = {
   free: 'Words',
 };
 
-const OTHERS: Readonly<Record<string, string>> = { spine: 'words of the spine', back: 'words of the back' };
+const OTHERS: Readonly<Record<string, string>> = { spine: 'spine', back: 'back' };
 
 /** The same in the middle of a sentence. */
 export const roleText = (role: string | number): string =>
