@@ -1,4 +1,7 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { GLOSSARY } from '../web/src/messages/glossary';
 import { SENTENCES } from '../web/src/messages/sentences';
 
 /** Words of the workshop that an author does not know, as whole words; each has a plain one. */
@@ -22,5 +25,26 @@ describe('sentences for a person without a technical background', () => {
     expect(lossy(99.2)).toBe('JPEG: it looks just like the cover.');
     expect(lossy(96)).toContain('hardly a difference');
     expect(lossy(80)).toContain('softer');
+  });
+});
+
+describe('what the words mean', () => {
+  const web = join(import.meta.dirname, '../web/src');
+  const shown = readdirSync(web, { recursive: true, encoding: 'utf8' })
+    .filter((path) => /\.tsx?$/.test(path) && !/glossary|\.test\./.test(path))
+    .map((path) => readFileSync(join(web, path), 'utf8'))
+    .join('\n');
+
+  it('is told in plain words, in the order of the alphabet', () => {
+    const terms = GLOSSARY.map(({ term }) => term);
+    expect(terms).toEqual([...new Set(terms)].sort((a, b) => a.localeCompare(b, 'en')));
+    for (const { means } of GLOSSARY) {
+      expect(means).not.toMatch(WORKSHOP);
+      expect(means).toMatch(/^[A-Z1].*\.$/);
+    }
+  });
+
+  it.each(GLOSSARY.map(({ term }) => term))('%s is a word that the app uses', (term) => {
+    for (const word of term.split(', ')) expect(shown.toLowerCase()).toContain(word.toLowerCase());
   });
 });

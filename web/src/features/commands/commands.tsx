@@ -6,6 +6,7 @@ import { tinykeys } from 'tinykeys';
 import { type Action, keysOf, useActions } from '../../state/actions';
 import { useSession } from '../../state/session';
 import { STEPS } from '../frame/steps';
+import { GlossarySheet } from './glossary-sheet';
 import { rank } from './rank';
 import { ShortcutSheet } from './shortcut-sheet';
 
@@ -21,7 +22,7 @@ const DELIVER = [
 /** The searchable list of everything that can be done now, and the keys for it. */
 export function Commands({ id }: { id: string }) {
   const [open, setOpen] = useState(false);
-  const [sheet, setSheet] = useState(false);
+  const [sheet, setSheet] = useState<'shortcuts' | 'glossary' | null>(null);
   const navigate = useNavigate();
   const undo = useSession((s) => s.undo);
   const redo = useSession((s) => s.redo);
@@ -74,7 +75,14 @@ export function Commands({ id }: { id: string }) {
         also: 'keys keyboard help',
         group: 'Steps',
         combos: ['F1'],
-        run: () => setSheet(true),
+        run: () => setSheet('shortcuts'),
+      },
+      {
+        id: 'glossary',
+        label: 'What the words mean',
+        also: 'glossary terms explain dictionary',
+        group: 'Steps',
+        run: () => setSheet('glossary'),
       },
       ...Object.values(lists).flat(),
     ],
@@ -142,7 +150,8 @@ export function Commands({ id }: { id: string }) {
           ))}
         </Command.List>
       </Command.Dialog>
-      <ShortcutSheet open={sheet} onClose={() => setSheet(false)} actions={actions} />
+      <ShortcutSheet open={sheet === 'shortcuts'} onClose={() => setSheet(null)} actions={actions} />
+      <GlossarySheet open={sheet === 'glossary'} onClose={() => setSheet(null)} />
     </>
   );
 }

@@ -44,7 +44,7 @@ describe('the command list', () => {
     ['delete', 'Remove'], ['erase', 'Remove'], ['paste', 'Paste parts'], ['copy', 'Copy parts'], ['group', 'Group'], ['ungroup', 'Ungroup'],
     ['lock', 'Lock or unlock'], ['hide', 'Hide or show'], ['shelf', 'Back to the Shelf'], ['home', 'Back to the Shelf'],
     ['pen', 'Draw a curve'], ['draw', 'Draw a curve'], ['safe', 'Show the safe area'], ['margin', 'Show the safe area'],
-    ['keys', 'Show the shortcuts'], ['photo', 'Put the cover on a photograph'], ['reader', 'See the ebook in a reader'],
+    ['keys', 'Show the shortcuts'], ['glossary', 'What the words mean'], ['explain', 'What the words mean'], ['photo', 'Put the cover on a photograph'], ['reader', 'See the ebook in a reader'],
     ['validate', 'Check a cover, an EPUB or a PDF'], ['requirements', 'See what each store asks'], ['all', 'Select all parts'],
   ])('"%s" finds "%s" first', (typed, label) => expect(best(typed)).toBe(label)); // prettier-ignore
 
