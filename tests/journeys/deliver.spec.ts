@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { EpubCheck } from '@likecoin/epubcheck-ts';
-import { strToU8, unzipSync, zipSync } from 'fflate';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import sharp from 'sharp';
 import { checkEpub } from '@yosomi/core/ebook';
 import { writeProfiles, PROFILES } from '@yosomi/core/stores';
@@ -140,10 +140,10 @@ test('a new edition of an ebook, and a PDF with its cover', async ({ page }) => 
   await page.getByRole('button', { name: 'Make the new edition' }).click();
   await expect(page.getByText('"yesterday" is no date.')).toBeVisible();
   await page.getByLabel('Date', { exact: true }).fill('2026-11-26');
-  await page.getByLabel('Add a title page').check();
+  await page.getByLabel('A title page with these words').check();
   await page.getByRole('button', { name: 'Make the new edition' }).click();
   const edition = page.getByRole('region', { name: 'The new edition' });
-  await expect(edition).toContainText('Passes every check', { timeout: 60_000 });
+  await expect(edition).toContainText(/passes every check/i, { timeout: 60_000 });
   await expect(edition.locator('[data-change="title"]')).toContainText('Weather for Two Voices');
   await expect(edition.locator('[data-change="title-page"]')).toBeVisible();
   const made = await saved(page, () => edition.getByRole('button', { name: /^Save / }).click());
@@ -280,4 +280,23 @@ test('many titles are delivered at once: stopped, gone on with, packed', async (
   expect(names.filter((n) => n.endsWith('.jpg'))).toHaveLength(6);
   expect(names.filter((n) => n.endsWith('README.txt'))).toHaveLength(2);
   expect(names.every((n) => /^[\w./-]+$/.test(n) && n.split('/').at(-1)!.length <= 100)).toBe(true);
+}); // prettier-ignore
+
+test('the whole of a book is checked, before and after, and what the new edition changed is told apart', async ({ page }) => {
+  await openTitle(page, 'Weather for Two Voices');
+  await tab(page, 'Check a file');
+  const old = await fileOf(picturePixels(60, 80, 4), 'jpeg');
+  const files = unzipSync(bookFile(plainPlan(old)));
+  const chapter = Object.keys(files).find((name) => /chapter|text|one/i.test(name) && name.endsWith('.xhtml'))!;
+  files[chapter] = strToU8(strFromU8(files[chapter]).replace('</body>', '<p align="left">By <blink>hand</blink></p></body>'));
+  const { mimetype, ...rest } = files;
+  await drop(page, 'old.epub', zipSync({ mimetype: [mimetype, { level: 0 }], ...rest }));
+  const whole = page.getByRole('region', { name: 'The whole book' });
+  await expect(whole).toContainText('The book’s own pages were not.');
+  await whole.getByRole('button', { name: 'Check the whole book' }).click();
+  await expect(whole).toContainText(/In the file as it came: \d+ found, [1-9]\d* of them grave/, { timeout: 60_000 });
+  await page.getByRole('button', { name: 'Make the new edition' }).click();
+  await expect(page.getByRole('region', { name: 'The new edition' })).toBeVisible({ timeout: 60_000 });
+  await whole.getByRole('button', { name: 'Check the whole book, before and after' }).click();
+  await expect(whole).toContainText('New in the new edition: nothing found', { timeout: 60_000 });
 }); // prettier-ignore

@@ -37,28 +37,30 @@ export type EdgeWords = { readonly from: number; readonly to: number; readonly c
 export const edgeAt = (edge: readonly Hex[], from: number, to: number): Hex[] =>
   edge.slice(Math.floor(from * (edge.length - 1)), Math.ceil(to * (edge.length - 1)) + 1);
 
-/** The lowest contrast of a colour with any of these. */
-const lowest = (colour: Hex, grounds: readonly Hex[]): number =>
-  Math.min(...grounds.map((ground) => contrast(colour, ground)));
-
 const LETTERS: readonly Hex[] = ['#faf7ee', '#16181b'];
-
-/** The colour for words over these grounds: their own where it reads on each at 4.5:1, else the tone that stands out most where it does least. */
-export function edgeInk(own: Hex | null, grounds: readonly Hex[]): Hex {
-  if (own && lowest(own, grounds) >= 4.5) return own;
-  return LETTERS.reduce((best, ink) => (lowest(ink, grounds) > lowest(best, grounds) ? ink : best));
-}
-
 /** More than the 4.5:1 that is asked for, since letters are measured with their soft rims. */
 const APART = 4.9;
-/** How far a colour of the edge may be taken towards black or white; words that need more are reported instead. */
+/** How far a colour of the edge may be taken towards black or white. */
 const MOST_HELD = 0.6;
+/** Words that read on less of their ground than this are in a wrong colour: that is reported, and the ground stays. */
+const LEAST_REACH = 2.5;
+
+/** How well a colour reads on these grounds, 1..`APART`: the mean of its contrasts, none counted for more than is needed. */
+const reach = (colour: Hex, grounds: readonly Hex[]): number =>
+  grounds.reduce((sum, ground) => sum + Math.min(APART, contrast(colour, ground)), 0) / grounds.length;
+
+/** The colour for words over these grounds: their own where it reads on each at 4.5:1, else the tone that reads on most. */
+export function edgeInk(own: Hex | null, grounds: readonly Hex[]): Hex {
+  if (own && grounds.every((ground) => contrast(own, ground) >= 4.5)) return own;
+  return LETTERS.reduce((best, ink) => (reach(ink, grounds) > reach(best, grounds) ? ink : best));
+}
 
 /** The edge as a ground for words: where it comes too near to their tone, as much darker or lighter as they need to read. */
 export function heldApart(edge: readonly Hex[], words: readonly EdgeWords[]): Hex[] {
   const step = 1 / (edge.length - 1);
+  const held = words.filter(({ from, to, colour }) => reach(colour, edgeAt(edge, from, to)) >= LEAST_REACH);
   return edge.map((ground, i) =>
-    words
+    held
       .filter(({ from, to }) => i * step >= from - step && i * step <= to + step)
       .reduce((now, { colour }) => apart(now, colour), ground),
   );

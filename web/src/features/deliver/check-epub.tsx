@@ -117,7 +117,7 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
                     .filter((m, i, all) => all.indexOf(m) === i)
                     .join(', ')}.`}
           </p>
-          <FindingsView findings={inspected.findings} of="Cover and container" />
+          <FindingsView findings={inspected.findings} of="Cover and packing" />
         </section>
         {progress !== null && <Working label="Making the new edition" done={progress} onStop={stop} />}
         {made && <MadeView made={made} name={`${slug(made.after?.words.title || book.brief.title)}.epub`} />}
@@ -134,7 +134,7 @@ function MadeView({ made, name }: { made: Made; name: string }) {
   return (
     <section aria-label="The new edition" className="flex flex-col gap-3 border-t border-line pt-4">
       <h2 className="text-base font-semibold">The new edition</h2>
-      {after && <FindingsView findings={after.findings} of="Cover and container" />}
+      {after && <FindingsView findings={after.findings} of="Cover and packing" />}
       <table className="w-full border-collapse text-left text-xs">
         <thead className="text-ink-2">
           <tr className="border-b border-edge">

@@ -53,7 +53,8 @@ export function WholeCheck({ file, made }: { file: Blob; made: Blob | null }) {
     <section aria-label="The whole book" className="flex flex-col gap-2 border-t border-line pt-4">
       <h3 className="font-semibold">The whole book</h3>
       <p className="text-ink-2">
-        Above, its container, its package and its cover were examined. The book’s own pages were not.
+        Above, how the book is packed, what it says of itself and its cover were examined. The book’s own pages were
+        not.
       </p>
       {before && <Messages label="In the file as it came" messages={before} />}
       {fresh && <Messages label="New in the new edition" messages={fresh} />}
