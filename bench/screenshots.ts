@@ -19,8 +19,12 @@ const step = (name: string): Promise<void> =>
   page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name, exact: true }).click();
 
 await page.goto(base);
-await page.getByRole('link', { name: 'Open Weather for Two Voices' }).waitFor({ timeout: 60_000 });
-await page.waitForTimeout(3000);
+await page.getByRole('link', { name: 'Open The Balcony Moss Garden' }).waitFor({ timeout: 120_000 });
+await page.waitForFunction(() => {
+  const covers = [...document.querySelectorAll('a[aria-label^="Open "] canvas')] as HTMLCanvasElement[];
+  // A canvas that shows nothing yet is 300 wide.
+  return covers.length === 5 && covers.every((canvas) => canvas.width !== 300);
+});
 await shot('shelf');
 await page.getByRole('link', { name: 'Open A Debt of Foxfire' }).click();
 await page.locator('main[data-fresh="true"] [data-verdict="64"]').waitFor();

@@ -1,5 +1,5 @@
-import { ssim, shrink, raster } from '@yosomi/core/pixels';
-import { REFRAMES, carriedTo, cutTo, fitsRatio, repairImage, verdictOf } from '@yosomi/core/recipe';
+import { type Raster, ssim, shrink, raster } from '@yosomi/core/pixels';
+import { REFRAMES, carriedTo, cutTo, fitsRatio, fitted, repairImage, verdictOf } from '@yosomi/core/recipe';
 import { PROFILES, findProfile, nonsense } from '@yosomi/core/stores';
 import { NodeStudio } from '@yosomi/node-kit';
 import sharp from 'sharp';
@@ -54,6 +54,35 @@ describe('bringing a picture into another ratio', () => {
     for (let i = 3; i < made.data.length; i += 4) expect(made.data[i]).toBe(255);
   });
 });
+
+describe('what is added round a picture', () => {
+  /** Green above, dark blue from the middle on, with a white line of words near the foot. */
+  const worded = raster(400, 400);
+  for (let y = 0; y < 400; y++)
+    for (let x = 0; x < 400; x++) {
+      const word = y >= 350 && y < 380 && x > 60 && x < 340;
+      worded.data.set(word ? [255, 255, 255, 255] : y < 200 ? [60, 110, 80, 255] : [30, 50, 80, 255], (y * 400 + x) * 4);
+    }
+  const size = { widthPx: 400, heightPx: 640 };
+  const at = (made: Raster, y: number): number[] => [...made.data.subarray((y * 400 + 200) * 4, (y * 400 + 200) * 4 + 3)];
+
+  it('has the colour of the edge that it lies at, above and below, left and right', () => {
+    const made = fitted(worded, size, studio);
+    expect(at(made, 3)).toEqual([60, 110, 80]);
+    expect(at(made, 636)).toEqual([30, 50, 80]);
+    const split = raster(400, 400);
+    for (let i = 0; i < split.data.length; i += 4) split.data.set((i / 4) % 400 < 200 ? [200, 20, 20, 255] : [20, 20, 200, 255], i);
+    const wide = fitted(split, { widthPx: 640, heightPx: 400 }, studio);
+    expect([...wide.data.subarray(8, 11)]).toEqual([200, 20, 20]);
+    expect([...wide.data.subarray(639 * 4, 639 * 4 + 3)]).toEqual([20, 20, 200]);
+  });
+
+  it('shows no words a second time where the ground is carried on', () => {
+    const made = carriedTo(worded, size, studio);
+    for (const y of [...Array(118).keys(), ...Array.from({ length: 118 }, (_, i) => 522 + i)])
+      for (let x = 0; x < 400; x++) expect(made.data[(y * 400 + x) * 4]).toBeLessThan(100);
+  });
+}); // prettier-ignore
 
 describe('a copy that passes', () => {
   it.each([[900, 900], [2560, 1600], [1600, 2000], [500, 1600]] as const)('of %i x %i really does, in every way, at every store', async (w, h) => {

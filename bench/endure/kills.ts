@@ -109,6 +109,7 @@ export async function kills(seed: number, count: number): Promise<Killed[]> {
         tally.kills++;
         last.set(step, { before, after, restedMs });
       } catch (error) {
+        console.log(n, step.name, error);
         tally.broken.push(`kill ${n} at ${step.name}: ${error instanceof Error ? error.message.split('\n')[0] : String(error)}`);
         last.delete(step);
         await page.close().catch(() => {});

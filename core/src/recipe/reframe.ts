@@ -12,6 +12,8 @@ export type Reframe = (typeof REFRAMES)[number];
 /** How far into what is carried on the picture itself fades, and how much smaller the copy is that it fades into. */
 const FADE = 0.35;
 const SOFT = 24;
+/** The border that is carried on, as a share of the picture: too narrow for words to come back in it. */
+const BORDER = 0.02;
 
 /**
  * Cuts a picture to a ratio: what is left out is what is calmest, so that its subject stays. Made to `size`.
@@ -67,8 +69,8 @@ function lined(picture: Raster, widthPx: number, heightPx: number): Raster {
 }
 
 /**
- * A picture whole in a frame of another ratio, its ground carried on beyond it: mirrored at its edges, and softer the
- * farther out it lies.
+ * A picture whole in a frame of another ratio, its ground carried on beyond it: its border mirrored and then drawn out, softer
+ * the farther out it lies.
  */
 export function carriedTo(picture: Raster, size: Size, studio: Studio): Raster {
   const { widthPx: W, heightPx: H } = size;
@@ -76,15 +78,19 @@ export function carriedTo(picture: Raster, size: Size, studio: Studio): Raster {
   const [w, h] = [Math.min(W, Math.round(picture.width * k)), Math.min(H, Math.round(picture.height * k))];
   const whole = scaled(picture, { widthPx: w, heightPx: h }, studio);
   const [x0, y0] = [(W - w) >> 1, (H - h) >> 1];
-  const mirror = (i: number, n: number): number => {
-    const m = ((i % (2 * n)) + 2 * n) % (2 * n);
-    return m < n ? m : 2 * n - 1 - m;
+  const carry = (i: number, n: number): number => {
+    const out = i < 0 ? -1 - i : i - n;
+    if (out < 0) return i;
+    const border = Math.max(1, BORDER * n);
+    const back = Math.min(n - 1, Math.floor(border * (1 - Math.exp(-out / border))));
+    return i < 0 ? back : n - 1 - back;
   };
+  const columns = Array.from({ length: W }, (_, x) => carry(x - x0, w));
   const sharp = raster(W, H);
   for (let y = 0; y < H; y++) {
-    const row = mirror(y - y0, h) * w;
+    const row = carry(y - y0, h) * w;
     for (let x = 0; x < W; x++) {
-      const p = (row + mirror(x - x0, w)) * 4;
+      const p = (row + columns[x]) * 4;
       const q = (y * W + x) * 4;
       for (let c = 0; c < 4; c++) sharp.data[q + c] = whole.data[p + c];
     }

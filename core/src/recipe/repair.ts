@@ -1,12 +1,12 @@
 import { type Finding, type Result, finding, ok } from '../base';
-import { rgbOf } from '../colour';
+import type { Rgb } from '../colour';
 import { type ImageInfo, dressJpeg, liesOnSide, readDelivered, srgbProfile } from '../image-file';
 import { type Raster, flatten, raster, shrink } from '../pixels';
 import { OPEN, type Profile, type StoreFormat, graveFirst, paleEdges, withEdgeLine } from '../stores';
 import { type Delivered, PRINT_PPI } from './delivered';
 import { encodeWithin } from './encode';
 import { type Reframe, carriedTo, cutTo } from './reframe';
-import { edgeOf, encodingNote, examineImage } from './store-image';
+import { encodingNote, examineImage } from './store-image';
 import type { Studio } from './studio';
 
 type Size = { readonly widthPx: number; readonly heightPx: number };
@@ -44,8 +44,18 @@ export function sizeFor(own: Size, profile: Profile, cut = false): Size {
   return fits ? size : ideal;
 } // prettier-ignore
 
-/** A picture whole within other pixels, on a colour where it leaves them open. */
-export function fitted(picture: Raster, size: Size, ground: string, studio: Studio): Raster {
+/** Mean colour of some lines of a picture, from one row or column to another. */
+function meanOf({ width, height, data }: Raster, lines: 'rows' | 'columns', from: number, to: number): Rgb {
+  const sum = [0, 0, 0];
+  const [x0, x1, y0, y1] = lines === 'rows' ? [0, width, from, to] : [from, to, 0, height];
+  for (let y = y0; y < y1; y++)
+    for (let x = x0; x < x1; x++) for (let c = 0; c < 3; c++) sum[c] += data[(y * width + x) * 4 + c];
+  const n = (x1 - x0) * (y1 - y0);
+  return [sum[0] / n, sum[1] / n, sum[2] / n];
+}
+
+/** A picture whole within other pixels; what it leaves open on a side has the colour of its edge there. */
+export function fitted(picture: Raster, size: Size, studio: Studio): Raster {
   const { widthPx, heightPx } = size;
   if (picture.width === widthPx && picture.height === heightPx) return picture;
   const k = Math.min(widthPx / picture.width, heightPx / picture.height);
@@ -53,8 +63,18 @@ export function fitted(picture: Raster, size: Size, ground: string, studio: Stud
   const h = Math.max(1, Math.min(heightPx, Math.round(picture.height * k)));
   const scaled = k <= 1 ? shrink(picture, w, h) : studio.pixelsOf(studio.resized(studio.imageOf(picture), w));
   const out = raster(widthPx, heightPx);
-  const [r, g, b] = rgbOf(ground);
-  for (let i = 0; i < out.data.length; i += 4) out.data.set([r, g, b, 255], i);
+  const lines = scaled.height < heightPx ? 'rows' : 'columns';
+  const across = lines === 'rows' ? scaled.height : scaled.width;
+  const strip = Math.max(1, Math.round(across * 0.006));
+  const ends = [meanOf(scaled, lines, 0, strip), meanOf(scaled, lines, across - strip, across)];
+  const row = (left: Rgb, right: Rgb): Uint8ClampedArray => {
+    const line = new Uint8ClampedArray(widthPx * 4);
+    for (let x = 0; x < widthPx; x++) line.set([...(x * 2 < widthPx ? left : right), 255], x * 4);
+    return line;
+  };
+  const [above, below] =
+    lines === 'rows' ? [row(ends[0], ends[0]), row(ends[1], ends[1])] : [row(ends[0], ends[1]), row(ends[0], ends[1])];
+  for (let y = 0; y < heightPx; y++) out.data.set(y * 2 < heightPx ? above : below, y * widthPx * 4);
   const x0 = (widthPx - scaled.width) >> 1;
   const y0 = (heightPx - Math.min(heightPx, scaled.height)) >> 1;
   for (let y = 0; y < Math.min(heightPx, scaled.height); y++) {
@@ -127,7 +147,7 @@ export async function repairImage(
         ? cutTo(pixels, size, studio)
         : framed && reframe === 'carried'
           ? carriedTo(pixels, size, studio)
-          : fitted(pixels, size, edgeOf(pixels), studio);
+          : fitted(pixels, size, studio);
   }
   if (profile.edgeLine && paleEdges(pixels).length > 0) {
     pixels = withEdgeLine(pixels);

@@ -4,7 +4,7 @@ export const GLOSSARY: readonly { readonly term: string; readonly means: string 
   { term: 'Bytes, KB, MB', means: 'How large a file is. Stores refuse files that are larger than they allow; 1 MB is about a thousand KB.' },
   { term: 'CMYK', means: 'Colours mixed from four printing inks. Ebook stores want RGB, the colours of a screen.' },
   { term: 'Colour profile', means: 'A note in a picture that says which colours its numbers mean. Files made here use sRGB, the colours of the web.' },
-  { term: 'Contrast', means: 'How far words stand out from what is behind them. 1 : 1 is not to be seen, 21 : 1 is black on white; words need 4.5 : 1.' },
+  { term: 'Contrast', means: 'How far words stand out from what is behind them. 1 : 1 is not to be seen, 21 : 1 is black on white; words need 4.5 : 1.' },
   { term: 'Drawn curve', means: 'A line that is drawn by hand and can be bent by its points afterwards.' },
   { term: 'EPUB', means: 'The file of an ebook that nearly all stores and readers take: pages, pictures and the cover packed in one.' },
   { term: 'Front, spine, back', means: 'The three outer sides of a book. The front is the cover that shops show; spine and back are seen in mockups.' },

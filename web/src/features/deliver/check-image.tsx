@@ -72,7 +72,7 @@ export function CheckImage({ name, bytes, profile }: { name: string; bytes: Byte
           <FindingsView findings={findings} />
           {!fine && (
             <Button kind="ink" className="mt-2 self-start" disabled={busy} onClick={() => void repair()}>
-              {busy ? 'Making copies' : copies.length > 0 ? 'Make them again' : 'Make a copy that passes'}
+              {busy ? 'Making copies' : copies.length > 0 ? 'Make the copies again' : 'Make a copy that passes'}
             </Button>
           )}
         </section>
