@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { coverReady, expect, part, step, test } from './help';
 
 test('every screen passes the accessibility rules and holds from 1024 to 2560 px', async ({ page }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(480_000);
   await page.goto('/');
   await expect(page.getByRole('link', { name: 'Open The Balcony Moss Garden' })).toBeVisible({ timeout: 60_000 });
   const inspect = async (name: string): Promise<void> => {
