@@ -9,4 +9,5 @@ const done = spawnSync('npx', ['tsx', 'bench/endure/run.ts', ...process.argv.sli
   cwd: ROOT,
   stdio: 'inherit',
 });
+spawnSync('npx', ['prettier', '--write', '--log-level', 'warn', 'docs/endurance.md'], { cwd: ROOT, stdio: 'inherit' });
 process.exit(done.status ?? 1);
