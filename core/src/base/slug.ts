@@ -23,3 +23,12 @@ export function slug(text: string, limit = 60): string {
   const end = cut.lastIndexOf('-');
   return (end > limit / 3 ? cut.slice(0, end) : cut.slice(0, limit)).replace(/-+$/, '');
 }
+
+/** Letters and digits of a text as words, without case, accents and the ways of writing a quotation mark. */
+export const bareWords = (text: string): string =>
+  text
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/\p{M}/gu, '')
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim();

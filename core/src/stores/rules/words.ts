@@ -1,4 +1,4 @@
-import type { Finding } from '../../base';
+import { type Finding, bareWords } from '../../base';
 import type { Brief } from '../../book';
 import type { ContentRule, Profile } from '../profile';
 import { graveFirst, must, note, should } from './severity';
@@ -31,15 +31,6 @@ const PATTERNS: Partial<Record<ContentRule, { readonly code: string; readonly pa
   'no-rank': { code: 'store-rank', pattern: RANK },
 };
 
-/** Letters and digits of a text, without case, accents and the ways of writing a quotation mark. */
-const bare = (text: string): string =>
-  text
-    .normalize('NFKD')
-    .toLowerCase()
-    .replace(/\p{M}/gu, '')
-    .replace(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim();
-
 /** What the words of a cover, and what it shows, mean to a store. */
 export function checkWords(words: CoverWords, profile: Profile): Finding[] {
   const { content, thumb } = profile;
@@ -56,9 +47,9 @@ export function checkWords(words: CoverWords, profile: Profile): Finding[] {
       if (sought && hit) found.push(must(sought.code, { found: hit }));
     }
     if (content.includes('words-match')) {
-      const all = ` ${bare(texts.join(' '))} `;
+      const all = ` ${bareWords(texts.join(' '))} `;
       for (const field of ['title', 'subtitle', 'author'] as const) {
-        const wanted = bare(brief[field]);
+        const wanted = bareWords(brief[field]);
         if (wanted && !all.includes(` ${wanted} `)) found.push(must('store-words-match', { field, wanted: brief[field] }));
       }
     }

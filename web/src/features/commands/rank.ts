@@ -1,12 +1,5 @@
+import { bareWords } from '@yosomi/core/base';
 import type { Action } from '../../state/actions';
-
-const plain = (text: string): string =>
-  text
-    .normalize('NFKD')
-    .toLowerCase()
-    .replace(/\p{M}/gu, '')
-    .replace(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim();
 
 /** How well one word fits a list of words, 0 to 1. */
 function wordRank(word: string, list: readonly string[], whole: number, part: number): number {
@@ -20,20 +13,20 @@ function wordRank(word: string, list: readonly string[], whole: number, part: nu
  * words by which it is looked for, whole words before their beginnings; every word that was typed must be found.
  */
 export function rank(action: Pick<Action, 'label' | 'also' | 'group'>, typed: string): number {
-  const query = plain(typed);
+  const query = bareWords(typed);
   if (!query) return 0.5;
   // A step is what it leads to.
-  const name = plain(action.label).replace(/^go to /, '');
+  const name = bareWords(action.label).replace(/^go to /, '');
   if (name === query) return 1;
-  const [names, others] = [name.split(' '), plain(action.also ?? '').split(' ')];
+  const [names, others] = [name.split(' '), bareWords(action.also ?? '').split(' ')];
   const found = query
     .split(' ')
     .map((word) =>
       Math.max(
         wordRank(word, names, 0.8, 0.7) - names.length * 0.01,
         wordRank(word, others, 0.8, 0.55) - names.length * 0.01,
-        wordRank(word, plain(action.group).split(' '), 0.2, 0.15),
-        plain(action.label).split(' ').includes(word) ? 0.2 : 0,
+        wordRank(word, bareWords(action.group).split(' '), 0.2, 0.15),
+        bareWords(action.label).split(' ').includes(word) ? 0.2 : 0,
       ),
     );
   const least = Math.min(...found);

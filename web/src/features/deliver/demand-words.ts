@@ -7,7 +7,7 @@ export const DEMAND_NAMES: Readonly<Record<Demand, string>> = {
   bytes: 'Bytes',
   colour: 'Colours',
   density: 'Per inch',
-  baseline: 'Coding',
+  baseline: 'How it loads',
   edge: 'Pale edges',
   thumb: 'In lists',
   content: 'What it says',
@@ -53,7 +53,7 @@ export function demandText(profile: Profile, demand: Demand): string {
     case 'density':
       return `${profile.ppi}`;
     case 'baseline':
-      return 'baseline';
+      return 'not progressive';
     case 'edge':
       return 'a grey line';
     case 'thumb':

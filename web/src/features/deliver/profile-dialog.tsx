@@ -87,7 +87,7 @@ export function ProfileDialog(props: {
         </div>
         <div className="flex flex-col gap-2">
           <NumberField label="Most bytes" unit="KB" value={Math.round(profile.mostBytes / 1024)} least={1} most={204_800} onChange={(kb) => set({ mostBytes: Math.min(200 * MB, kb * 1024) })} />
-          <Check label="Only baseline JPEG" checked={profile.baseline} onChange={(baseline) => set({ baseline })} />
+          <Check label="Only JPEG that is not progressive" checked={profile.baseline} onChange={(baseline) => set({ baseline })} />
           <Check label="A line round pale covers" checked={profile.edgeLine} onChange={(edgeLine) => set({ edgeLine })} />
           <Check label="Pixels to the inch" checked={profile.ppi !== null} onChange={(on) => set({ ppi: on ? 300 : null })}>
             {profile.ppi !== null && <NumberField label="To the inch" value={profile.ppi} least={1} most={2400} onChange={(ppi) => set({ ppi })} />}
