@@ -23,6 +23,8 @@ describe.each([
   'schema-5/words',
   'schema-6/pictured',
   'schema-6/words',
+  'schema-7/pictured',
+  'schema-7/words',
 ])('a title of %s', (name) => {
   const opened = unpackProject(fixture(`${name}.yosomi`));
 
@@ -49,6 +51,16 @@ describe.each([
     const again = unpackProject(packProject(opened.value));
     expect(again.ok && again.value.book).toEqual(opened.value.book);
   });
+});
+
+it('a headline that the product had made up gives way to the strapline', () => {
+  const opened = unpackProject(fixture('schema-7/words.yosomi'));
+  if (!opened.ok) throw new Error(opened.fault.code);
+  expect(opened.value.book.promo.parts['headline']).toMatchObject({ says: { kind: 'brief', field: 'strapline' } });
+  for (const name of ['schema-1/words', 'schema-3/pictured', 'schema-6/words', 'schema-7/words']) {
+    const book = unpackProject(fixture(`${name}.yosomi`));
+    expect(JSON.stringify(book.ok && book.value.book.promo), name).not.toContain('evenings"');
+  }
 });
 
 describe('documents that are none', () => {

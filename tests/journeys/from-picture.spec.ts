@@ -270,6 +270,6 @@ test('from a picture and three lines of words to all files, and back again', asy
     await expect(page.getByRole('link', { name: /^Open The Weight of Two Lanterns \(from a file, as of/ })).toHaveCount(
       1,
     );
-    expect((await shownPixel(page, /^Cover of The Weight/, 0.5, 0.5))[3]).toBe(255);
+    await expect.poll(async () => (await shownPixel(page, /^Cover of The Weight/, 0.5, 0.5))[3]).toBe(255);
   });
 });

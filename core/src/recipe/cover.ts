@@ -11,6 +11,7 @@ import { frontFindings, readsFindings, readsOf } from './legibility';
 import { MEASURE_PX, type Settled, settle } from './settle';
 import { siblingDoc, siblingFor } from './sibling';
 import type { Studio } from './studio';
+import { VERSIONS } from './versions';
 
 /** The words of the brief that a composition shows; those that few show only where one does. */
 const shown = (brief: Brief, doc: Doc) => ({
@@ -38,7 +39,7 @@ const knownKeys = new WeakMap<Doc, { brief: Brief; key: string }>();
 export function coverKey(book: Book): string {
   const known = knownKeys.get(book.cover);
   if (known?.brief === book.brief) return known.key;
-  const key = keyOf({ cover: book.cover, brief: shown(book.brief, book.cover), painter: 2 });
+  const key = keyOf({ cover: book.cover, brief: shown(book.brief, book.cover), version: VERSIONS.paint });
   knownKeys.set(book.cover, { brief: book.brief, key });
   return key;
 }

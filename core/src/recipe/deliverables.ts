@@ -14,6 +14,7 @@ import { type Others, noOthers } from './scene-art';
 import { promoKey } from './promo';
 import { siblingFor } from './sibling';
 import type { Studio } from './studio';
+import { VERSIONS } from './versions';
 
 /** One file that leaves the house. `key` is equal as long as the file would be equal. */
 export type Deliverable = {
@@ -81,6 +82,7 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
         profile,
         format,
         sibling: siblingFor(book, profile.ideal) ?? null,
+        version: VERSIONS.image,
       }),
     });
   }
@@ -93,7 +95,7 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
     format: 'EPUB 3.3',
     widthPx: book.cover.widthPx,
     heightPx: book.cover.heightPx,
-    key: keyOf({ cover: coverKey(book), brief: book.brief, identifier: book.identifier }),
+    key: keyOf({ cover: coverKey(book), brief: book.brief, identifier: book.identifier, version: VERSIONS.epub }),
   });
   list.push({
     id: 'pdf',
@@ -103,7 +105,7 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
     fileName: fileName('cover', 'pdf'),
     format: 'PDF',
     ...pagePixels(book, wishes.page),
-    key: keyOf({ cover: coverKey(book), brief: book.brief, page: wishes.page }),
+    key: keyOf({ cover: coverKey(book), brief: book.brief, page: wishes.page, version: VERSIONS.pdf }),
   });
   list.push({
     id: 'svg',
@@ -114,7 +116,7 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
     format: 'SVG',
     widthPx: book.cover.widthPx,
     heightPx: book.cover.heightPx,
-    key: keyOf({ cover: coverKey(book), title: book.brief.title }),
+    key: keyOf({ cover: coverKey(book), title: book.brief.title, version: VERSIONS.svg }),
   });
   const size = book.scene.frame;
   list.push({

@@ -29,3 +29,4 @@ export * from './sides';
 export * from './start';
 export * from './studio';
 export * from './sketches';
+export * from './versions';

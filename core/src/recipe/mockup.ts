@@ -8,6 +8,7 @@ import type { Book } from '../project';
 import { coverKey, coverRaster } from './cover';
 import { type Others, noOthers, subjectsOf, titleOn } from './scene-art';
 import type { Studio } from './studio';
+import { VERSIONS } from './versions';
 
 /** Key of all the art on a scene's things: the covers, and what spines, backs and the things' shapes take from the briefs. */
 export const artKey = (book: Book, scene: Scene = book.scene, others: Others = noOthers): string =>
@@ -34,7 +35,7 @@ export const artKey = (book: Book, scene: Scene = book.scene, others: Others = n
 type Size = { readonly widthPx: number; readonly heightPx: number };
 
 export const mockupKey = (book: Book, size: Size, scene: Scene = book.scene, others: Others = noOthers): string =>
-  keyOf({ art: artKey(book, scene, others), scene, size, renderer: 3 });
+  keyOf({ art: artKey(book, scene, others), scene, size, version: VERSIONS.trace });
 
 export const stageOf = (
   book: Book,

@@ -7,6 +7,7 @@ import { coverKey, coverRaster } from './cover';
 import { artKey } from './mockup';
 import { sideArt } from './scene-art';
 import type { Studio } from './studio';
+import { VERSIONS } from './versions';
 
 /** Most width of a front that is pinned, px. */
 const MOST_PX = 1600;
@@ -61,4 +62,4 @@ function plain(rgb: readonly [number, number, number]): Raster {
 
 /** What a finished picture of a pinned photograph is made from. */
 export const pinKey = (book: Book, scene: PinScene): string =>
-  keyOf({ scene, arts: scene.faces.map((face) => faceArtKey(book, scene, face)) });
+  keyOf({ version: VERSIONS.pin, scene, arts: scene.faces.map((face) => faceArtKey(book, scene, face)) });

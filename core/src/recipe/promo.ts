@@ -16,6 +16,7 @@ import { type Others, noOthers } from './scene-art';
 import { settle } from './settle';
 import { sceneFindings } from './side-findings';
 import type { Studio } from './studio';
+import { VERSIONS } from './versions';
 
 /** The mockup as promos place it: traced once, on nothing, in the proportions of its frame. */
 export function promoMockup(book: Book): { scene: Scene; widthPx: number; heightPx: number } {
@@ -35,6 +36,7 @@ export const promoKey = (book: Book, others: Others = noOthers): string => {
     follows: book.promoFollows,
     brief: book.brief,
     mockup: mockupKey(book, { widthPx, heightPx }, scene, others),
+    version: VERSIONS.promo,
   });
 };
 

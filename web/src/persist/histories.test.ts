@@ -188,4 +188,20 @@ describe('a history that was stored', () => {
     expect((await saveOpen(state.book, { history: state.history, numbers: opened.history.numbers }, opened.rev)).ok).toBe(true); // prettier-ignore
     expect((await open()).history.history.past).toHaveLength(1);
   });
+
+  it('is brought along with a document of the schema before, and counted as lost where it cannot be', async () => {
+    for (const [schema, lost] of [[7, 0], [6, 4]] as const) {
+      await Promise.all([db.titles.clear(), db.steps.clear()]);
+      await four();
+      const row = (await db.titles.get('history-book'))!;
+      const [first] = await db.steps.toArray();
+      const says = { op: 'replace', path: ['promo', 'parts', 'headline', 'says'], value: { kind: 'own', text: 'A new book for your evenings' } }; // prettier-ignore
+      await db.steps.put({ ...first, step: { ...(first.step as object), back: [says] } });
+      await db.titles.put({ ...row, schema });
+      const opened = await open();
+      expect(opened.lost).toBe(lost);
+      expect(opened.history.history.past).toHaveLength(lost ? 0 : 3);
+      if (lost === 0) expect(opened.history.history.past[0].back[0].value).toEqual({ kind: 'brief', field: 'strapline' });
+    }
+  }); // prettier-ignore
 });

@@ -1,4 +1,5 @@
-import { type History, type Step, emptyHistory } from '@yosomi/core/base';
+import type { History, Step } from '@yosomi/core/base';
+import { readStep } from '@yosomi/core/project';
 import { z } from 'zod';
 import { db } from './db';
 
@@ -19,24 +20,24 @@ const StoredStep = z.object({
 /** A history with the numbers under which its steps are stored: a step is written once. */
 export type KeptHistory = { readonly history: History; readonly numbers: Map<Step, number> };
 
-export const noHistory = (): KeptHistory => ({ history: emptyHistory, numbers: new Map() });
-
 /** Steps of a title lie side by side under `id/number`. */
 const rowId = (title: string, n: number): string => `${title}/${n}`;
 
 /**
  * Reads a history. A step leads only from the state beside it: where one is missing or damaged, those that lie beyond it,
- * seen from the present state, are left out, and counted in `lost`.
+ * seen from the present state, are left out, and counted in `lost`. Steps made on a document of an earlier `schema` are
+ * brought along with it.
  */
 export async function loadHistory(
   title: string,
   order: readonly number[],
   done: number,
+  schema: number,
 ): Promise<{ kept: KeptHistory; lost: number }> {
   const rows = await db.steps.bulkGet(order.map((n) => rowId(title, n)));
   const steps = rows.map((row): Step | null => {
     const read = StoredStep.safeParse(row?.step);
-    return read.success ? (read.data as Step) : null;
+    return read.success ? readStep(read.data as Step, schema) : null;
   });
   const lastBroken = steps.slice(0, done).lastIndexOf(null);
   const nextBroken = steps.indexOf(null, done);

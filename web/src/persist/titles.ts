@@ -3,7 +3,7 @@ import type { Book, Project } from '@yosomi/core/project';
 import { tellOthers } from '../platform/other-windows';
 import { db } from './db';
 import { guarded } from './guarded';
-import { type KeptHistory, loadHistory, noHistory, writeSteps } from './histories';
+import { type KeptHistory, loadHistory, writeSteps } from './histories';
 import { readRow } from './rows';
 
 /** `lost` counts the steps of the history that could not be read. */
@@ -23,9 +23,7 @@ export async function openTitle(id: string): Promise<Result<Opened>> {
   if (!read) return fail('project-damaged', { where: 'row' });
   const { book, rev, schema, order, done } = read;
   if (!book.ok) return book;
-  // A document that had to be migrated is no longer the one that its old steps were made on.
-  if (schema !== book.value.schema) return ok({ book: book.value, rev, history: noHistory(), lost: order.length });
-  const { kept, lost } = await loadHistory(id, order, done);
+  const { kept, lost } = await loadHistory(id, order, done, schema);
   return ok({ book: book.value, rev, history: kept, lost });
 }
 

@@ -1,18 +1,16 @@
-import { keyOf } from '@yosomi/core/base';
 import {
   FINAL,
   type Layers,
   type Quality,
   type Scene,
-  type Stage,
   type ThingSubject,
   renderBand,
-  stage,
   thingUnder,
 } from '@yosomi/core/mockup';
 import type { Textures } from '@yosomi/core/warp';
 import { type SceneArt, sceneTextures } from '@yosomi/core/recipe';
 import { expose, transfer } from 'comlink';
+import { lastStage } from './staged';
 
 /** What a band is cut from. `artKey` names art that was loaded before. */
 export type TraceJob = {
@@ -24,15 +22,7 @@ export type TraceJob = {
 };
 
 let art: { key: string; textures: Textures } | null = null;
-let staged: { key: string; stage: Stage } | null = null;
-
-function stageFor(job: TraceJob, { strips, cells, lens }: Quality): Stage {
-  const key = keyOf({ job, strips, lens });
-  if (staged?.key !== key) {
-    staged = { key, stage: stage(job.scene, job.subjects, job.widthPx, job.heightPx, { strips, cells, lens }) };
-  }
-  return staged.stage;
-}
+const stageFor = lastStage();
 
 const api = {
   /** Takes a line to the worker that makes the art. */
