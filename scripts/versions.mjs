@@ -56,7 +56,7 @@ async function bundled(maker) {
     logLevel: 'silent',
     // A version cannot hold itself.
     external: (id) => /\/versions(\.ts)?$/.test(id) || !/^([./\0]|@yosomi\/)/.test(id),
-    treeshake: { manualPureFunctions: ['z'] },
+    treeshake: { moduleSideEffects: false, manualPureFunctions: ['z', 'versioned'] },
     plugins: [
       {
         name: 'maker',

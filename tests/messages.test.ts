@@ -26,7 +26,7 @@ function codesIn(...folders: string[]): string[] {
         found.add(m[1]);
         if (m[2]) found.add(m[2]);
       }
-      for (const m of text.matchAll(/code: '([a-z]+(?:-[a-z]+)+)'/g)) found.add(m[1]);
+      for (const m of text.matchAll(/(?:code|newer|wrong): '([a-z]+(?:-[a-z]+)+)'/g)) found.add(m[1]);
     }
   }
   return [...found].sort();
@@ -65,7 +65,8 @@ describe('sentences', () => {
       ...codesIn('cli/src', 'core/src/image-file', 'core/src/project', 'node-kit/src'),
       'title-missing',
       'budget-too-small',
-    ];
+      // The house style is kept by the browser alone.
+    ].filter((code) => !code.startsWith('house-'));
     for (const code of reachable) expect(cliSentence({ code, data: DATA }), code).not.toMatch(/^Failed:/);
   });
 });

@@ -1,8 +1,6 @@
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { beforeAll, describe, expect, it } from 'vitest';
 import {
-  BOOK_SCHEMA,
-  MIGRATIONS,
   type Project,
   assetsInUse,
   packProject,
@@ -105,10 +103,6 @@ describe('a bad title file', () => {
 });
 
 describe('documents of other times', () => {
-  it('go through a migration for every schema there was', () => {
-    for (let n = 1; n < BOOK_SCHEMA; n++) expect(MIGRATIONS[n]).toBeTypeOf('function');
-    expect(Object.keys(MIGRATIONS)).toHaveLength(BOOK_SCHEMA - 1);
-  });
   it.each([null, 7, {}, { schema: 'x' }, { schema: 0 }, { schema: 1 }])('%j is damaged, not an exception', (raw) =>
     expect(readBook(raw)).toMatchObject({ ok: false, fault: { code: 'project-damaged' } }),
   );

@@ -5,6 +5,7 @@ export * from './hash';
 export * from './order';
 export * from './change';
 export * from './history';
+export * from './versioned';
 export * from './slug';
 export * from './base64';
 export * from './xml';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type Result, fail, ok } from '../base';
+import { versioned } from '../base';
 import { HexColour } from '../cover';
 import { Kind } from './models';
 
@@ -148,12 +148,9 @@ export function sceneTo2(old: Loose): Loose {
   };
 }
 
-/** Reads a scene of any known schema, from a file or a stored document. Faults: `scene-wrong` with the place. */
-export function readScene(raw: unknown): Result<Scene> {
-  if (!isLoose(raw)) return fail('scene-wrong', { where: 'document' });
-  const parsed = Scene.safeParse(raw.schema === 1 ? sceneTo2(raw) : raw);
-  return parsed.success ? ok(parsed.data) : fail('scene-wrong', { where: parsed.error.issues[0]?.path.join('.') || 'document' });
-} // prettier-ignore
+/** A scene, from a file or a stored document. Faults: `scene-newer`, `scene-wrong` with the place. */
+export const Scenes = versioned('scene', Scene, [sceneTo2], { newer: 'scene-newer', wrong: 'scene-wrong' });
+export const readScene = Scenes.read;
 
 /** Ids of the title's pictures that a scene shows. */
 export const assetsOf = (scene: Scene): string[] =>

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type Fault, type Result, fail, fault, ok } from '../base';
+import { type Fault, fault, versioned } from '../base';
 import { HexColour } from '../cover';
 import type { Bend } from './sheet';
 
@@ -150,13 +150,9 @@ export const unbent = (size: (typeof BENDS)[number]): NonNullable<PinFace['bend'
   offsets: Array.from({ length: size * size }, () => [0, 0] as [number, number]),
 });
 
-/** Reads a pinned photograph from a file or a stored row. Faults: `pin-newer`, `pin-wrong` with the place. */
-export function readPinScene(raw: unknown): Result<PinScene> {
-  const schema: unknown = typeof raw === 'object' && raw !== null && 'schema' in raw ? raw.schema : null;
-  if (typeof schema === 'number' && schema > PIN_SCHEMA) return fail('pin-newer', { found: schema, known: PIN_SCHEMA });
-  const parsed = PinScene.safeParse(raw);
-  return parsed.success ? ok(parsed.data) : fail('pin-wrong', { where: parsed.error.issues[0]?.path.join('.') || 'document' }); // prettier-ignore
-}
+/** A pinned photograph, from a file or a stored row. Faults: `pin-newer`, `pin-wrong` with the place. */
+export const PinScenes = versioned('pin', PinScene, [], { newer: 'pin-newer', wrong: 'pin-wrong' });
+export const readPinScene = PinScenes.read;
 
 /** Ids of the pictures that a pinned photograph needs. */
 export const pinAssetsOf = (scene: PinScene): string[] => [

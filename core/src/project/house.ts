@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { versioned } from '../base';
 import { DrawnForm, HexColour } from '../cover';
 import { OwnFace } from './book';
 
@@ -11,6 +12,9 @@ export const House = z.object({
   marks: z.array(z.object({ id: z.string().min(1).max(40), name: z.string().max(120), form: DrawnForm })).max(12),
 });
 export type House = z.infer<typeof House>;
+
+/** The house style as it is stored. Faults: `house-newer`, `house-wrong`. */
+export const Houses = versioned('house', House, [], { newer: 'house-newer', wrong: 'house-wrong' });
 export type Mark = House['marks'][number];
 
 export const emptyHouse: House = { schema: 1, name: '', colours: [], faces: [], marks: [] };

@@ -1,4 +1,4 @@
-import { type Result, type Step, fail, ok } from '../base';
+import { type Step, versioned } from '../base';
 import { BOOK_SCHEMA, Book } from './book';
 import { to2 } from './migrations/to-2';
 import { to3 } from './migrations/to-3';
@@ -8,32 +8,12 @@ import { to6 } from './migrations/to-6';
 import { to7 } from './migrations/to-7';
 import { patchTo8, to8 } from './migrations/to-8';
 
-type Loose = Record<string, unknown>;
-
-/** Each entry takes a document of its number to the next. A document is only ever read through this table. */
-export const MIGRATIONS: Readonly<Record<number, (old: Loose) => Loose>> = {
-  1: to2,
-  2: to3,
-  3: to4,
-  4: to5,
-  5: to6,
-  6: to7,
-  7: to8,
-};
-
-/** Reads a stored or imported document of any known schema. Faults: `project-newer`, `project-damaged`. */
-export function readBook(raw: unknown): Result<Book> {
-  if (typeof raw !== 'object' || raw === null) return fail('project-damaged', { where: 'document' });
-  let current = raw as Loose;
-  const schema = current.schema;
-  if (typeof schema !== 'number' || !Number.isInteger(schema) || schema < 1)
-    return fail('project-damaged', { where: 'schema' });
-  if (schema > BOOK_SCHEMA) return fail('project-newer', { found: schema, known: BOOK_SCHEMA });
-  for (let n = schema; n < BOOK_SCHEMA; n++) current = MIGRATIONS[n](current);
-  const parsed = Book.safeParse(current);
-  if (!parsed.success) return fail('project-damaged', { where: parsed.error.issues[0]?.path.join('.') || 'document' });
-  return ok(parsed.data);
-}
+/** A title as it is stored or saved. Faults: `project-newer`, `project-damaged`. */
+export const Books = versioned('book', Book, [to2, to3, to4, to5, to6, to7, to8], {
+  newer: 'project-newer',
+  wrong: 'project-damaged',
+});
+export const readBook = Books.read;
 
 /** Entries take a patch of a history along with its document. Steps of a number that is not here do not fit any more. */
 const PATCHES: Readonly<Record<number, (patch: Patch) => Patch>> = { 7: patchTo8 };

@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '6d6525a994',
-  trace: 'dc12207907',
-  pin: '4bd1d9814e',
-  promo: 'f3515d55c1',
-  image: '3407d3b7b7',
-  epub: 'd67eafc3a0',
-  pdf: '6c29dfae8b',
-  svg: 'b80a3e75e0',
+  paint: '73bc3a0a7f',
+  trace: 'd3282b1fdb',
+  pin: '2f874b6936',
+  promo: '2884d9fa47',
+  image: 'd374ab1386',
+  epub: '9fed193b06',
+  pdf: '582207539c',
+  svg: '97a102bd16',
 } as const;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type Result, fail, ok } from '../base';
+import { type Migration, type Result, fail, ok, versioned } from '../base';
 
 const side = z.number().int().min(1).max(30_000);
 const sides = z.object({ widthPx: side, heightPx: side });
@@ -51,6 +51,12 @@ export const Profile = z.object({
 }); // prettier-ignore
 export type Profile = z.infer<typeof Profile>;
 
+/** A profile of schema 1 asked for less; what it did not know is not asked. */
+const to2: Migration = (old) => ({ edgeLine: false, epubPixels: null, thumb: null, content: [], ...old, schema: 2 });
+
+/** A store's demands, from a file or among a person's own stores. Faults: `stores-newer`, `stores-wrong` with the place. */
+export const Profiles = versioned('profile', Profile, [to2], { newer: 'stores-newer', wrong: 'stores-wrong' });
+
 /** Profiles as a file: what is exported, imported and given to the command line. */
 export const ProfileFile = z.object({
   format: z.literal('yosomi-stores'),
@@ -60,10 +66,6 @@ export const ProfileFile = z.object({
 
 /** Most bytes of such a file. */
 const MOST_BYTES = 1024 * 1024;
-
-/** Where in the data the first thing lies that is wrong, as "stores.0.ideal.widthPx". */
-const whereIn = (error: z.ZodError, before: string): string =>
-  [before, ...(error.issues[0]?.path ?? [])].filter(Boolean).join('.');
 
 /**
  * Reads profiles from a file; those of schema 1 are taken along. Faults: `stores-not`, `stores-newer`, `stores-wrong` (with
@@ -82,21 +84,16 @@ export function readProfiles(bytes: Uint8Array): Result<Profile[]> {
   if (file.data.schema > PROFILE_SCHEMA) return fail('stores-newer', { found: file.data.schema, known: PROFILE_SCHEMA });
   const profiles: Profile[] = [];
   for (const [i, one] of file.data.stores.entries()) {
-    const read = Profile.safeParse(fromFirst(one));
-    if (!read.success) return fail('stores-wrong', { where: whereIn(read.error, `stores.${i}`) });
-    const wrong = nonsense(read.data);
+    const read = Profiles.read(one);
+    if (!read.ok && read.fault.code === 'stores-newer') return read;
+    if (!read.ok) return fail('stores-wrong', { where: `stores.${i}.${read.fault.data.where}` });
+    const wrong = nonsense(read.value);
     if (wrong) return fail('stores-wrong', { where: `stores.${i}.${wrong}` });
-    if (profiles.some((p) => p.id === read.data.id)) return fail('stores-twice', { id: read.data.id });
-    profiles.push(read.data);
+    if (profiles.some((p) => p.id === read.value.id)) return fail('stores-twice', { id: read.value.id });
+    profiles.push(read.value);
   }
   return ok(profiles);
 } // prettier-ignore
-
-/** A profile of schema 1 asked for less; what it did not know is not asked. */
-function fromFirst(data: unknown): unknown {
-  if (typeof data !== 'object' || data === null || (data as { schema?: unknown }).schema !== 1) return data;
-  return { edgeLine: false, epubPixels: null, thumb: null, content: [], ...data, schema: PROFILE_SCHEMA };
-}
 
 /** The field of a profile whose demands no picture can meet; null where they go together. */
 export function nonsense({ ideal, exact, least, most, leastShortSidePx, mostSidePx, ratio }: Profile): string | null {

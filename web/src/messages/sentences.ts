@@ -85,6 +85,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'trace-many': (d) =>
     `The tracing has more than ${d.most} outlines: this looks like a picture and not a mark. Use fewer colours.`,
   'title-elsewhere': () => 'This title was changed in another window.',
+  'house-wrong': () => 'The house style that is kept here cannot be read, so it was left as it is.',
   'house-newer': () => 'The house style was made by a newer Yosomi, so it was not changed. Update Yosomi.',
   'house-full': () => 'The house style is full. Remove something from it first.',
   'pin-marks': (d) => `There are ${d.most} marks already. Clear some, or undo.`,
@@ -105,7 +106,12 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
     `The font "${d.name}" in this title file is missing or damaged. Nothing on your Shelf was changed.`,
   'budget-too-small': (d) =>
     `The cover does not fit into ${bytes(d.most)}, even at the lowest quality that is still fit to show.`,
-  'scenes-newer': () => 'The kept scenes were written by a newer Yosomi, so they were not changed. Update Yosomi.',
+  'scenes-wrong': () => 'What is kept here for all titles cannot be read, so it was left as it is.',
+  'scene-newer': () => 'A scene was made by a newer Yosomi. It was left as it is. Update Yosomi to use it.',
+  'kept-newer': () => 'What is kept here was written by a newer Yosomi, so it was left as it is. Update Yosomi.',
+  'kept-wrong': () => 'What is kept here cannot be read, so it was left as it is.',
+  'scenes-newer': () =>
+    'What is kept here for all titles was written by a newer Yosomi, so it was left as it is. Update Yosomi.',
   'scenes-full': (d) => `${d.most} scenes are kept already. Remove one first.`,
   'scene-wrong': () => 'This scene is damaged and cannot be used. Choose another one.',
   'webp-missing': () => 'This browser cannot write WebP. Choose PNG or JPEG.',
@@ -279,6 +285,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'package-empty': () => 'None of these files is made yet. Make them first.',
   'demo-unread': () => 'The demo books could not be fetched. They are tried again when you come back to the Shelf.',
   'package-missing': (d) => `The browser had no room to keep ${d.name}. Make it again, or save it by itself.`,
+  'wishes-wrong': () => 'Your stores and names that are kept here cannot be read, so they were left as they are.',
   'wishes-newer': () =>
     'Your stores and names were written by a newer Yosomi, so they were not changed. Update Yosomi.',
   'wishes-full': () => 'There are too many stores of your own. Remove one first.',

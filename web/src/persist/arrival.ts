@@ -1,4 +1,4 @@
-import type { Result } from '@yosomi/core/base';
+import { type Result, versioned } from '@yosomi/core/base';
 import { z } from 'zod';
 import { db } from './db';
 import { guarded } from './guarded';
@@ -12,6 +12,7 @@ const Row = z.object({
 /** A file that was chosen on the Shelf and has not become a title yet: it outlives the page. */
 export type Arrival = { readonly name: string; readonly use: 'picture' | 'finished' | null; readonly file: Blob };
 
+export const Arrivals = versioned('arrival', Row, [], { newer: 'kept-newer', wrong: 'kept-wrong' });
 const ID = 'arrival';
 
 /** Faults: `store-full`, `store-failed`. */
@@ -21,8 +22,8 @@ export const keepArrival = ({ name, use, file }: Arrival): Promise<Result<void>>
   });
 
 export async function keptArrival(): Promise<Arrival | null> {
-  const read = Row.safeParse((await db.keeps.get(ID))?.value);
-  return read.success ? read.data : null;
+  const read = Arrivals.read((await db.keeps.get(ID))?.value);
+  return read.ok ? read.value : null;
 }
 
 export const dropArrival = (): Promise<Result<void>> =>

@@ -1,4 +1,4 @@
-import type { Result } from '@yosomi/core/base';
+import { type Result, versioned } from '@yosomi/core/base';
 import { z } from 'zod';
 import { db } from './db';
 import { guarded } from './guarded';
@@ -15,6 +15,7 @@ const Delivery = z.object({
   accepted: z.boolean().nullable(),
 });
 export type Delivery = z.infer<typeof Delivery> & { readonly at: string };
+export const Deliveries = versioned('delivery', Delivery, [], { newer: 'kept-newer', wrong: 'kept-wrong' });
 
 /** Notes that a file left. Faults: `store-full`, `store-failed`. */
 export const noteDelivery = (title: string, { at, ...delivery }: Omit<Delivery, 'schema'>): Promise<Result<void>> =>
@@ -26,7 +27,7 @@ export const noteDelivery = (title: string, { at, ...delivery }: Omit<Delivery, 
 export async function deliveriesOf(title: string): Promise<Delivery[]> {
   const rows = await db.deliveries.where('title').equals(title).reverse().sortBy('id');
   return rows.flatMap(({ at, delivery }) => {
-    const read = Delivery.safeParse(delivery);
-    return read.success ? [{ ...read.data, at }] : [];
+    const read = Deliveries.read(delivery);
+    return read.ok ? [{ ...read.value, at }] : [];
   });
 }

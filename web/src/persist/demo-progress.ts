@@ -1,3 +1,4 @@
+import { versioned } from '@yosomi/core/base';
 import { z } from 'zod';
 import { db } from './db';
 
@@ -10,12 +11,13 @@ const Row = z.object({
 });
 export type DemoProgress = { readonly done: boolean; readonly taken: readonly string[] };
 
+export const DemoRows = versioned('demo', Row, [], { newer: 'kept-newer', wrong: 'kept-wrong' });
 const ID = 'demo';
 
 /** How far the demo books have come; null where they were never begun. */
 export async function demoProgress(): Promise<DemoProgress | null> {
-  const read = Row.safeParse((await db.keeps.get(ID))?.value);
-  return read.success ? read.data : null;
+  const read = DemoRows.read((await db.keeps.get(ID))?.value);
+  return read.ok ? read.value : null;
 }
 
 export async function noteDemo({ done, taken }: DemoProgress): Promise<void> {

@@ -1,4 +1,4 @@
-import type { History, Step } from '@yosomi/core/base';
+import { type History, type Step, versioned } from '@yosomi/core/base';
 import { readStep } from '@yosomi/core/project';
 import { z } from 'zod';
 import { db } from './db';
@@ -11,11 +11,15 @@ const Patch = z.discriminatedUnion('op', [
   z.object({ op: z.literal('replace'), path, value: z.unknown().optional() }),
 ]);
 const StoredStep = z.object({
+  schema: z.literal(1),
   label: z.string(),
   merge: z.string().nullable(),
   forward: z.array(Patch),
   back: z.array(Patch),
 });
+
+/** A step as it is stored: the shape of its patches, not of what they change. The first releases gave it no number. */
+export const Steps = versioned('step', StoredStep, [], { newer: 'kept-newer', wrong: 'kept-wrong', unnumbered: 1 });
 
 /** A history with the numbers under which its steps are stored: a step is written once. */
 export type KeptHistory = { readonly history: History; readonly numbers: Map<Step, number> };
@@ -36,8 +40,10 @@ export async function loadHistory(
 ): Promise<{ kept: KeptHistory; lost: number }> {
   const rows = await db.steps.bulkGet(order.map((n) => rowId(title, n)));
   const steps = rows.map((row): Step | null => {
-    const read = StoredStep.safeParse(row?.step);
-    return read.success ? readStep(read.data as Step, schema) : null;
+    const read = Steps.read(row?.step);
+    if (!read.ok) return null;
+    const { label, merge, forward, back } = read.value;
+    return readStep({ label, merge, forward, back } as Step, schema);
   });
   const lastBroken = steps.slice(0, done).lastIndexOf(null);
   const nextBroken = steps.indexOf(null, done);
@@ -59,11 +65,11 @@ export async function writeSteps(title: string, kept: KeptHistory): Promise<{ or
   const numberOf = (id: string): number => Number(id.slice(title.length + 1));
   // Above every number that is or was in use, so that no row is ever written over.
   let next = Math.max(-1, ...numbers.values(), ...stored.map(numberOf).filter(Number.isFinite)) + 1;
-  const fresh: { id: string; title: string; step: Step }[] = [];
+  const fresh: { id: string; title: string; step: Step & { schema: 1 } }[] = [];
   for (const step of steps) {
     if (numbers.has(step)) continue;
     numbers.set(step, next);
-    fresh.push({ id: rowId(title, next), title, step });
+    fresh.push({ id: rowId(title, next), title, step: { schema: 1, ...step } });
     next++;
   }
   const wanted = new Set([...numbers.values()].map((n) => rowId(title, n)));

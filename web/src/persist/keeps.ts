@@ -1,17 +1,21 @@
 import { Part } from '@yosomi/core/cover';
-import { type Result, fail } from '@yosomi/core/base';
-import { Asset, House, OwnFace, emptyHouse, picturesOf } from '@yosomi/core/project';
+import { type Result, fail, ok, versioned } from '@yosomi/core/base';
+import { Asset, House, Houses, OwnFace, emptyHouse, picturesOf } from '@yosomi/core/project';
 import { OWN_FACE } from '@yosomi/core/text';
 import { z } from 'zod';
 import { db } from './db';
-import { guarded } from './guarded';
+import { type Kept, changeKeep, orEmpty, readKeep } from './keep-row';
 
 const Copied = z.object({
+  schema: z.literal(1),
   parts: z.array(Part).min(1),
   assets: z.record(z.string(), Asset),
   faces: z.record(z.string(), OwnFace),
 });
-export type Copied = z.infer<typeof Copied>;
+export type Copied = Omit<z.infer<typeof Copied>, 'schema'>;
+
+/** Copied parts as they are stored. The first releases gave them no number. */
+export const Copies = versioned('copied', Copied, [], { newer: 'kept-newer', wrong: 'kept-wrong', unnumbered: 1 });
 
 const only = <T>(all: Readonly<Record<string, T>>, ids: readonly string[]): Record<string, T> =>
   Object.fromEntries(ids.flatMap((id) => (all[id] ? [[id, all[id]] as const] : [])));
@@ -24,15 +28,14 @@ export async function copyParts(
 ): Promise<void> {
   const cuts = parts.flatMap((p) => (p.kind === 'words' ? [p.cut, p.minor?.cut, ...p.accents.map((a) => a.cut)] : []));
   const own = cuts.flatMap((cut) => (cut?.startsWith(OWN_FACE) ? [cut.slice(OWN_FACE.length)] : []));
-  const value: Copied = { parts: [...parts], assets: only(assets, picturesOf(parts)), faces: only(faces, own) };
+  const value = { schema: 1, parts: [...parts], assets: only(assets, picturesOf(parts)), faces: only(faces, own) };
   await db.keeps.put({ id: 'copied', value });
 }
 
-/** What was copied last; null where there is nothing. */
-export async function copiedParts(): Promise<Copied | null> {
+/** What was copied last; null where there is nothing. Faults: `kept-newer`, `kept-wrong`. */
+export async function copiedParts(): Promise<Result<Copied | null>> {
   const row = await db.keeps.get('copied');
-  const read = Copied.safeParse(row?.value);
-  return read.success ? read.data : null;
+  return row ? Copies.read(row.value) : ok(null);
 }
 
 /** Whose house style: the person's own, or that of the demo books, which stays among them. */
@@ -40,27 +43,13 @@ type HouseRow = 'house' | 'house-demo';
 
 export const houseOf = (title: string): HouseRow => (title.startsWith('demo-') ? 'house-demo' : 'house');
 
-/** The house style as it is stored; null where it was written by a newer release and cannot be read. */
-async function readHouse(id: HouseRow): Promise<House | null> {
-  const row = await db.keeps.get(id);
-  if (!row) return emptyHouse;
-  const read = House.safeParse(row.value);
-  return read.success ? read.data : null;
-}
-
 /** The house style, shared by all titles of this browser that are a person's own. */
-export const loadHouse = async (id: HouseRow): Promise<House> => (await readHouse(id)) ?? emptyHouse;
+export const loadHouse = async (id: HouseRow): Promise<Kept<House>> =>
+  orEmpty(await readKeep(id, Houses, emptyHouse), emptyHouse);
 
-/** Changes the house style as it is now. Faults: `house-newer`, `house-full`, `store-full`, `store-failed`. */
-export async function changeHouse(id: HouseRow, change: (house: House) => House): Promise<Result<void>> {
-  let refused: Result<void> | null = null;
-  const done = await guarded(async () => {
-    await db.transaction('rw', db.keeps, async () => {
-      const now = await readHouse(id);
-      const next = now && House.safeParse(change(now));
-      refused = !next ? fail('house-newer') : next.success ? null : fail('house-full');
-      if (next?.success) await db.keeps.put({ id, value: next.data });
-    });
+/** Changes the house style as it is now. Faults: `house-newer`, `house-wrong`, `house-full`, `store-full`, `store-failed`. */
+export const changeHouse = (id: HouseRow, change: (house: House) => House): Promise<Result<void>> =>
+  changeKeep(id, Houses, emptyHouse, (now) => {
+    const next = House.safeParse(change(now));
+    return next.success ? ok(next.data) : fail('house-full');
   });
-  return refused ?? done;
-}

@@ -1,38 +1,35 @@
-import { type Result, fail, ok } from '@yosomi/core/base';
+import { type Result, fail, ok, versioned } from '@yosomi/core/base';
 import { z } from 'zod';
-import { db } from './db';
-import { guarded } from './guarded';
+import { type Kept, changeKeep, readKeep } from './keep-row';
 
-/**
- * A list that is kept for every title of this browser, in one row: `{schema: 1, [name]: items}`.
- * Faults of a change: `scenes-newer`, `scenes-full`, `store-full`, `store-failed`.
- */
-export function keptList<T extends { id: string }>(name: 'scenes' | 'pins', item: z.ZodType<T>, most: number) {
-  const Row = z.object({ schema: z.literal(1), items: z.array(item).max(most) });
-  /** The list as it is stored; null where a newer release wrote it. */
-  const read = async (): Promise<T[] | null> => {
-    const row = await db.keeps.get(name);
-    if (!row) return [];
-    const value = z.record(z.string(), z.unknown()).safeParse(row.value);
-    const parsed = Row.safeParse(value.success ? { schema: value.data.schema, items: value.data[name] } : null);
-    return parsed.success ? parsed.data.items : null;
-  };
-  const change = async (edit: (items: T[]) => T[]): Promise<Result<void>> => {
-    let refused: Result<void> = ok(undefined);
-    const done = await guarded(async () => {
-      await db.transaction('rw', db.keeps, async () => {
-        const now = await read();
-        const items = now && edit(now);
-        if (!items) refused = fail('scenes-newer');
-        else if (items.length > most) refused = fail('scenes-full', { most });
-        else await db.keeps.put({ id: name, value: { schema: 1, [name]: items } });
-      });
+/** A list that is kept for every title of this browser, in one row: `{schema: 1, [name]: items}`. */
+export function keptList<N extends 'scenes' | 'pins', T extends { id: string }>(name: N, item: z.ZodType<T>, most: number) {
+  type Row = { readonly schema: 1 } & Readonly<Record<N, T[]>>;
+  const items = z.array(item).max(most);
+  const shape = z.object({ schema: z.literal(1), [name]: items }) as unknown as z.ZodType<Row>;
+  const kind = versioned(name, shape, [], { newer: 'scenes-newer', wrong: 'scenes-wrong' });
+  const row = (list: T[]): Row => ({ schema: 1, [name]: list }) as unknown as Row;
+  const change = (edit: (list: T[]) => T[]): Promise<Result<void>> =>
+    changeKeep(name, kind, row([]), (now) => {
+      const next = edit(now[name]);
+      return next.length > most ? fail('scenes-full', { most }) : ok(row(next));
     });
-    return refused.ok ? done : refused;
-  };
   return {
-    read,
-    keep: (one: T): Promise<Result<void>> => change((items) => [...items, one]),
-    drop: (id: string): Promise<Result<void>> => change((items) => items.filter((one) => one.id !== id)),
+    kind,
+    read: async (): Promise<Result<T[]>> => {
+      const read = await readKeep(name, kind, row([]));
+      return read.ok ? ok(read.value[name]) : read;
+    },
+    /** Faults: `scenes-newer`, `scenes-wrong`, `scenes-full`, `store-full`, `store-failed`. */
+    keep: (one: T): Promise<Result<void>> => change((list) => [...list, one]),
+    drop: (id: string): Promise<Result<void>> => change((list) => list.filter((one) => one.id !== id)),
   };
+} // prettier-ignore
+
+/** The items that can be read; those that cannot stay stored, and the first of their faults is told. */
+export function readable<T, U>(list: Result<readonly T[]>, read: (item: T) => Result<U>): Kept<U[]> {
+  if (!list.ok) return { value: [], fault: list.fault };
+  const all = list.value.map(read);
+  const wrong = all.find((one) => !one.ok);
+  return { value: all.flatMap((one) => (one.ok ? [one.value] : [])), fault: wrong && !wrong.ok ? wrong.fault : null };
 }

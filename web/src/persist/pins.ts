@@ -1,8 +1,9 @@
-import type { Result } from '@yosomi/core/base';
+import { type Result, ok } from '@yosomi/core/base';
 import { type PinScene, readPinScene } from '@yosomi/core/pin';
 import { Asset } from '@yosomi/core/project';
 import { z } from 'zod';
-import { keptList } from './kept-list';
+import type { Kept } from './keep-row';
+import { keptList, readable } from './kept-list';
 
 const list = keptList(
   'pins',
@@ -23,11 +24,12 @@ export type KeptPin = {
   readonly assets: Readonly<Record<string, Asset>>;
 };
 
-/** What cannot be read is left out, and stays stored. */
-export async function loadPins(): Promise<KeptPin[]> {
-  return ((await list.read()) ?? []).flatMap(({ id, name, pin, assets }) => {
+export const PinLists = list.kind;
+
+export async function loadPins(): Promise<Kept<KeptPin[]>> {
+  return readable(await list.read(), ({ id, name, pin, assets }) => {
     const read = readPinScene(pin);
-    return read.ok ? [{ id, name, pin: read.value, assets }] : [];
+    return read.ok ? ok({ id, name, pin: read.value, assets }) : read;
   });
 }
 

@@ -1,16 +1,16 @@
-import { type Result, fail } from '@yosomi/core/base';
+import { type Result, fail, ok, versioned } from '@yosomi/core/base';
 import { MOST_PATTERN, PAGE_SIZES, type Wishes, noWishes } from '@yosomi/core/recipe';
-import { FORMATS, Profile } from '@yosomi/core/stores';
+import { FORMATS, Profiles } from '@yosomi/core/stores';
 import { z } from 'zod';
-import { db } from './db';
-import { guarded } from './guarded';
+import { type Kept, changeKeep, readKeep } from './keep-row';
+import { readable } from './kept-list';
 
 const SIZES = Object.keys(PAGE_SIZES) as [keyof typeof PAGE_SIZES, ...(keyof typeof PAGE_SIZES)[]];
 
 const Row = z.object({
   schema: z.literal(1),
   // With those that ship, no more than a title can be sold in.
-  stores: z.array(Profile).max(30),
+  stores: z.array(z.unknown()).max(30),
   formats: z.record(z.string().max(40), z.enum(FORMATS)),
   pattern: z.string().max(MOST_PATTERN).nullable(),
   page: z.object({
@@ -20,26 +20,31 @@ const Row = z.object({
   }),
 });
 
-async function readWishes(): Promise<Wishes | null> {
-  const row = await db.keeps.get('wishes');
-  if (!row) return noWishes;
-  const read = Row.safeParse(row.value);
-  return read.success ? read.data : null;
-}
+/** How a person wants files, as it is stored. Faults: `wishes-newer`, `wishes-wrong`. */
+export const WishRows = versioned('wishes', Row, [], { newer: 'wishes-newer', wrong: 'wishes-wrong' });
+const EMPTY: z.infer<typeof Row> = { schema: 1, ...noWishes, stores: [], formats: {} };
+
+/** A person's own stores bear numbers of their own: they are read one by one. */
+const wishesOf = (row: z.infer<typeof Row>): Kept<Wishes> => {
+  const { value, fault } = readable(ok(row.stores), Profiles.read);
+  const unread = fault && { ...fault, code: fault.code === 'stores-newer' ? 'wishes-newer' : 'wishes-wrong' };
+  return { value: { stores: value, formats: row.formats, pattern: row.pattern, page: row.page }, fault: unread };
+};
 
 /** How a person wants files, for all titles of this browser. */
-export const loadWishes = async (): Promise<Wishes> => (await readWishes()) ?? noWishes;
-
-/** Changes the wishes as they are now. Faults: `wishes-newer`, `wishes-full`, `store-full`, `store-failed`. */
-export async function changeWishes(change: (now: Wishes) => Wishes): Promise<Result<void>> {
-  let refused: Result<void> | null = null;
-  const done = await guarded(async () => {
-    await db.transaction('rw', db.keeps, async () => {
-      const now = await readWishes();
-      const next = now && Row.safeParse({ schema: 1, ...change(now) });
-      refused = !next ? fail('wishes-newer') : next.success ? null : fail('wishes-full');
-      if (next?.success) await db.keeps.put({ id: 'wishes', value: next.data });
-    });
-  });
-  return refused ?? done;
+export async function loadWishes(): Promise<Kept<Wishes>> {
+  const read = await readKeep('wishes', WishRows, EMPTY);
+  return read.ok ? wishesOf(read.value) : { value: noWishes, fault: read.fault };
 }
+
+/**
+ * Changes the wishes as they are now. Faults: `wishes-newer`, `wishes-wrong`, `wishes-full`, `store-full`, `store-failed`;
+ * also where one of the stores cannot be read, for it would be lost.
+ */
+export const changeWishes = (change: (now: Wishes) => Wishes): Promise<Result<void>> =>
+  changeKeep('wishes', WishRows, EMPTY, (row) => {
+    const { value, fault } = wishesOf(row);
+    if (fault) return { ok: false, fault };
+    const next = Row.safeParse({ schema: 1, ...change(value) });
+    return next.success ? ok(next.data) : fail('wishes-full');
+  });

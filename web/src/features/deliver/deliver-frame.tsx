@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
+import { LeftAsItIs } from '../frame/left-as-it-is';
+import { useWishes } from './use-wishes';
 
 const PAGES = [
   { to: '../deliver', label: 'Files' },
@@ -28,6 +30,7 @@ export function DeliverFrame({ actions, children }: { actions?: ReactNode; child
         </nav>
         <div className="ml-auto flex flex-wrap items-center gap-2">{actions}</div>
       </div>
+      <LeftAsItIs why={useWishes().unread} />
       {children}
     </main>
   );

@@ -7,6 +7,7 @@ import { Button } from '../../ui/button';
 import { ColourField } from '../../ui/colour-field';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
+import { LeftAsItIs } from '../frame/left-as-it-is';
 import { MarkPicture } from './mark-picture';
 import { useFontInput } from './use-font-input';
 import { useHouse, withColour } from './use-house';
@@ -14,7 +15,7 @@ import { useMarkInput } from './use-mark-input';
 
 /** What the titles of a house share: each thing can be added and taken out again; titles that use it keep it. */
 export function HouseDialog({ open, onClose }: { open: boolean; onClose(): void }) {
-  const { house, change } = useHouse();
+  const { house, unread, change } = useHouse();
   const { brief } = useBook();
   const edit = useSession((s) => s.edit);
   const [next, setNext] = useState('#2b4a6b');
@@ -37,6 +38,7 @@ export function HouseDialog({ open, onClose }: { open: boolean; onClose(): void 
     >
       {font.input}
       {mark.element}
+      <LeftAsItIs why={unread} />
       <TextField
         label="Name of the house"
         value={house.name}

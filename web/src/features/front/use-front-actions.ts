@@ -16,7 +16,7 @@ import type { Fault } from '@yosomi/core/base';
 import { slivers } from '@yosomi/core/compose';
 import type { Rect } from '@yosomi/core/plane';
 import { useEffect, useMemo, useRef } from 'react';
-import { say } from '../../messages/say';
+import { say, sayFault } from '../../messages/say';
 import { copyParts, copiedParts } from '../../persist/keeps';
 import { freshId } from '../../platform/ids';
 import { type Action, useActions } from '../../state/actions';
@@ -79,7 +79,9 @@ export function useFrontActions(props: {
       return true;
     };
     const paste = async (): Promise<void> => {
-      const kept = await copiedParts();
+      const read = await copiedParts();
+      if (!read.ok) return sayFault(read.fault);
+      const kept = read.value;
       if (!kept) return say('Nothing has been copied yet.');
       const names = new Map(kept.parts.map((part) => [part.id, freshId()]));
       const done = edit('Paste', (book): Fault | undefined | void => {
@@ -96,7 +98,9 @@ export function useFrontActions(props: {
       if (done) selectMany([...names.values()]);
     };
     const lookFrom = async (): Promise<void> => {
-      const kept = await copiedParts();
+      const read = await copiedParts();
+      if (!read.ok) return sayFault(read.fault);
+      const kept = read.value;
       if (!kept) return say('Copy a part first; then its look can be given to others.');
       edit('Paste the look', on(pasteLook(kept.parts[0], selected())));
     };

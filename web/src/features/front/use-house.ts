@@ -1,18 +1,22 @@
+import type { Fault } from '@yosomi/core/base';
 import { type House, emptyHouse } from '@yosomi/core/project';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { sayFault } from '../../messages/say';
 import { changeHouse, houseOf, loadHouse } from '../../persist/keeps';
 import { useFrom } from '../../state/session';
 
-/** The house style, and how it is changed; a refused change says why. */
-export function useHouse(): { house: House; change(edit: (house: House) => House): void } {
+/** The house style, and how it is changed; a refused change says why, and `unread` why what is kept of it cannot be read. */
+export function useHouse(): { house: House; unread: Fault | null; change(edit: (house: House) => House): void } {
   const row = houseOf(useFrom((book) => book.id));
-  const house = useLiveQuery(() => loadHouse(row), [row]) ?? emptyHouse;
+  const { value: house, fault: unread } = useLiveQuery(() => loadHouse(row), [row]) ?? {
+    value: emptyHouse,
+    fault: null,
+  };
   const change = (edit: (house: House) => House): void =>
     void changeHouse(row, edit).then((done) => {
       if (!done.ok) sayFault(done.fault);
     });
-  return { house, change };
+  return { house, unread, change };
 }
 
 export const withColour =

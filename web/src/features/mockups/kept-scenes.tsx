@@ -4,6 +4,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { sayFault, say } from '../../messages/say';
+import { LeftAsItIs } from '../frame/left-as-it-is';
 import { type KeptScene, dropScene, keepScene, loadScenes } from '../../persist/scenes';
 import { editStored } from '../../persist/titles';
 import { nowIso } from '../../platform/clock';
@@ -22,7 +23,7 @@ const forBook = (scene: Book['scene'], book: Book): Book['scene'] =>
 export function KeptScenes({ series }: { series: readonly string[] }) {
   const book = useBook();
   const { scene, set } = useScene();
-  const kept = useLiveQuery(loadScenes) ?? [];
+  const { value: kept, fault: unread } = useLiveQuery(loadScenes) ?? { value: [], fault: null };
   const [naming, setNaming] = useState(false);
   const [comparing, setComparing] = useState(false);
   const use = (one: { name: string; scene: Book['scene'] }): void =>
@@ -73,6 +74,7 @@ export function KeptScenes({ series }: { series: readonly string[] }) {
           </button>
         </span>
       ))}
+      <LeftAsItIs why={unread} />
       <Button onClick={() => setNaming(true)}>Keep this scene</Button>
       {kept.length > 0 && <Button onClick={() => setComparing(true)}>Compare</Button>}
       <CompareScenes

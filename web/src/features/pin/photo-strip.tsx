@@ -19,6 +19,7 @@ import { Button } from '../../ui/button';
 import { NameDialog } from '../../ui/name-dialog';
 import { useRested } from '../../ui/use-rested';
 import { studio } from '../../work/workers';
+import { LeftAsItIs } from '../frame/left-as-it-is';
 import { usePictureInput } from '../front/use-picture-input';
 import { inTurn } from '../mockups/in-turn';
 import { MockupKinds } from '../mockups/mockup-kinds';
@@ -31,7 +32,7 @@ const failed = (): void => sayFault({ code: 'work-failed', data: {} });
 export function PhotoStrip({ ready, onOpen }: { ready: boolean; onOpen(asset: Asset): Promise<void> }) {
   const book = useBook();
   const edit = useSession((s) => s.edit);
-  const kept = useLiveQuery(loadPins) ?? [];
+  const { value: kept, fault: unread } = useLiveQuery(loadPins) ?? { value: [], fault: null };
   const [naming, setNaming] = useState(false);
   const file = useRef<HTMLInputElement>(null);
   const open = usePictureInput(({ asset }) => void onOpen(asset));
@@ -97,6 +98,7 @@ export function PhotoStrip({ ready, onOpen }: { ready: boolean; onOpen(asset: As
         </span>
       ))}
       <div className="flex flex-col gap-1.5 px-3 pt-2">
+        <LeftAsItIs why={unread} />
         <Button disabled={!book.pin} onClick={() => setNaming(true)}>
           Keep this one
         </Button>
