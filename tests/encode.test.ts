@@ -1,10 +1,18 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { deflateSync } from 'node:zlib';
 import { PNG } from 'pngjs';
 import sharp, { type Sharp } from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { type ImageInfo, profileName, readDelivered, srgbProfile, writeTiff } from '@yosomi/core/image-file';
+import {
+  type ImageInfo,
+  profileName,
+  readDelivered,
+  srgbProfile,
+  decodeTiff,
+  writeTiff,
+} from '@yosomi/core/image-file';
 import { type Raster, largestDifference, likeness, raster, ssim } from '@yosomi/core/pixels';
 import { encodeWithin, examineImage, repairImage, sizeFor, verdictOf } from '@yosomi/core/recipe';
 import {
@@ -121,6 +129,53 @@ describe('TIFF', () => {
     // That decoder takes the colours through the profile, and may round.
     expect(largestDifference(raster(70, 50, new Uint8ClampedArray(data)), clear)).toBeLessThanOrEqual(1);
     expect(largestDifference((await studio.decode(writeTiff(scene, 300)))!, scene)).toBe(0);
+  });
+
+  it.each([['lzw', 'horizontal', 256], ['deflate', 'float', 512], ['packbits', 'none', 64], ['lzw', 'none', 0], ['jpeg', 'none', 128], ['none', 'none', 16]] as const)('packed as %s, foretold %s, in tiles of %i px, is decoded to the very pixels', async (compression, predictor, tile) => {
+    const plain = sharp(Buffer.from(scene.data), { raw: { width: 480, height: 768, channels: 4 } }).removeAlpha();
+    const file = new Uint8Array(await plain.tiff({ compression, predictor: predictor === 'float' ? 'horizontal' : predictor, quality: 95, ...(tile ? { tile: true, tileWidth: tile, tileHeight: tile } : {}) }).toBuffer());
+    const back = (await studio.decode(file))!;
+    if (compression === 'jpeg') expect(ssim(back, scene)).toBeGreaterThan(0.97);
+    else expect(largestDifference(back, scene)).toBe(0);
+  }); // prettier-ignore
+
+  it('that lies about how much it holds costs no more than one that does not', async () => {
+    const honest = writeTiff(scene, 300);
+    const at = new DataView(honest.buffer).getUint32(4, true);
+    const rows = new DataView(honest.buffer).getUint16(at, true);
+    for (let i = 0; i < rows; i++) {
+      for (const [place, value] of [[4, 0xffffffff], [8, 0xfffffff0], [2, 12]] as const) {
+        const lying = honest.slice();
+        const view = new DataView(lying.buffer);
+        if (place === 2) view.setUint16(at + 2 + i * 12 + 2, value, true);
+        else view.setUint32(at + 2 + i * 12 + place, value, true);
+        const back = await studio.decode(lying);
+        if (back) expect(back.width * back.height).toBeLessThanOrEqual(100_000_000);
+      }
+    }
+    // The next picture of the file is the file's own first one, for ever.
+    const ring = honest.slice();
+    new DataView(ring.buffer).setUint32(at + 2 + rows * 12, at, true);
+    expect(largestDifference((await studio.decode(ring))!, scene)).toBe(0);
+  }, 20_000); // prettier-ignore
+
+  it('with a strip that would unpack to gigabytes is unpacked as far as its pixels go', () => {
+    const zeros = deflateSync(Buffer.alloc(200_000_000), { level: 9 });
+    const small = writeTiff(raster(8, 8), 72);
+    const at = new DataView(small.buffer).getUint32(4, true);
+    const bomb = new Uint8Array(small.length + zeros.length);
+    bomb.set(small);
+    bomb.set(zeros, small.length);
+    const view = new DataView(bomb.buffer);
+    for (let i = 0; i < view.getUint16(at, true); i++) {
+      const row = at + 2 + i * 12;
+      if (view.getUint16(row, true) === 273) view.setUint32(row + 8, small.length, true);
+      if (view.getUint16(row, true) === 279) view.setUint32(row + 8, zeros.length, true);
+    }
+    const before = process.memoryUsage().arrayBuffers;
+    const back = decodeTiff(bomb);
+    expect(back && [back.width, back.height]).toEqual([8, 8]);
+    expect(process.memoryUsage().arrayBuffers - before).toBeLessThan(20_000_000);
   });
 
   it.each(['lzw', 'deflate', 'none', 'jpeg', 'packbits'] as const)('packed as %s by others is decoded', async (compression) => {

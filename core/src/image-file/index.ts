@@ -4,6 +4,7 @@ export { dressJpeg, readJpeg } from './jpeg';
 export { dressPng, readPng, writePng } from './png';
 export { dressWebp } from './webp';
 export * from './tiff';
+export * from './tiff-pixels';
 export { dressAvif, readAvif } from './avif';
 export { srgbProfile, profileName } from './icc';
 export { liesOnSide, uprightMap } from './exif';

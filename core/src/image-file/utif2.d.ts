@@ -1,7 +1,6 @@
 declare module 'utif2' {
   type Page = { width: number; height: number };
   const UTIF: {
-    decode(bytes: Uint8Array): Page[];
     decodeImage(bytes: Uint8Array, page: Page): void;
     toRGBA8(page: Page): Uint8Array;
   };

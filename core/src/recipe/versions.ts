@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '73bc3a0a7f',
-  trace: 'd3282b1fdb',
-  pin: '2f874b6936',
-  promo: '2884d9fa47',
-  image: 'd374ab1386',
-  epub: '9fed193b06',
-  pdf: '582207539c',
-  svg: '97a102bd16',
+  paint: '6577089271',
+  trace: '5d40a26dd9',
+  pin: '9c796b1d69',
+  promo: '6ea4bc580f',
+  image: '2426c506c6',
+  epub: 'd21ad2d36e',
+  pdf: 'ca7745442e',
+  svg: '9248d507dd',
 } as const;
