@@ -106,5 +106,21 @@ export function installBooks() {
 /** Builds the web app and the demo titles. */
 export function build() {
   run('npx', ['vite', 'build', 'web', '--logLevel', 'error']);
-  run('npx', ['tsx', 'cli/src/main.ts', 'demo', '--out', 'build/demo'], { stdio: ['ignore', 'ignore', 'inherit'] });
+  buildDemo();
 }
+
+/** Makes the demo titles in build/demo, unless they are there as the present sources make them. */
+export function buildDemo() {
+  const hash = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json')));
+  for (const tree of ['core/src', 'node-kit/src', 'cli/src', 'assets/fonts']) {
+    const files = readdirSync(join(ROOT, tree), { recursive: true, withFileTypes: true });
+    const paths = files.filter((one) => one.isFile()).map((one) => join(one.parentPath, one.name));
+    for (const path of paths.sort()) if (!path.endsWith('.test.ts')) hash.update(path.slice(ROOT.length)).update(readFileSync(path));
+  }
+  const made = hash.digest('hex');
+  const stamp = join(ROOT, 'build', 'demo', '.sources');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === made) return;
+  rmSync(join(ROOT, 'build', 'demo'), { recursive: true, force: true });
+  run('npx', ['tsx', 'cli/src/main.ts', 'demo', '--out', 'build/demo'], { stdio: ['ignore', 'ignore', 'inherit'] });
+  writeFileSync(stamp, made);
+} // prettier-ignore

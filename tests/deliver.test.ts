@@ -29,16 +29,17 @@ import {
   verdictOf,
 } from '@yosomi/core/recipe';
 import { findProfile } from '@yosomi/core/stores';
-import { NodeStudio, paintRaster } from '@yosomi/node-kit';
+import { paintRaster } from '@yosomi/node-kit';
 import './chance';
-import { brief, finishedProject, pictureProject, wordsBook } from './fixtures/books';
+import { brief, finishedProject, pictureProject, smallScenes, wordsBook } from './fixtures/books';
 import { picturePixels } from './fixtures/pictures';
+import { QuickStudio } from './fixtures/quick-studio';
 
 let project: Project;
-let studio: NodeStudio;
+let studio: QuickStudio;
 beforeAll(async () => {
   project = await pictureProject();
-  studio = new NodeStudio(project.files);
+  studio = new QuickStudio(project.files);
 });
 const MADE = '2026-11-26T10:00:00Z';
 
@@ -98,7 +99,7 @@ describe('a package', () => {
   }); // prettier-ignore
 
   it('is made file by file, whatever the kind', async () => {
-    const book: Book = { ...project.book, scene: { ...project.book.scene, frame: { widthPx: 200, heightPx: 200 } }, promo: { ...project.book.promo, widthPx: 270, heightPx: 270 } };
+    const book = smallScenes(project.book);
     for (const wanted of deliverables(book)) {
       const made = await makeDeliverable(book, wanted, MADE, studio);
       expect(made.ok && verdictOf(made.value.findings), wanted.id).not.toBe('fails');

@@ -6,6 +6,7 @@ import { EpubCheck } from '@likecoin/epubcheck-ts';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import sharp from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { EPUBCHECK, JAVA } from './fixtures/java';
 import { type Brief, emptyBrief } from '@yosomi/core/book';
 import { checkEpub, makeEpub } from '@yosomi/core/ebook';
 import { fileOf, picturePixels } from './fixtures/pictures';
@@ -49,9 +50,7 @@ describe('a new EPUB', () => {
     try {
       const file = join(folder, 'book.epub');
       writeFileSync(file, make(BRIEFS.full));
-      const java = process.env.YOSOMI_JAVA ?? 'java';
-      const jar = process.env.YOSOMI_EPUBCHECK ?? '/usr/bin/epubcheck';
-      const out = execFileSync(java, ['-jar', jar, '--failonwarnings', file], {
+      const out = execFileSync(JAVA, [...EPUBCHECK, '--failonwarnings', file], {
         encoding: 'utf8',
         stdio: ['ignore', 'pipe', 'pipe'],
       });

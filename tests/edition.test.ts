@@ -18,6 +18,7 @@ import {
 } from '@yosomi/core/ebook';
 import { readImage } from '@yosomi/core/image-file';
 import { type BookPlan, bookFile, plainPlan, rawEntries } from './fixtures/epubs';
+import { EPUBCHECK, JAVA } from './fixtures/java';
 import { fileOf, picturePixels } from './fixtures/pictures';
 
 type Bytes = Uint8Array<ArrayBuffer>;
@@ -330,12 +331,10 @@ describe('ebooks that others made', () => {
     expect(readerPages(opened.value)[0]).toBe((await findCover(opened.value)).page);
   }); // prettier-ignore
 
-  const java = process.env.YOSOMI_JAVA ?? 'java';
-  const jar = process.env.YOSOMI_EPUBCHECK ?? '/usr/bin/epubcheck';
   /** Kinds of errors and warnings that EPUBCheck tells, with their counts. */
   const told = (file: string): Promise<Map<string, number>> =>
     new Promise((resolve) => {
-      execFile(java, ['-jar', jar, file], { maxBuffer: 1e8 }, (_, out, err) => {
+      execFile(JAVA, [...EPUBCHECK, file], { maxBuffer: 1e8 }, (_, out, err) => {
         const kinds = new Map<string, number>();
         for (const m of `${out}${err}`.matchAll(/^(ERROR|FATAL|WARNING)\(([A-Z0-9-]+)\)/gm))
           kinds.set(m[2], (kinds.get(m[2]) ?? 0) + 1);

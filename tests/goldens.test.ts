@@ -31,19 +31,20 @@ import {
 } from '@yosomi/core/recipe';
 import { DEMO_PHOTOGRAPHS, demoPhotograph } from '@yosomi/core/demo';
 import { type Mark, artOf, findCorners, newFace, newPinScene, photoOf, pinned } from '@yosomi/core/pin';
-import { NodeStudio, decodeImage, demoProjects } from '@yosomi/node-kit';
+import { NodeStudio, decodeImage } from '@yosomi/node-kit';
 import { SCENERIES, scenery } from '@yosomi/core/scenery';
 import { GROUPS, STRUCTURES, planSheet, sceneryColours } from '@yosomi/core/sketch';
+import { demos } from './fixtures/demos';
 import { darker, fileOf, flowerPixels, pixelsOf, scenePixels } from './fixtures/pictures';
 
 const GOLDENS = resolve(import.meta.dirname, 'goldens');
 const FAILED = resolve(import.meta.dirname, '../test-results/goldens');
 
-let demos: Project[];
+let books: Project[];
 /** Pictures that stand free on a pale ground, or are dark throughout. */
 const freePictures = new Map<string, Uint8Array>();
 beforeAll(async () => {
-  demos = await demoProjects();
+  books = demos();
   for (const pixels of [flowerPixels(1100, 1100, [252, 252, 250]), darker(scenePixels(1000, 1400), 0.45)]) {
     const bytes = await fileOf(pixels, 'png');
     freePictures.set(assetId(bytes), bytes);
@@ -75,13 +76,13 @@ async function matches(name: string, actual: Raster): Promise<void> {
 
 describe('goldens', () => {
   it.each([0, 1, 2, 3, 4])('cover of demo book %i', async (i) => {
-    const { book, files } = demos[i];
+    const { book, files } = books[i];
     const full = await coverRaster(book, 800, new NodeStudio(files));
     await matches(book.id, shrink(full, 250, 400));
   });
 
   it('mockup on a clear ground, and the promo that places it', async () => {
-    const { book, files } = demos[1];
+    const { book, files } = books[1];
     const studio = new NodeStudio(files);
     const textures = sceneTextures(await sceneArt(book, book.scene, noOthers, studio));
     const picture = render(stageOf(book, book.scene, 320, 320), textures, FINAL);
@@ -93,9 +94,9 @@ describe('goldens', () => {
 
   /** Things of several scenes side by side, `columns` a row, on a plain grey. */
   const sheet = async (scenes: readonly Scene[], px: number, columns: number): Promise<Raster> => {
-    const { book } = demos[1];
-    const studio = new NodeStudio(new Map(demos.flatMap((d) => [...d.files])));
-    const others = new Map(demos.map((d) => [d.book.id, d.book]));
+    const { book } = books[1];
+    const studio = new NodeStudio(new Map(books.flatMap((d) => [...d.files])));
+    const others = new Map(books.map((d) => [d.book.id, d.book]));
     const out = raster(px * columns, px * Math.ceil(scenes.length / columns));
     out.data.fill(255);
     for (const [i, scene] of scenes.entries()) {
@@ -117,7 +118,7 @@ describe('goldens', () => {
   };
 
   it.each(GROUPS)('every structure of the sketch sheet: %s', async (group) => {
-    const [moss, poems] = [demos[0], demos[4]];
+    const [moss, poems] = [books[0], books[4]];
     const [wide, high, columns] = [180, 288, 7];
     const own = STRUCTURES.filter((s) => s.group === group);
     const out = raster(wide * columns, high * Math.ceil(own.length / columns));
@@ -182,20 +183,20 @@ describe('goldens', () => {
   });
 
   it('every arrangement, with the volumes of the series', async () => {
-    const series = [demos[2].book.id, demos[3].book.id];
+    const series = [books[2].book.id, books[3].book.id];
     const scenes = ARRANGEMENTS.map((one) => ({ ...arranged(defaultScene, one, series), reflection: 0.3 }));
     await matches('arrangements', await sheet(scenes, 200, 4));
   });
 
   it('a table, a cover that stands off, foil, and depth of field', async () => {
-    const { book, files } = demos[2];
-    const studio = new NodeStudio(new Map([...files, ...demos[1].files]));
+    const { book, files } = books[2];
+    const studio = new NodeStudio(new Map([...files, ...books[1].files]));
     const title = { ...book.cover.parts.title, foil: true };
     const gilded = { ...book, cover: { ...book.cover, parts: { ...book.cover.parts, title } } };
-    const others = new Map([[demos[1].book.id, demos[1].book]]);
+    const others = new Map([[books[1].book.id, books[1].book]]);
     const table: Scene['ground'] = { kind: 'table', material: 'wood', colour: '#a87850', wall: '#d8d4cb' };
     const off = plainThing({ kind: 'paperback', thicknessMm: null, liftMm: 14 });
-    const behind = { ...off, art: { kind: 'title', id: demos[1].book.id } as const, nearerMm: -200, rightMm: 40 };
+    const behind = { ...off, art: { kind: 'title', id: books[1].book.id } as const, nearerMm: -200, rightMm: 40 };
     const scenes: Scene[] = [
       { ...defaultScene, ground: table, pose: { ...defaultScene.pose, lensMm: 60, margin: 0.14 } },
       { ...defaultScene, ground: table, things: [off], pose: { ...defaultScene.pose, turnRad: -0.5 }, reflection: 0.2 },
@@ -227,7 +228,7 @@ describe('photographs', () => {
       const thumb: Mark[] = one.thumb ? [{ kind: 'range', on: 'front', add: true, at: [one.thumb.knuckle.x, one.thumb.knuckle.y], tolerance: 0.12, joined: true }] : []; // prettier-ignore
       const face = newFace('a', 'Front', corners, { kind: 'side', side: 'front' });
       const scene = { ...newPinScene({ asset: 'p', widthPx: photo.width, heightPx: photo.height }), faces: [face], marks: thumb }; // prettier-ignore
-      const { book, files } = demos[i];
+      const { book, files } = books[i];
       const art = artOf(flatten(await coverRaster(book, 900, new NodeStudio(files)), [255, 255, 255]));
       const made = pinned(photoOf(photo), scene, new Map([['a', art]]));
       if (!made.ok) throw new Error(made.fault.code);

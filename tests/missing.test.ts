@@ -4,6 +4,7 @@ import { deliverables, gather, makeDeliverable, missingFile, settledCover, verdi
 import { NodeStudio } from '@yosomi/node-kit';
 import { describe, expect, it } from 'vitest';
 import { finishedProject, pictureProject } from './fixtures/books';
+import { QuickStudio } from './fixtures/quick-studio';
 
 const at = '2026-11-27T10:00:00Z';
 const stores = ['longreach', 'pommel'];
@@ -25,7 +26,7 @@ describe('a cover whose picture is not there', () => {
   ] as const)('%s: every file is refused by the name of the picture, and made when it is there', async (_, make) => {
     const project = await make();
     const broken = new NodeStudio(new Map());
-    const whole = new NodeStudio(project.files);
+    const whole = new QuickStudio(project.files);
     for (const wanted of deliverables(project.book)) {
       const made = await makeDeliverable(project.book, wanted, at, broken);
       expect(made, wanted.id).toMatchObject({

@@ -1,13 +1,7 @@
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { beforeAll, describe, expect, it } from 'vitest';
-import {
-  type Project,
-  assetsInUse,
-  packProject,
-  readBook,
-  unpackProject,
-} from '@yosomi/core/project';
-import { demoProjects } from '@yosomi/node-kit';
+import { type Project, assetsInUse, packProject, readBook, unpackProject } from '@yosomi/core/project';
+import { demos } from './fixtures/demos';
 import { pictureProject, wordsBook } from './fixtures/books';
 
 let project: Project;
@@ -60,7 +54,7 @@ describe('a title file', () => {
   });
 
   it('holds each demo book', async () => {
-    for (const demo of await demoProjects()) {
+    for (const demo of demos()) {
       const back = unpackProject(packProject(demo));
       expect(back.ok && back.value.book).toEqual(demo.book);
     }

@@ -28,7 +28,8 @@ import {
   verdictOf,
 } from '@yosomi/core/recipe';
 import { findProfile } from '@yosomi/core/stores';
-import { NodeStudio, demoProjects } from '@yosomi/node-kit';
+import { NodeStudio } from '@yosomi/node-kit';
+import { demos } from './fixtures/demos';
 import { brief, finishedProject, pictureProject, wordsBook } from './fixtures/books';
 import { picturePixels } from './fixtures/pictures';
 
@@ -61,7 +62,7 @@ describe('a cover composed from words and a picture', () => {
   });
 
   it('keeps all words on the cover and apart from each other', async () => {
-    for (const { book, files } of await demoProjects()) {
+    for (const { book, files } of demos()) {
       const { settled } = await settledCover(book, new NodeStudio(files), 800);
       const boxes = [...settled.composition.blocks]
         .filter(([id, b]) => b.words.length > 0 && !book.cover.parts[id].hidden)
@@ -78,7 +79,7 @@ describe('a cover composed from words and a picture', () => {
   });
 
   it('reaches 4.5 : 1 behind every word of every demo book, worst tenth included', async () => {
-    for (const { book, files } of await demoProjects()) {
+    for (const { book, files } of demos()) {
       const { settled } = await settledCover(book, new NodeStudio(files), 800);
       expect(settled.reports.size).toBeGreaterThan(1);
       for (const report of settled.reports.values()) expect(report.worstTenth).toBeGreaterThanOrEqual(4.5);

@@ -1,7 +1,6 @@
 import { type Raster, ssim, shrink, raster } from '@yosomi/core/pixels';
 import { REFRAMES, carriedTo, cutTo, fitsRatio, fitted, repairImage, verdictOf } from '@yosomi/core/recipe';
 import { PROFILES, findProfile, nonsense } from '@yosomi/core/stores';
-import { NodeStudio } from '@yosomi/node-kit';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { run } from '../cli/src/run';
@@ -9,8 +8,9 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileOf, picturePixels, scenePixels } from './fixtures/pictures';
+import { QuickStudio } from './fixtures/quick-studio';
 
-const studio = new NodeStudio(new Map());
+const studio = new QuickStudio(new Map());
 
 /** A picture that is busy only in a square about a point, given as a fraction of its width. */
 function subjectAt(width: number, height: number, x: number) {

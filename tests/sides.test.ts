@@ -20,14 +20,15 @@ import {
   sideRatio,
 } from '@yosomi/core/recipe';
 import { thicknessMm } from '@yosomi/core/book';
-import { NodeStudio, demoProjects } from '@yosomi/node-kit';
+import { NodeStudio } from '@yosomi/node-kit';
+import { demos } from './fixtures/demos';
 
 let project: Project;
 let book: Book;
 let studio: NodeStudio;
 let edge: readonly string[];
 beforeAll(async () => {
-  project = (await demoProjects())[2];
+  project = demos()[2];
   book = project.book;
   studio = new NodeStudio(project.files);
   edge = await frontEdge(book, studio);

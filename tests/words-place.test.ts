@@ -28,10 +28,11 @@ import {
 import { NodeStudio } from '@yosomi/node-kit';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { pictureProject, wordsBook } from './fixtures/books';
+import { pictureProject, smallScenes, wordsBook } from './fixtures/books';
 import { fileOf, picturePixels } from './fixtures/pictures';
+import { QuickStudio } from './fixtures/quick-studio';
 
-const studio = new NodeStudio(new Map());
+const studio = new QuickStudio(new Map());
 const edited = (book: Book, ...edits: Parameters<typeof change<Doc>>[1][]): Book => {
   const cover = edits.reduce((doc, edit) => {
     const done = change(doc, edit);
@@ -175,7 +176,7 @@ describe('a front as a whole', () => {
 
 describe('what the Front knows of words', () => {
   it('is part of the verdict of every file, and a cover that lacks its title is refused', async () => {
-    const book = wordsBook({ stores: ['longreach', 'pocketreel'] });
+    const book = smallScenes(wordsBook({ stores: ['longreach', 'pocketreel'] }));
     const faint = edited(book, setPart('byline', { colour: '#e9e6df', support: 'none' }), setPart('ground', { paint: { kind: 'flat', colour: '#f4f2ec' } })); // prettier-ignore
     const untitled = edited(book, removePart('title'));
     for (const wanted of deliverables(book)) {

@@ -37,7 +37,8 @@ import {
   withChanges,
 } from '@yosomi/core/recipe';
 import { schemesAround } from '@yosomi/core/colour';
-import { NodeStudio, demoProjects } from '@yosomi/node-kit';
+import { NodeStudio } from '@yosomi/node-kit';
+import { demos } from './fixtures/demos';
 import { busyCover } from './fixtures/busy-cover';
 import { finishedProject, pictureProject } from './fixtures/books';
 
@@ -240,7 +241,7 @@ describe('a square sibling', () => {
   };
 
   it('of every demo book keeps its words apart, readable and on the cover', async () => {
-    for (const { book, files } of await demoProjects()) {
+    for (const { book, files } of demos()) {
       const cover = siblingDoc(book.cover, square);
       expect(DocSchema.parse(cover)).toEqual(cover);
       const { settled } = await settledCover({ ...book, cover }, new NodeStudio(files), 600);

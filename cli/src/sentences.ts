@@ -60,6 +60,7 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'image-small': (d) => `The picture has only ${d.widthPx} x ${d.heightPx} px; its shorter side needs ${d.least}.`,
   'project-not': () => 'This is not a Yosomi title file.',
   'project-damaged': () => 'The title file is damaged.',
+  'edit-wrong': (d) => `The change would leave a title that cannot be read (${d.where}).`,
   'project-newer': (d) => `The title file was saved by a newer version (${d.found}; this one reads ${d.known}).`,
   'project-large': (d) => `The title file unpacks to more than ${d.most} MB.`,
   'picture-missing': (d) =>

@@ -1,12 +1,13 @@
+import { demos } from '../fixtures/demos';
 import { raster, shrink, ssim } from '@yosomi/core/pixels';
 import { coverRaster } from '@yosomi/core/recipe';
-import { NodeStudio, demoProjects } from '@yosomi/node-kit';
+import { NodeStudio } from '@yosomi/node-kit';
 import { PNG } from 'pngjs';
 import { coverReady, expect, test } from './help';
 
 test('the cover on the table is the cover that Node paints, for every demo book', async ({ page }) => {
   test.setTimeout(180_000);
-  const projects = await demoProjects();
+  const projects = demos();
   for (const { book, files } of projects) {
     await page.goto('/');
     await page.getByRole('link', { name: `Open ${book.brief.title}` }).click({ timeout: 60_000 });

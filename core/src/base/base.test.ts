@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  type Result,
   change,
   emptyHistory,
   hashBytes,
@@ -61,6 +62,11 @@ describe('a change', () => {
     if (edit.kind === 'move') (draft.parts[edit.id ?? ''] ??= { x: 0, tags: [] }).x = edit.x ?? 0;
     if (edit.kind === 'drop') delete draft.parts[edit.id ?? ''];
     if (edit.kind === 'tag') draft.parts.one?.tags.push(edit.value ?? '');
+  };
+
+  const value = <T>(done: Result<T>): T => {
+    if (!done.ok) throw new Error(done.fault.code);
+    return done.value;
   };
 
   it('is taken back exactly, and taken again exactly', () => {
@@ -127,6 +133,62 @@ describe('a change', () => {
     expect(history.future).toHaveLength(0);
     const start = undo(undo(now, history)!.state, undo(now, history)!.history);
     expect(start?.state).toEqual(state);
+  });
+
+  it('of a long gesture is one step of what differs, whatever was done in it', () => {
+    const shuffle = fc.record({ kind: fc.constant('shuffle' as const), by: fc.integer({ min: -9, max: 9 }) });
+    const kinds = fc.array(fc.oneof(edits, fc.array(shuffle, { maxLength: 5 })), { minLength: 1, maxLength: 8 });
+    fc.assert(
+      fc.property(kinds, (lists) => {
+        let now = state;
+        let history = record(emptyHistory, value(change(now, (d) => void (d.title = 'Before'))), 'Before');
+        now = { ...state, title: 'Before' };
+        const start = now;
+        for (const edit of lists.flat()) {
+          const done = value(
+            change(now, (draft) => {
+              if (edit.kind !== 'shuffle') return apply(draft, edit);
+              const tags = draft.parts.one?.tags;
+              if (edit.by < 0) tags?.splice(0, -edit.by);
+              else tags?.unshift(...Array.from({ length: edit.by }, (_, i) => `t${i}`));
+            }),
+          );
+          history = record(history, done, 'Gesture', 'gesture');
+          now = done.next;
+        }
+        expect(history.past.length).toBeLessThanOrEqual(2);
+        const back = undo(now, history)!;
+        if (history.past.length === 1) {
+          expect(now).toEqual(start);
+          expect(back.state).toEqual(state);
+          return;
+        }
+        expect(back.state).toEqual(start);
+        expect(redo(back.state, back.history)!.state).toEqual(now);
+        expect(undo(back.state, back.history)!.state).toEqual(state);
+        // Steps are stored as JSON.
+        const stored = JSON.parse(JSON.stringify(history)) as typeof history;
+        expect(undo(now, stored)!.state).toEqual(start);
+      }),
+    );
+  });
+
+  it('of 600 moves is as small as one move', () => {
+    let now = state;
+    let history = emptyHistory;
+    for (let x = 2; x < 602; x++) {
+      const done = value(change(now, (draft) => void (draft.parts.one.x = x)));
+      history = record(history, done, 'Move', 'drag');
+      now = done.next;
+    }
+    expect(history.past).toEqual([
+      {
+        label: 'Move',
+        merge: 'drag',
+        forward: [{ op: 'replace', path: ['parts', 'one', 'x'], value: 601 }],
+        back: [{ op: 'replace', path: ['parts', 'one', 'x'], value: 1 }],
+      },
+    ]);
   });
 
   it('without effect leaves no step', () => {

@@ -6,7 +6,7 @@ enablePatches();
 export type { Patch };
 
 /** A step that can be taken and taken back: patches are plain JSON. */
-export type Change<T> = { readonly next: T; readonly forward: Patch[]; readonly back: Patch[] };
+export type Change<T> = { readonly before: T; readonly next: T; readonly forward: Patch[]; readonly back: Patch[] };
 
 /** An edit writes into a draft, or refuses with a fault and then changes nothing. */
 export type Edit<T> = (draft: T) => Fault | undefined | void;
@@ -18,7 +18,7 @@ export function change<T extends object>(state: T, edit: Edit<T>): Result<Change
     refused = edit(draft as T) ?? undefined;
   });
   if (refused) return { ok: false, fault: refused };
-  return ok({ next: next as T, forward, back });
+  return ok({ before: state, next: next as T, forward, back });
 }
 
 export function replay<T extends object>(state: T, patches: readonly Patch[]): T {

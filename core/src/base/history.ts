@@ -1,4 +1,5 @@
 import { type Change, type Patch, replay } from './change';
+import { diff } from './diff';
 
 export type Step = {
   readonly label: string;
@@ -13,21 +14,25 @@ export const emptyHistory: History = { past: [], future: [] };
 const LIMIT = 1000;
 
 /**
- * Records a change. Two steps with the same non-null merge key (typing in one field, one drag) become one;
+ * Records a change. Two steps with the same non-null merge key (typing in one field, one drag) become one of what differs;
  * a change without patches leaves the history as it is.
  */
-export function record<T>(history: History, change: Change<T>, label: string, merge: string | null = null): History {
+export function record<T extends object>(
+  history: History,
+  change: Change<T>,
+  label: string,
+  merge: string | null = null,
+): History {
   if (change.forward.length === 0) return history;
   const last = history.past.at(-1);
   const step: Step = { label, merge, forward: change.forward, back: change.back };
   if (last && merge !== null && last.merge === merge && history.future.length === 0) {
-    const joined: Step = {
-      label,
-      merge,
-      forward: [...last.forward, ...step.forward],
-      back: [...step.back, ...last.back],
-    };
-    return { past: [...history.past.slice(0, -1), joined], future: [] };
+    // Of a long drag only what differs in the end is kept; one that ends where it began was none.
+    const start = replay(change.before, last.back);
+    const forward = diff(start, change.next);
+    const past = history.past.slice(0, -1);
+    if (forward.length === 0) return { past, future: [] };
+    return { past: [...past, { label, merge, forward, back: diff(change.next, start) }], future: [] };
   }
   return { past: [...history.past.slice(-LIMIT + 1), step], future: [] };
 }

@@ -4,6 +4,7 @@ export * from './random';
 export * from './hash';
 export * from './order';
 export * from './change';
+export * from './diff';
 export * from './history';
 export * from './versioned';
 export * from './slug';

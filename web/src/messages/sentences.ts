@@ -41,6 +41,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
     `This picture has only ${d.widthPx} x ${d.heightPx} px. It needs at least ${d.least} px on its shorter side.`,
   'project-not': () => 'This is not a Yosomi title. Choose a file that ends in .yosomi.',
   'project-damaged': () => 'This title file is damaged and cannot be opened. Nothing on your Shelf was changed.',
+  'edit-wrong': () => 'This change would have left the title in a state that cannot be kept, so it was not made.',
   'project-newer': (d) =>
     `This title was saved by a newer Yosomi (version ${d.found}, this one reads ${d.known}). Update Yosomi and open it again.`,
   'project-large': (d) => `This title file unpacks to more than ${d.most} MB, so it was not opened.`,

@@ -1,5 +1,5 @@
-import { type Edit, type Result, change, fail, ok, record } from '@yosomi/core/base';
-import type { Book, Project } from '@yosomi/core/project';
+import { type Edit, type Result, fail, ok, record } from '@yosomi/core/base';
+import { type Book, type Project, editBook } from '@yosomi/core/project';
 import { tellOthers } from '../platform/other-windows';
 import { db } from './db';
 import { guarded } from './guarded';
@@ -93,7 +93,7 @@ export async function editStored(id: string, label: string, edit: Edit<Book>, no
   const opened = await openTitle(id);
   if (!opened.ok) return opened;
   const { book, rev, history } = opened.value;
-  const done = change(book, edit);
+  const done = editBook(book, edit);
   if (!done.ok) return done;
   const next = { ...done.value.next, updatedAt: now };
   const kept = { history: record(history.history, done.value, label), numbers: history.numbers };

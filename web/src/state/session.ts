@@ -1,6 +1,6 @@
-import { type Edit, type Fault, type History, change, emptyHistory, record, redo, undo } from '@yosomi/core/base';
+import { type Edit, type Fault, type History, emptyHistory, record, redo, undo } from '@yosomi/core/base';
 import type { Doc, Part } from '@yosomi/core/cover';
-import type { Book } from '@yosomi/core/project';
+import { type Book, editBook } from '@yosomi/core/project';
 import { createContext, useContext } from 'react';
 import { create } from 'zustand';
 import { sayFault } from '../messages/say';
@@ -132,7 +132,7 @@ export const useSession = create<Session>((set, get) => {
     edit(label, edit, merge = null) {
       const { book, history } = get();
       if (!book) return false;
-      const done = change(book, edit);
+      const done = editBook(book, edit);
       if (!done.ok) {
         sayFault(done.fault);
         return false;
