@@ -163,6 +163,26 @@ describe('the house', () => {
     expect(problems).toEqual([]);
   });
 
+  it('has tests beside their rooms that need nothing but their package, and all others in tests/', () => {
+    const own = /^(\.|vitest$|fast-check$|fake-indexeddb)/;
+    const problems: string[] = [];
+    for (const tree of ['core/src', 'web/src', 'node-kit/src', 'cli/src', 'server/src', 'tests']) {
+      for (const name of readdirSync(join(ROOT, tree), { recursive: true, encoding: 'utf8' })) {
+        if (!name.endsWith('.test.ts')) continue;
+        const file = join(ROOT, tree, name);
+        const outside = importsOf(file).filter((one) => {
+          if (one.startsWith('.'))
+            return relative(join(ROOT, tree), resolve(dirname(file), one)).startsWith('..') || tree === 'tests';
+          return !own.test(one) && !(one.startsWith('@yosomi/core') && tree !== 'tests');
+        });
+        if (tree !== 'tests') problems.push(...outside.map((one) => `${tree}/${name} needs ${one}`));
+        else if (outside.every((one) => one.startsWith('@yosomi/core')))
+          problems.push(`tests/${name} needs only the core`);
+      }
+    }
+    expect(problems).toEqual([]);
+  });
+
   it('would notice a wrong arrow, a sibling arrow, a side door and a strange package', () => {
     const root = mkdtempSync(join(tmpdir(), 'house-'));
     try {

@@ -1,6 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
 import { coverReady, expect, part, step, test } from './help';
 
+test.use({ shelf: ['moss', 'weather'] });
+
 test('every screen passes the accessibility rules and holds from 1024 to 2560 px', async ({ page }) => {
   test.setTimeout(480_000);
   await page.goto('/');

@@ -1,5 +1,7 @@
 import { bench, coverReady, expect, kept, looksLike, onToFront, part, test } from './help';
 
+test.use({ shelf: [] });
+
 const wave = (y: number, rise: number, phase: number): [number, number][] =>
   Array.from({ length: 41 }, (_, i) => [0.03 + (0.94 * i) / 40, y + Math.sin((i / 40) * Math.PI * 3 + phase) * rise]);
 

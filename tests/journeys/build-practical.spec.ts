@@ -1,6 +1,8 @@
 import { fileOf, scenePixels } from '../fixtures/pictures';
 import { bench, coverReady, expect, kept, looksLike, onToFront, part, pick, put, test } from './help';
 
+test.use({ shelf: [] });
+
 test('a picture-led practical cover, made from nothing', async ({ page }) => {
   test.setTimeout(240_000);
   const b = bench(page);

@@ -5,6 +5,8 @@ import { EpubCheck } from '@likecoin/epubcheck-ts';
 import { fileOf, picturePixels } from '../fixtures/pictures';
 import { coverReady, expect, kept, onToFront, part, pick, put, saved, step, test } from './help';
 
+test.use({ shelf: [] });
+
 test('from a finished cover, dropped on the Shelf, to a mockup and the files', async ({ page }) => {
   test.setTimeout(180_000);
   const path = put('long-evenings.png', await fileOf(picturePixels(1600, 2560, 3), 'png'));

@@ -6,6 +6,8 @@ import sharp from 'sharp';
 import { fileOf, picturePixels } from '../fixtures/pictures';
 import { coverReady, expect, kept, onToFront, part, pick, put, saved, shownMark, shownPixel, step, test } from './help';
 
+test.use({ shelf: ['lamplighter-1'] });
+
 test('from a picture and three lines of words to all files, and back again', async ({ page }) => {
   test.setTimeout(240_000);
   const withPlace = await fileOf(picturePixels(900, 1400), 'jpeg', (image) =>

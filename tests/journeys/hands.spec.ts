@@ -1,6 +1,8 @@
 import type { Page } from '@playwright/test';
 import { bench, coverReady, expect, part, settled, step, test } from './help';
 
+test.use({ shelf: ['moss', 'weather'] });
+
 async function open(page: Page, title = 'Weather for Two Voices'): Promise<void> {
   await page.goto('/');
   await page.getByRole('link', { name: `Open ${title}` }).click({ timeout: 60_000 });

@@ -6,8 +6,25 @@ import { writePng } from '@yosomi/core/image-file';
 import { type Raster, raster, ssim } from '@yosomi/core/pixels';
 import { PNG } from 'pngjs';
 
-/** Every journey fails on a request that leaves the machine, on a page error and on a policy violation. */
-export const test = base.extend<{ watched: void }>({
+/** Demo books by a piece of their file names. */
+type Demos = readonly ('moss' | 'lamplighter-1' | 'lamplighter' | 'weather')[];
+
+/**
+ * Every journey fails on a request that leaves the machine, on a page error and on a policy violation. `shelf` says which
+ * demo books its Shelf begins with, all of them where it says nothing: what a journey does not open need not be loaded.
+ */
+export const test = base.extend<{ watched: void; shelf: Demos | 'all' }>({
+  shelf: ['all', { option: true }],
+  context: async ({ context, shelf }, use) => {
+    if (shelf !== 'all')
+      await context.route('**/api/demo', async (route) => {
+        const { autoload, files } = await (await route.fetch()).json();
+        await route.fulfill({
+          json: { autoload, files: files.filter((f: string) => shelf.some((s) => f.includes(s))) },
+        });
+      });
+    await use(context);
+  },
   watched: [
     async ({ page, baseURL }, use) => {
       const wrong: string[] = [];

@@ -6,6 +6,8 @@ import sharp from 'sharp';
 import { compress } from 'woff2-encoder';
 import { bench, coverReady, expect, onToFront, part, pick, put, shownMark, shownPixel, test } from './help';
 
+test.use({ shelf: ['lamplighter-1', 'moss', 'weather'] });
+
 const FONTS = join(import.meta.dirname, '../../assets/fonts');
 const font = (name: string): Buffer => readFileSync(join(FONTS, name));
 

@@ -6,6 +6,8 @@ import sharp from 'sharp';
 import { fileOf, picturePixels } from '../fixtures/pictures';
 import { again, expect, kept, put, saved, settled, step, test } from './help';
 
+test.use({ shelf: ['lamplighter', 'weather'] });
+
 const open = async (page: Page, title: string): Promise<void> => {
   await page.goto('/');
   await page.getByRole('link', { name: `Open ${title}` }).click({ timeout: 60_000 });

@@ -9,6 +9,8 @@ import { photographOf } from '../fixtures/photographs';
 import { fileOf, picturePixels } from '../fixtures/pictures';
 import { again, bench, expect, kept, put, saved, settled, shownMark, step, test } from './help';
 
+test.use({ shelf: ['lamplighter-1', 'moss', 'weather'] });
+
 const HELD = join(import.meta.dirname, '../../assets/photographs/held.jpg');
 
 const openTitle = async (page: Page, title: string): Promise<void> => {

@@ -2,6 +2,8 @@ import type { Page } from '@playwright/test';
 import { PNG } from 'pngjs';
 import { again, coverReady, expect, kept, part, saved, settled, shownMark, step, test } from './help';
 
+test.use({ shelf: ['lamplighter-1', 'weather'] });
+
 const open = async (page: Page, title: string): Promise<void> => {
   await page.goto('/');
   await page.getByRole('link', { name: `Open ${title}` }).click({ timeout: 60_000 });

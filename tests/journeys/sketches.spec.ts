@@ -6,6 +6,8 @@ import { STRUCTURES, findStructure, planSheet } from '@yosomi/core/sketch';
 import { NodeStudio } from '@yosomi/node-kit';
 import { coverReady, expect, onToFront, part, saved, step, test } from './help';
 
+test.use({ shelf: ['lamplighter'] });
+
 const covers = (page: Page): Locator => page.locator('button[data-cover]');
 
 const whole = (page: Page): Promise<void> => expect(covers(page)).toHaveCount(48, { timeout: 90_000 });

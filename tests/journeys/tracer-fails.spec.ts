@@ -1,5 +1,7 @@
 import { expect, step, test } from './help';
 
+test.use({ shelf: ['weather'] });
+
 test('a worker that runs out of memory is said, loses nothing, and the next picture is made', async ({ page }) => {
   test.setTimeout(120_000);
   let short = true;

@@ -1,6 +1,8 @@
 import { bench, coverReady, expect, kept, part, shownMark, shownPixel, step, test } from './help';
 import type { Page } from '@playwright/test';
 
+test.use({ shelf: ['lamplighter-1', 'moss', 'weather'] });
+
 const open = async (page: Page, title: string): Promise<void> => {
   await page.goto('/');
   await page.getByRole('link', { name: `Open ${title}` }).click({ timeout: 60_000 });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { ImageInfo } from '@yosomi/core/image-file';
-import { type Raster, raster } from '@yosomi/core/pixels';
+import type { ImageInfo } from '../image-file';
+import { type Raster, raster } from '../pixels';
 import {
   BEST_QUALITY,
   CONTENT_RULES,
@@ -25,7 +25,7 @@ import {
   readProfiles,
   withEdgeLine,
   writeProfiles,
-} from '@yosomi/core/stores';
+} from './index';
 
 const good = (profile: Profile): ImageInfo => ({
   format: 'jpeg',

@@ -1,16 +1,16 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { STEPS } from '../frame/steps';
-import { rank } from './rank';
+import { STEPS } from '../web/src/features/frame/steps';
+import { rank } from '../web/src/features/commands/rank';
 
 type Offered = { readonly label: string; readonly also?: string; readonly group: string };
 
 /** What the Front offers, read from where it is offered, with the steps: the list that a person searches. */
 function offered(): Offered[] {
   const list: Offered[] = STEPS.map((s) => ({ label: `Go to ${s.label}`, also: s.also, group: 'Steps' }));
-  for (const file of ['./commands.tsx', '../front/use-front-actions.ts', '../../routes/front.tsx']) {
-    const text = readFileSync(join(import.meta.dirname, file), 'utf8');
+  for (const file of ['features/commands/commands.tsx', 'features/front/use-front-actions.ts', 'routes/front.tsx']) {
+    const text = readFileSync(join(import.meta.dirname, '../web/src', file), 'utf8');
     for (const m of text.matchAll(/label: '([^']+)'(?:,\s*also: '([^']*)')?(?:,\s*group: '([^']*)')?/g))
       list.push({ label: m[1], also: m[2], group: m[3] ?? '' });
   }
