@@ -28,6 +28,9 @@ const packed = (): Plugin => ({
   },
 });
 
+const APP =
+  /web\/src\/((messages|persist|platform|state|features\/frame)\/|ui\/(bitmap|button|dialog|drop-place|field|file-input|mark|name-dialog|opener|segmented|skip-link|tip|verdict|working)\.)/;
+
 export default defineConfig({
   root: import.meta.dirname,
   publicDir: 'static',
@@ -75,6 +78,14 @@ export default defineConfig({
     // Fonts and codecs stay files: a data: address would be refused by the content policy.
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 1200,
+    // What every page stands on is one file: a hundred small ones come one after another.
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups: [{ name: 'app', test: APP }],
+        },
+      },
+    },
   },
   server: { proxy: { '/api': 'http://127.0.0.1:4173', '/demo': 'http://127.0.0.1:4173' } },
 });

@@ -1,14 +1,11 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { FileImage, Image, Type } from 'lucide-react';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { Suspense, lazy, useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { BatchDialog } from '../features/deliver/batch-dialog';
 import { saveTitleAs } from '../features/frame/save-title';
-import { AgainDialog } from '../features/shelf/again-dialog';
 import { useArrival } from '../features/shelf/arrivals';
 import { useDemo } from '../features/shelf/demo-books';
-import { RemovedDialog } from '../features/shelf/removed-dialog';
-import { type Starting, StartDialog } from '../features/shelf/start-dialog';
+import type { Starting } from '../features/shelf/start-dialog';
 import { TitleCard } from '../features/shelf/title-card';
 import { UnreadTitles } from '../features/shelf/unread-titles';
 import { duplicate, removeFromShelf, useShelf } from '../features/shelf/use-shelf';
@@ -19,6 +16,14 @@ import { nowMs } from '../platform/clock';
 import { Button } from '../ui/button';
 import { FileInput } from '../ui/file-input';
 import { Mark } from '../ui/mark';
+
+// What the Shelf opens comes when it is opened.
+const BatchDialog = lazy(() => import('../features/deliver/batch-dialog').then((m) => ({ default: m.BatchDialog })));
+const AgainDialog = lazy(() => import('../features/shelf/again-dialog').then((m) => ({ default: m.AgainDialog })));
+const RemovedDialog = lazy(() =>
+  import('../features/shelf/removed-dialog').then((m) => ({ default: m.RemovedDialog })),
+);
+const StartDialog = lazy(() => import('../features/shelf/start-dialog').then((m) => ({ default: m.StartDialog })));
 
 const ACCEPT = 'image/jpeg,image/png,image/webp,image/svg+xml,.yosomi';
 
@@ -179,25 +184,27 @@ export function ShelfPage() {
           </ul>
         )}
       </section>
-      {delivering && shelf && <BatchDialog books={shelf.books} onClose={() => setDelivering(false)} />}
-      {showRemoved && <RemovedDialog onClose={() => setShowRemoved(false)} />}
-      {arrival.kind === 'again' && (
-        <AgainDialog project={arrival.project} there={arrival.there} onClose={() => void drop()} onOpened={open} />
-      )}
-      {starting && (
-        <StartDialog
-          starting={starting}
-          onClose={() => {
-            setFromWords(false);
-            if (starting.kind === 'picture') void drop();
-          }}
-          onStarted={(id, step) => {
-            setFromWords(false);
-            if (starting.kind === 'picture') void drop();
-            void navigate(`/title/${id}/${step}`);
-          }}
-        />
-      )}
+      <Suspense fallback={null}>
+        {delivering && shelf && <BatchDialog books={shelf.books} onClose={() => setDelivering(false)} />}
+        {showRemoved && <RemovedDialog onClose={() => setShowRemoved(false)} />}
+        {arrival.kind === 'again' && (
+          <AgainDialog project={arrival.project} there={arrival.there} onClose={() => void drop()} onOpened={open} />
+        )}
+        {starting && (
+          <StartDialog
+            starting={starting}
+            onClose={() => {
+              setFromWords(false);
+              if (starting.kind === 'picture') void drop();
+            }}
+            onStarted={(id, step) => {
+              setFromWords(false);
+              if (starting.kind === 'picture') void drop();
+              void navigate(`/title/${id}/${step}`);
+            }}
+          />
+        )}
+      </Suspense>
     </main>
   );
 }

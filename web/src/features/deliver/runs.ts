@@ -3,7 +3,6 @@ import type { Book } from '@yosomi/core/project';
 import type { Deliverable, Others, Wishes } from '@yosomi/core/recipe';
 import { create } from 'zustand';
 import { type MadeFile, isKept, madeKeys } from '../../persist/made-files';
-import { makeFile } from './make';
 
 /** The files that are to be made of one title. */
 export type Job = { readonly book: Book; readonly files: readonly Deliverable[] };
@@ -64,6 +63,7 @@ export const useRuns = create<Runs>((set, get) => {
       const failure = { book: book.id, title, wanted: wanted.id, file: wanted.label, fault };
       change(id, (run) => ({ failures: [...run.failures, failure] }));
     };
+    const { makeFile } = await import('./make');
     const made = await makeFile(book, wanted, signal, others, wishes);
     if (!made.ok) {
       if (!signal.aborted) failed(made.fault);
