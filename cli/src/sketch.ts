@@ -1,10 +1,18 @@
 import { basename, extname, join } from 'node:path';
 import { type Result, fail, ok, slug } from '@yosomi/core/base';
-import { readImage, stripMetadata, writePng } from '@yosomi/core/image-file';
-import { type Asset, type Book, assetId, packProject } from '@yosomi/core/project';
-import { composeSheet, noHouse, sheetAsk, sheetPictures, withSketch } from '@yosomi/core/recipe';
+import { writePng } from '@yosomi/core/image-file';
+import { type Book, packProject } from '@yosomi/core/project';
+import {
+  type TakenPicture,
+  composeSheet,
+  noHouse,
+  sheetAsk,
+  sheetPictures,
+  takePicture,
+  withSketch,
+} from '@yosomi/core/recipe';
 import { MOST_PICTURES, planSheet } from '@yosomi/core/sketch';
-import { NodeStudio, decodeImage } from '@yosomi/node-kit';
+import { NodeStudio } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
 import { type Command, done, flag, word } from './command';
 import { makeFolder, readBytes, readProject, writeAll } from './files';
@@ -20,25 +28,10 @@ function whole(args: Arguments, name: string, low: number, high: number, missed:
   return Number.isInteger(n) && n >= low && n <= high ? ok(n) : fail('size-wrong', { flag: name, low, high });
 }
 
-type Taken = { readonly asset: Asset; readonly bytes: Uint8Array<ArrayBuffer> };
-
-/** A picture file as a title keeps it: upright and without what a camera wrote into it. */
-async function takePicture(file: string): Promise<Result<Taken>> {
+/** A picture file as a title keeps it. */
+async function takeFile(file: string): Promise<Result<TakenPicture>> {
   const bytes = readBytes(file);
-  if (!bytes.ok) return bytes;
-  const read = readImage(bytes.value);
-  if (!read.ok) return read;
-  const decoded = await decodeImage(bytes.value);
-  if (!decoded.ok) return decoded;
-  const { raster } = decoded.value;
-  const upright = read.value.orientation === 1;
-  const kept = upright ? stripMetadata(bytes.value, read.value) : writePng(raster, 72);
-  const format = upright ? read.value.format : ('png' as const);
-  const name = basename(file, extname(file)).slice(0, 200);
-  return ok({
-    asset: { id: assetId(kept), format, widthPx: raster.width, heightPx: raster.height, name, rights: '' },
-    bytes: kept,
-  });
+  return bytes.ok ? takePicture(bytes.value, basename(file, extname(file)), new NodeStudio(new Map())) : bytes;
 }
 
 export const sketch: Command = {
@@ -59,9 +52,9 @@ export const sketch: Command = {
     if (!seed.ok) return seed;
     const given = args.all.get('picture') ?? [];
     if (given.length > MOST_PICTURES) return fail('pictures-many', { most: MOST_PICTURES });
-    const taken: Taken[] = [];
+    const taken: TakenPicture[] = [];
     for (const picture of given) {
-      const one = await takePicture(picture);
+      const one = await takeFile(picture);
       if (!one.ok) return one;
       taken.push(one.value);
     }

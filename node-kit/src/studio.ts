@@ -25,10 +25,14 @@ export class NodeStudio implements Studio {
     const known = this.#decoded.get(asset);
     if (known !== undefined) return known;
     const bytes = this.files.get(asset);
-    const decoded = bytes ? await decodeImage(bytes) : null;
-    const image = decoded?.ok ? imageOfRaster(decoded.value.raster) : null;
+    const image = bytes ? await this.opened(bytes) : null;
     this.#decoded.set(asset, image);
     return image;
+  }
+
+  async opened(bytes: Uint8Array): Promise<SurfaceImage | null> {
+    const decoded = await decodeImage(bytes);
+    return decoded.ok ? imageOfRaster(decoded.value.raster) : null;
   }
 
   paint(ink: Ink, widthPx: number, images: Images): Raster {

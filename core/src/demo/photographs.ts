@@ -1,11 +1,11 @@
 import { emptyBrief } from '../book';
 import { docOf, newGround } from '../cover';
 import { blurred } from '../darkroom';
-import { FINAL, type Scene, defaultScene, plainThing, render } from '../mockup';
+import { type Scene, defaultScene, plainThing } from '../mockup';
 import { withNoise } from '../pin';
 import type { Raster } from '../pixels';
 import { type Book, newBook } from '../project';
-import { type Studio, noOthers, onGround, sceneArt, sceneTextures, stageOf, subjectsOf } from '../recipe';
+import { type Studio, scenePicture } from '../recipe';
 import { type Thumb, drawThumb } from './thumb';
 
 /** A photograph of a blank thing that nobody has ever taken: rendered, out of focus, with a thumb and with noise. */
@@ -100,10 +100,7 @@ export async function demoPhotograph(one: DemoPhotograph, studio: Studio, k = 1)
   const book = blank();
   const [width, height] = [one.widthPx, one.heightPx].map((v) => Math.round(v * k));
   const scene = { ...one.scene, frame: { widthPx: width, heightPx: height } };
-  const textures = sceneTextures(await sceneArt(book, scene, noOthers, studio));
-  const things = render(stageOf(book, scene, width, height, noOthers, FINAL), textures, FINAL);
-  if (!things) throw new Error('rendering was not cancelled');
-  const sharp = await onGround(things, book, scene, subjectsOf(book, scene, noOthers), studio);
+  const sharp = await scenePicture(book, scene, { widthPx: width, heightPx: height }, studio);
   const seen = blurred(sharp, one.softPx * k);
   if (one.thumb) {
     const at = (p: { x: number; y: number }) => ({ x: p.x * k, y: p.y * k });

@@ -28,5 +28,6 @@ export * from './new-side';
 export * from './sides';
 export * from './start';
 export * from './studio';
+export * from './take-picture';
 export * from './sketches';
 export * from './versions';

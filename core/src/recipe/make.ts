@@ -1,11 +1,11 @@
-import { type Finding, type Result, never, ok } from '../base';
-import { FINAL, type Scene, render } from '../mockup';
+import { type Fault, type Finding, type Result, fail, never, ok } from '../base';
+import { FINAL, type Scene, type ThingSubject, render } from '../mockup';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
 import { findProfile } from '../stores';
 import { type Deliverable, type Wishes, ebookFile, formatFor, noWishes, pngFile } from './deliverables';
 import type { Delivered } from './delivered';
-import { missingFile } from './missing';
+import { type Drawn, missingFile } from './missing';
 import { onGround, stageOf } from './mockup';
 import { pdfFile, svgFile } from './page';
 import { promoFindings, promoMockup, promoRaster } from './promo';
@@ -14,61 +14,108 @@ import { sceneFindings } from './side-findings';
 import { storeImage } from './store-image';
 import type { Studio } from './studio';
 
-/** A scene as a finished picture, on one thread. */
-export async function scenePicture(
-  book: Book,
-  scene: Scene,
-  size: { readonly widthPx: number; readonly heightPx: number },
-  studio: Studio,
-  others: Others = noOthers,
-): Promise<Raster> {
-  const textures = sceneTextures(await sceneArt(book, scene, others, studio));
-  const things = render(stageOf(book, scene, size.widthPx, size.heightPx, others), textures, FINAL);
-  if (!things) throw new Error('render was not cancelled');
-  return onGround(things, book, scene, subjectsOf(book, scene, others), studio);
-}
+type Size = { readonly widthPx: number; readonly heightPx: number };
+
+/** Who does the steps of making: one thread in Node, workers in the browser. The order of the steps is the same. */
+export type Makers = {
+  /** What would be lacking, as a fault; null where all is there. */
+  missing(book: Book, what: Drawn, others: Others): Promise<Fault | null>;
+  storeImage(book: Book, store: string, wishes: Wishes): Promise<Result<Delivered>>;
+  ebook(book: Book, modified: string): Promise<Result<Delivered>>;
+  pdf(book: Book, modified: string, wishes: Wishes): Promise<Result<Delivered>>;
+  svg(book: Book): Promise<Result<Delivered>>;
+  /** The things of a scene on nothing, at the final quality; null where that was stopped. */
+  trace(book: Book, scene: Scene, size: Size, others: Others): Promise<Raster | null>;
+  onGround(things: Raster, book: Book, scene: Scene, subjects: readonly ThingSubject[]): Promise<Raster>;
+  sceneFindings(book: Book): Promise<readonly Finding[]>;
+  promo(book: Book, mockup: Raster): Promise<Raster>;
+  promoFindings(book: Book, mockup: Raster): Promise<readonly Finding[]>;
+  png(pixels: Raster, clear: boolean): Promise<Result<Delivered>>;
+};
+
+/** All steps on one thread, by one studio. */
+export const oneThread = (studio: Studio): Makers => ({
+  missing: (book, what, others) => missingFile(book, what, studio, others),
+  async storeImage(book, store, wishes) {
+    const profile = findProfile(store, wishes.stores);
+    return profile ? storeImage(book, profile, studio, formatFor(profile, wishes)) : fail('store-unknown', { store });
+  },
+  ebook: (book, modified) => ebookFile(book, modified, studio),
+  pdf: (book, modified, wishes) => pdfFile(book, modified, studio, wishes.page),
+  svg: (book) => svgFile(book, studio),
+  async trace(book, scene, { widthPx, heightPx }, others) {
+    const textures = sceneTextures(await sceneArt(book, scene, others, studio));
+    return render(stageOf(book, scene, widthPx, heightPx, others), textures, FINAL);
+  },
+  onGround: (things, book, scene, subjects) => onGround(things, book, scene, subjects, studio),
+  sceneFindings: (book) => sceneFindings(book, studio),
+  promo: (book, mockup) => promoRaster(book, mockup, book.promo.widthPx, studio),
+  promoFindings: (book, mockup) => promoFindings(book, mockup, studio),
+  png: (pixels, clear) => Promise.resolve(pngFile(pixels, clear)),
+});
+
+/** A scene as a finished picture; null where it was stopped. */
+export async function sceneOn(makers: Pick<Makers, 'trace' | 'onGround'>, book: Book, scene: Scene, size: Size, others: Others): Promise<Raster | null> {
+  const things = await makers.trace(book, scene, size, others);
+  return things && makers.onGround(things, book, scene, subjectsOf(book, scene, others));
+} // prettier-ignore
+
+/** The same on one thread, which nobody stops. */
+export async function scenePicture(book: Book, scene: Scene, size: Size, studio: Studio, others: Others = noOthers): Promise<Raster> {
+  const made = await sceneOn(oneThread(studio), book, scene, size, others);
+  if (!made) throw new Error('render was not cancelled');
+  return made;
+} // prettier-ignore
 
 /** A file with what is known of the words that it shows. */
-export const judged = (made: Result<Delivered>, seen: readonly Finding[]): Result<Delivered> =>
+const judged = (made: Result<Delivered>, seen: readonly Finding[]): Result<Delivered> =>
   made.ok ? ok({ ...made.value, findings: [...made.value.findings, ...seen] }) : made;
 
-/** Makes one file of a title on one thread. Faults: those of its kind. */
-export async function makeDeliverable(
+/** Makes one file of a title. Faults: those of its kind, `picture-missing` and `face-missing`, and `trace-stopped`. */
+export async function makeWith(
+  makers: Makers,
   book: Book,
   wanted: Deliverable,
   modified: string,
-  studio: Studio,
-  wishes: Wishes = noWishes,
+  wishes: Wishes,
+  others: Others,
 ): Promise<Result<Delivered>> {
   switch (wanted.kind) {
-    case 'store-image': {
-      const profile = findProfile(wanted.store ?? '', wishes.stores);
-      if (!profile) throw new Error('a deliverable names a store that is there');
-      return storeImage(book, profile, studio, formatFor(profile, wishes));
-    }
+    case 'store-image':
+      return makers.storeImage(book, wanted.store ?? '', wishes);
     case 'epub':
-      return ebookFile(book, modified, studio);
+      return makers.ebook(book, modified);
     case 'pdf':
-      return pdfFile(book, modified, studio, wishes.page);
+      return makers.pdf(book, modified, wishes);
     case 'svg':
-      return svgFile(book, studio);
+      return makers.svg(book);
     case 'mockup': {
-      const lost = await missingFile(book, 'scene', studio);
+      const lost = await makers.missing(book, 'scene', others);
       if (lost) return { ok: false, fault: lost };
-      const made = pngFile(await scenePicture(book, book.scene, wanted, studio), book.scene.ground.kind === 'clear');
-      return judged(made, await sceneFindings(book, studio));
+      const shown = await sceneOn(makers, book, book.scene, wanted, others);
+      if (!shown) return fail('trace-stopped');
+      return judged(await makers.png(shown, book.scene.ground.kind === 'clear'), await makers.sceneFindings(book));
     }
     case 'promo': {
-      const lost = await missingFile(book, 'promo', studio);
+      const lost = await makers.missing(book, 'promo', others);
       if (lost) return { ok: false, fault: lost };
       const { scene, ...size } = promoMockup(book);
-      const mockup = await scenePicture(book, scene, size, studio);
-      return judged(
-        pngFile(await promoRaster(book, mockup, book.promo.widthPx, studio), false),
-        await promoFindings(book, mockup, studio),
-      );
+      const mockup = await makers.trace(book, scene, size, others);
+      if (!mockup) return fail('trace-stopped');
+      const made = await makers.png(await makers.promo(book, mockup), false);
+      return judged(made, await makers.promoFindings(book, mockup));
     }
     default:
       return never(wanted.kind);
   }
 }
+
+/** The same on one thread. */
+export const makeDeliverable = (
+  book: Book,
+  wanted: Deliverable,
+  modified: string,
+  studio: Studio,
+  wishes: Wishes = noWishes,
+  others: Others = noOthers,
+): Promise<Result<Delivered>> => makeWith(oneThread(studio), book, wanted, modified, wishes, others);

@@ -10,6 +10,8 @@ export interface Studio {
   loadFonts(cuts: readonly string[]): Promise<void>;
   /** A decoded, upright picture by asset id; null where its bytes are missing or damaged. */
   picture(asset: string): Promise<SurfaceImage | null>;
+  /** Decodes a picture that `readImage` accepts, upright; null where it is damaged. */
+  opened(bytes: Uint8Array<ArrayBuffer>): Promise<SurfaceImage | null>;
   paint(ink: Ink, widthPx: number, images: Images): Raster;
   imageOf(raster: Raster): SurfaceImage;
   pixelsOf(image: SurfaceImage): Raster;

@@ -157,15 +157,19 @@ export class BrowserStudio implements Studio {
       return known;
     }
     const bytes = await bytesFor('assets', asset);
-    const canvas = bytes ? await decodeUpright(bytes) : null;
-    if (!canvas) return null;
-    const image = { widthPx: canvas.width, heightPx: canvas.height, source: canvas };
+    const image = bytes ? await this.opened(bytes) : null;
+    if (!image) return null;
     this.#pictures.set(asset, image);
     for (const oldest of this.#pictures.keys()) {
       if (this.#pictures.size <= KEPT_PICTURES) break;
       this.#pictures.delete(oldest);
     }
     return image;
+  }
+
+  async opened(bytes: Uint8Array<ArrayBuffer>): Promise<SurfaceImage | null> {
+    const canvas = await decodeUpright(bytes);
+    return canvas && { widthPx: canvas.width, heightPx: canvas.height, source: canvas };
   }
 
   paint(ink: Ink, widthPx: number, images: Images): Raster {

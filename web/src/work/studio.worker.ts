@@ -33,6 +33,7 @@ import {
   promoWords,
   sceneFindings,
   measureOf,
+  type TakenPicture,
   rememberMeasure,
   settledCover,
   spineStrip,
@@ -48,7 +49,7 @@ import { pictureFiles } from './picture-files';
 import { pinArts } from './pin-arts';
 import { sceneThumb, sendArt } from './scenes';
 import type { TracerApi } from './tracer.worker';
-import { type TakenPicture, takenIn } from './taken-in';
+import { takenIn } from './taken-in';
 
 /** The cover as the editor shows it. */
 export type CoverView = {

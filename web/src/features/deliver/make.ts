@@ -1,14 +1,6 @@
-import { type Result, fail, never, ok } from '@yosomi/core/base';
+import { type Result, fail, ok } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
-import {
-  type Deliverable,
-  type Delivered,
-  type Others,
-  type Wishes,
-  judged,
-  promoMockup,
-  subjectsOf,
-} from '@yosomi/core/recipe';
+import { type Deliverable, type Makers, type Others, type Wishes, makeWith } from '@yosomi/core/recipe';
 import { sayFault } from '../../messages/say';
 import { type MadeFile, keepFile } from '../../persist/made-files';
 import { nowIso } from '../../platform/clock';
@@ -35,7 +27,7 @@ export async function makeFile(
   others: Others,
   wishes: Wishes,
 ): Promise<Result<MadeFile>> {
-  const made = await content(book, wanted, signal, others, wishes).catch(() => fail('work-failed'));
+  const made = await makeWith(workers(signal), book, wanted, nowIso(), wishes, others).catch(() => fail('work-failed'));
   if (signal.aborted) return fail('trace-stopped');
   if (!made.ok) return made;
   const file: MadeFile = {
@@ -53,40 +45,17 @@ export async function makeFile(
   return ok(file);
 }
 
-async function content(
-  book: Book,
-  wanted: Deliverable,
-  signal: AbortSignal,
-  others: Others,
-  wishes: Wishes,
-): Promise<Result<Delivered>> {
-  switch (wanted.kind) {
-    case 'store-image':
-      return press().storeImage(book, wanted.store ?? '', wishes, lastMeasured());
-    case 'pdf':
-      return press().pdf(book, nowIso(), wishes);
-    case 'svg':
-      return press().svg(book);
-    case 'epub':
-      return press().ebook(book, nowIso());
-    case 'mockup': {
-      const lost = await press().missing(book, 'scene', [...others.values()]);
-      if (lost) return { ok: false, fault: lost };
-      const pixels = await traceBook(book, book.scene, wanted, FINAL, { signal, others });
-      if (!pixels) return fail('trace-stopped');
-      const shown = await press().onGround(pixels, book, book.scene, subjectsOf(book, book.scene, others));
-      return judged(await press().png(shown, book.scene.ground.kind === 'clear'), await press().sceneFindings(book));
-    }
-    case 'promo': {
-      const lost = await press().missing(book, 'promo', [...others.values()]);
-      if (lost) return { ok: false, fault: lost };
-      const { scene, ...size } = promoMockup(book);
-      const mockup = await traceBook(book, scene, size, FINAL, { signal, others });
-      if (!mockup) return fail('trace-stopped');
-      const seen = await press().promoFindings(book, mockup);
-      return judged(await press().png(await press().promoPixels(book, mockup), false), seen);
-    }
-    default:
-      return never(wanted.kind);
-  }
-}
+/** The workers as makers: the press paints and encodes, all tracers together trace. */
+const workers = (signal: AbortSignal): Makers => ({
+  missing: (book, what, others) => press().missing(book, what, [...others.values()]),
+  storeImage: (book, store, wishes) => press().storeImage(book, store, wishes, lastMeasured()),
+  ebook: (book, modified) => press().ebook(book, modified),
+  pdf: (book, modified, wishes) => press().pdf(book, modified, wishes),
+  svg: (book) => press().svg(book),
+  trace: (book, scene, size, others) => traceBook(book, scene, size, FINAL, { signal, others }),
+  onGround: (things, book, scene, subjects) => press().onGround(things, book, scene, subjects),
+  sceneFindings: (book) => press().sceneFindings(book),
+  promo: (book, mockup) => press().promoPixels(book, mockup),
+  promoFindings: (book, mockup) => press().promoFindings(book, mockup),
+  png: (pixels, clear) => press().png(pixels, clear),
+});

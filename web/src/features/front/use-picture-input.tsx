@@ -3,7 +3,7 @@ import { useRef } from 'react';
 import { sayFault } from '../../messages/say';
 import { saveAsset } from '../../persist/assets';
 import { bytesOfFile, stemOf } from '../../platform/files';
-import type { TakenPicture } from '../../work/taken-in';
+import type { TakenPicture } from '@yosomi/core/recipe';
 import { cameBack } from '../../work/come-back';
 import { useSession } from '../../state/session';
 import { studio } from '../../work/workers';

@@ -3,7 +3,7 @@ import type { Book, Project } from '@yosomi/core/project';
 import { create } from 'zustand';
 import { sayFault } from '../../messages/say';
 import { type Arrival, dropArrival, keepArrival, keptArrival } from '../../persist/arrival';
-import type { TakenPicture } from '../../work/taken-in';
+import type { TakenPicture } from '@yosomi/core/recipe';
 import { takeIn } from './take-in';
 
 type State =

@@ -9,7 +9,7 @@ import { TextField } from '../../ui/field';
 import { Segmented } from '../../ui/segmented';
 import { warmSketches } from '../../work/sketches';
 import { tracers } from '../../work/workers';
-import type { TakenPicture } from '../../work/taken-in';
+import type { TakenPicture } from '@yosomi/core/recipe';
 import { beginFromPicture, beginFromWords, briefWith } from './take-in';
 
 export type Starting =

@@ -8,7 +8,7 @@ import { addTitle, editStored, isTaken, loadBook } from '../../persist/titles';
 import { nowIso } from '../../platform/clock';
 import { bytesOfFile, stemOf } from '../../platform/files';
 import { freshId, freshUrn } from '../../platform/ids';
-import type { TakenPicture } from '../../work/taken-in';
+import type { TakenPicture } from '@yosomi/core/recipe';
 import { studio } from '../../work/workers';
 
 /** What came in by button, drop or paste, read and checked. */

@@ -1,0 +1,80 @@
+import { SCREEN_PPI, deliverables, makeDeliverable, noWishes } from '@yosomi/core/recipe';
+import { type Raster, shrink, ssim } from '@yosomi/core/pixels';
+import { NodeStudio } from '@yosomi/node-kit';
+import type { Page } from '@playwright/test';
+import { unzipSync } from 'fflate';
+import sharp from 'sharp';
+import { demos } from '../fixtures/demos';
+import { pixelsOf } from '../fixtures/pictures';
+import { expect, test } from './help';
+
+type Row = { readonly id: string; readonly key: string; readonly madeAt: string; readonly base64: string };
+
+/** Every file that the browser has kept, with the state it was made from. */
+const madeFiles = (page: Page): Promise<Row[]> =>
+  page.evaluate(
+    () =>
+      new Promise<Row[]>((resolve, reject) => {
+        const opening = indexedDB.open('yosomi');
+        opening.onerror = () => reject(new Error('no store'));
+        opening.onsuccess = () => {
+          const all = opening.result.transaction('files').objectStore('files').getAll();
+          all.onsuccess = async () => {
+            const rows = all.result as { id: string; key: string; madeAt: string; bytes: Uint8Array<ArrayBuffer> }[];
+            const read = (bytes: Uint8Array<ArrayBuffer>): Promise<string> =>
+              new Promise((done) => {
+                const reader = new FileReader();
+                reader.onload = () => done((reader.result as string).split(',')[1] ?? '');
+                reader.readAsDataURL(new Blob([bytes]));
+              });
+            resolve(await Promise.all(rows.map(async ({ id, key, madeAt, bytes }) => ({ id, key, madeAt, base64: await read(bytes) }))));
+          };
+        };
+      }),
+  ); // prettier-ignore
+
+/** What a file of any kind shows: of an ebook and a page the picture within, of outlines what another renderer draws. */
+async function shownBy(kind: string, bytes: Uint8Array): Promise<Raster> {
+  if (kind === 'epub') {
+    const files = unzipSync(bytes);
+    return pixelsOf(files[Object.keys(files).find((name) => name.endsWith('.jpg'))!]);
+  }
+  if (kind === 'pdf') {
+    const all = Buffer.from(bytes);
+    return pixelsOf(all.subarray(all.indexOf(Buffer.from([0xff, 0xd8, 0xff])), all.lastIndexOf(Buffer.from([0xff, 0xd9])) + 2));
+  }
+  if (kind === 'svg') return pixelsOf(await sharp(bytes, { unlimited: true, density: SCREEN_PPI }).resize({ width: 800 }).png().toBuffer());
+  return pixelsOf(bytes);
+} // prettier-ignore
+
+test('every file of every demo book is the same from the browser and from Node', async ({ page }) => {
+  test.setTimeout(480_000);
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: 'Open The Balcony Moss Garden' })).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Deliver many titles' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Deliver many titles' });
+  await dialog.getByRole('radio', { name: 'Every file' }).click();
+  await dialog.getByRole('button', { name: 'Make the files' }).click();
+  await expect(dialog.locator('[data-batch="ended"]')).toHaveText(/^40 made, 0 up to date, 0 failed/, { timeout: 300_000 });
+
+  const made = new Map((await madeFiles(page)).map((row) => [row.id, row]));
+  const projects = demos();
+  const studio = new NodeStudio(new Map(projects.flatMap(({ files }) => [...files])));
+  const others = new Map(projects.map(({ book }) => [book.id, book]));
+  for (const { book } of projects) {
+    for (const wanted of deliverables(book, others)) {
+      const name = `${book.brief.title}: ${wanted.id}`;
+      const row = made.get(`${book.id}/${wanted.id}`)!;
+      expect(row.key, name).toBe(wanted.key);
+      const own = await makeDeliverable(book, wanted, row.madeAt, studio, noWishes, others);
+      if (!own.ok) throw new Error(`${name}: ${own.fault.code}`);
+      const [theirs, ours] = [
+        await shownBy(wanted.kind, Buffer.from(row.base64, 'base64')),
+        await shownBy(wanted.kind, own.value.bytes),
+      ];
+      expect([theirs.width, theirs.height], name).toEqual([ours.width, ours.height]);
+      const small = (r: Raster): Raster => shrink(r, 500, Math.round((500 * r.height) / r.width));
+      expect(ssim(small(theirs), small(ours)), name).toBeGreaterThanOrEqual(0.995);
+    }
+  }
+}); // prettier-ignore
