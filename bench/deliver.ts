@@ -30,17 +30,22 @@ function largeBook(image: Uint8Array<ArrayBuffer>): Uint8Array {
   for (let i = 0, v = 1; i < noise.length; i++) noise[i] = v = (v * 16_807) % 2_147_483_647;
   const more: Record<string, [Uint8Array, { level: 0 | 6 }]> = {};
   for (let i = 0; i < 98; i++) more[`EPUB/images/plate-${i}.jpg`] = [noise, { level: 0 }];
-  const page = strToU8(`<html xmlns="http://www.w3.org/1999/xhtml"><head><title>x</title></head><body>${'<p>It rained.</p>'.repeat(400)}</body></html>`);
+  const page = strToU8(
+    `<html xmlns="http://www.w3.org/1999/xhtml"><head><title>x</title></head><body>${'<p>It rained.</p>'.repeat(400)}</body></html>`,
+  );
   for (let i = 0; i < 1000; i++) more[`EPUB/page-${i}.xhtml`] = [page, { level: 6 }];
   return zipSync({ mimetype: [mimetype, { level: 0 }], ...rest, ...more });
-} // prettier-ignore
+}
 
 /** Peak of resident memory of a command, bytes; what a parent had before it does not count. */
 function peakOf(args: readonly string[]): number {
   const script = `const { run } = await import(${JSON.stringify(join(ROOT, 'cli/src/run.ts'))}); await run(${JSON.stringify(args)}, { out() {}, err(t) { console.error(t) } }); console.log(/VmHWM:\\s*(\\d+)/.exec((await import('node:fs')).readFileSync('/proc/self/status', 'utf8'))[1])`;
-  const done = spawnSync(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', script], { cwd: ROOT, encoding: 'utf8' });
+  const done = spawnSync(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', script], {
+    cwd: ROOT,
+    encoding: 'utf8',
+  });
   return Number(done.stdout.trim().split('\n').at(-1)) * 1024;
-} // prettier-ignore
+}
 
 /** Figures of delivering, in Node, beside general tools doing the same. */
 export async function deliverRows(rounds: number): Promise<Row[]> {
@@ -64,9 +69,23 @@ export async function deliverRows(rounds: number): Promise<Row[]> {
       let ours = 0;
       png.push(await wall(async () => (ours = (await pngSmall(cover, 300, studio)).length)));
       let other = 0;
-      theirs.push(await wall(async () => (other = (await sharp(Buffer.from(flatten(cover, [255, 255, 255]).data), raw).removeAlpha().png({ compressionLevel: 6, adaptiveFiltering: true }).toBuffer()).length))); // prettier-ignore
+      theirs.push(
+        await wall(
+          async () =>
+            (other = (
+              await sharp(Buffer.from(flatten(cover, [255, 255, 255]).data), raw)
+                .removeAlpha()
+                .png({ compressionLevel: 6, adaptiveFiltering: true })
+                .toBuffer()
+            ).length),
+        ),
+      );
       bytes = [ours, other];
-      stores.push(await wall(async () => { for (const profile of PROFILES) await storeImage(book, profile, studio); })); // prettier-ignore
+      stores.push(
+        await wall(async () => {
+          for (const profile of PROFILES) await storeImage(book, profile, studio);
+        }),
+      );
     }
     const image = await fileOf(picturePixels(60, 80), 'jpeg');
     const large = join(folder, 'large.epub');
@@ -95,9 +114,13 @@ export async function deliverRows(rounds: number): Promise<Row[]> {
       { what: 'covers for all eight stores, each checked', value: median(stores), unit: 'ms' },
       { what: 'a cover put into an EPUB of 200 MB', value: median(set), unit: 'ms' },
       { what: 'that EPUB unpacked and packed again by fflate', value: median(again), unit: 'ms' },
-      { what: 'memory of that command above an idle one, over the size of the file', value: (peak - idle) / statSync(large).size, unit: 'times' },
+      {
+        what: 'memory of that command above an idle one, over the size of the file',
+        value: (peak - idle) / statSync(large).size,
+        unit: 'times',
+      },
     ];
   } finally {
     rmSync(folder, { recursive: true });
   }
-} // prettier-ignore
+}

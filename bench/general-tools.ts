@@ -6,7 +6,12 @@ export const FROM = { width: 1600, height: 2560 } as const;
 export const INTO = { width: 2400, height: 3000 } as const;
 
 /** Where the cover's corners come to lie: one steep view. */
-export const STEEP: readonly Point[] = [{ x: 180, y: 60 }, { x: 2260, y: 900 }, { x: 2230, y: 2080 }, { x: 130, y: 2930 }]; // prettier-ignore
+export const STEEP: readonly Point[] = [
+  { x: 180, y: 60 },
+  { x: 2260, y: 900 },
+  { x: 2230, y: 2080 },
+  { x: 130, y: 2930 },
+];
 
 /** CPU milliseconds (user and system) of a piece of work in this process. */
 export function cpu(run: () => void): number {
@@ -32,9 +37,26 @@ sys.stderr.write(str((u.ru_utime+u.ru_stime)*1000))`;
 
 function distort(tool: string, picture: string, quad: readonly Point[], linear: boolean, to: string): [number, Buffer] {
   const { width, height } = FROM;
-  const corners = [[0, 0], [width, 0], [width, height], [0, height]]; // prettier-ignore
+  const corners = [
+    [0, 0],
+    [width, 0],
+    [width, height],
+    [0, height],
+  ];
   const points = quad.map((q, i) => `${corners[i].join(',')} ${q.x},${q.y}`).join('  ');
-  const wanted = ['-alpha', 'set', ...(linear ? ['-colorspace', 'RGB'] : []), '-virtual-pixel', 'transparent', '-define', `distort:viewport=${INTO.width}x${INTO.height}+0+0`, '-distort', 'Perspective', points, ...(linear ? ['-colorspace', 'sRGB'] : [])]; // prettier-ignore
+  const wanted = [
+    '-alpha',
+    'set',
+    ...(linear ? ['-colorspace', 'RGB'] : []),
+    '-virtual-pixel',
+    'transparent',
+    '-define',
+    `distort:viewport=${INTO.width}x${INTO.height}+0+0`,
+    '-distort',
+    'Perspective',
+    points,
+    ...(linear ? ['-colorspace', 'sRGB'] : []),
+  ];
   const done = spawnSync('python3', ['-c', SCRIPT, tool, picture, ...wanted, '-depth', '8', to], {
     maxBuffer: 1 << 27,
     env: { ...process.env, MAGICK_THREAD_LIMIT: '1', OMP_NUM_THREADS: '1' },

@@ -39,7 +39,10 @@ export function pinRows(rounds: number): Row[] {
     if (error > 3) wrong++;
   }
   const { pixels, corners } = twelveMegapixels();
-  const scene = { ...newPinScene({ asset: 'p', widthPx: 4000, heightPx: 3000 }), faces: [newFace('a', 'Front', corners, { kind: 'side', side: 'front' })] }; // prettier-ignore
+  const scene = {
+    ...newPinScene({ asset: 'p', widthPx: 4000, heightPx: 3000 }),
+    faces: [newFace('a', 'Front', corners, { kind: 'side', side: 'front' })],
+  };
   const arts = new Map([['a', artOf(picturePixels(900, 1440))]]);
   const [small, large] = [photoOf(shrink(pixels, 740, 555)), photoOf(pixels)];
   const seen = scaledPin(scene, 740 / 4000);
@@ -62,10 +65,18 @@ export function pinRows(rounds: number): Row[] {
 }
 
 /** Frames a second while a corner on a photograph of 12 megapixels is dragged for three seconds, and the longest main-thread task meanwhile. */
-export async function cornerDrag(page: Page, photo: string, watch: () => Promise<void>, longest: () => Promise<number>): Promise<{ fps: number; longest: number }> {
+export async function cornerDrag(
+  page: Page,
+  photo: string,
+  watch: () => Promise<void>,
+  longest: () => Promise<number>,
+): Promise<{ fps: number; longest: number }> {
   await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: 'Mockups', exact: true }).click();
   await page.getByRole('link', { name: 'Photograph' }).click();
-  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.getByRole('button', { name: 'Open', exact: true }).click()]);
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Open', exact: true }).click(),
+  ]);
   await chooser.setFiles(photo);
   const corner = page.getByRole('button', { name: /^Top left corner/ });
   await corner.waitFor({ timeout: 60_000 });
@@ -100,4 +111,4 @@ export async function cornerDrag(page: Page, photo: string, watch: () => Promise
   const fps = ((await frames()) - before) / seconds;
   await page.mouse.up();
   return { fps, longest: await longest() };
-} // prettier-ignore
+}

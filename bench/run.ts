@@ -51,8 +51,10 @@ for (const { name, title, text, rows } of SECTIONS) {
     continue;
   }
   const made = `Made by \`npm run bench\`, ${rounds} ${rounds === 1 ? 'round' : 'rounds'}, ${new Date().toISOString().slice(0, 10)}.`;
-  parts.push(`## ${title}\n\n${made} ${text}\n\n${table(await rows())}\n`.replace(/\n{3,}/g, '\n\n').replace(/ +\n/g, '\n'));
-} // prettier-ignore
+  parts.push(
+    `## ${title}\n\n${made} ${text}\n\n${table(await rows())}\n`.replace(/\n{3,}/g, '\n\n').replace(/ +\n/g, '\n'),
+  );
+}
 const machine = `${cpus()[0].model}, ${cpus().length} cores, Node ${process.versions.node}`;
 const whole = `# Speed
 

@@ -101,7 +101,13 @@ await page.locator('[data-cell="bindery/content"][data-state="pass"]').waitFor()
 await page.waitForTimeout(500);
 await shot('stores');
 await part('Check a file');
-const old = bookFile({ ...plainPlan(await fileOf(picturePixels(60, 80, 4), 'jpeg')), version: 2, property: false, page: 'svg', mimetype: 'last' }); // prettier-ignore
+const old = bookFile({
+  ...plainPlan(await fileOf(picturePixels(60, 80, 4), 'jpeg')),
+  version: 2,
+  property: false,
+  page: 'svg',
+  mimetype: 'last',
+});
 await page
   .getByLabel('File to check')
   .setInputFiles({ name: 'an-old-book.epub', mimeType: 'application/epub+zip', buffer: Buffer.from(old) });

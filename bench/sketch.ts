@@ -83,8 +83,12 @@ export async function sketchRows(rounds: number): Promise<Row[]> {
   const rows = (what: string, times: readonly Times[]): Row[] => [
     { what: `${what}: 12 covers on the sheet`, value: median(times.map((t) => t.twelve)), unit: 'ms' },
     { what: `${what}: 48 covers`, value: median(times.map((t) => t.all)), unit: 'ms' },
-    { what: `${what}: longest task of the main thread`, value: median(times.map((t) => t.longest)), unit: 'ms (0: none over 50)' },
-  ]; // prettier-ignore
+    {
+      what: `${what}: longest task of the main thread`,
+      value: median(times.map((t) => t.longest)),
+      unit: 'ms (0: none over 50)',
+    },
+  ];
   return [
     ...rows('a new title from words, from the click', words),
     ...rows('a picture of 1600 x 2400 px is added, from its file', pictured),

@@ -11,7 +11,12 @@ import { FROM, INTO, STEEP, cpu, ewa, ewaPixels, magick } from './general-tools'
 import { denseCover, photograph } from './pictures';
 import { type Row, median } from './rows';
 
-const CORNERS = [{ x: 0, y: 0 }, { x: FROM.width, y: 0 }, { x: FROM.width, y: FROM.height }, { x: 0, y: FROM.height }]; // prettier-ignore
+const CORNERS = [
+  { x: 0, y: 0 },
+  { x: FROM.width, y: 0 },
+  { x: FROM.width, y: FROM.height },
+  { x: 0, y: FROM.height },
+];
 const TILE = 40;
 
 /** Tiles spread over the inside of the view, each with its true pixels: 8 x 8 bicubic samples in linear light. */
@@ -25,12 +30,23 @@ export function truth(art: Raster): { x: number; y: number; pixels: Raster }[] {
   const tiles: { x: number; y: number; pixels: Raster }[] = [];
   for (let y = 80; y < INTO.height - TILE; y += 190) {
     for (let x = 140; x < INTO.width - TILE; x += 190) {
-      if (![[x, y], [x + TILE, y], [x, y + TILE], [x + TILE, y + TILE]].every(([a, b]) => inside(a, b))) continue; // prettier-ignore
+      if (
+        ![
+          [x, y],
+          [x + TILE, y],
+          [x, y + TILE],
+          [x + TILE, y + TILE],
+        ].every(([a, b]) => inside(a, b))
+      )
+        continue;
       const pixels = raster(TILE, TILE);
       for (let i = 0; i < TILE * TILE; i++) {
         const sum = [0, 0, 0];
         for (let k = 0; k < 64; k++) {
-          const p = project(back, { x: x + (i % TILE) + ((k & 7) + 0.5) / 8, y: y + Math.floor(i / TILE) + ((k >> 3) + 0.5) / 8 }); // prettier-ignore
+          const p = project(back, {
+            x: x + (i % TILE) + ((k & 7) + 0.5) / 8,
+            y: y + Math.floor(i / TILE) + ((k >> 3) + 0.5) / 8,
+          });
           const [u, v] = [p.x - 0.5, p.y - 0.5];
           const [iu, iv] = [Math.floor(u), Math.floor(v)];
           const [wu, wv] = [Math.floor((u - iu) * 256) * 4, Math.floor((v - iv) * 256) * 4];
@@ -60,7 +76,8 @@ export function quality(tiles: ReturnType<typeof truth>, frame: Uint8ClampedArra
       const from = ((y + row) * INTO.width + x) * 4;
       got.data.set(frame.subarray(from, from + TILE * 4), row * TILE * 4);
     }
-    for (let i = 0; i < got.data.length; i++) if ((i & 3) < 3) [error, n] = [error + (got.data[i] - pixels.data[i]) ** 2, n + 1]; // prettier-ignore
+    for (let i = 0; i < got.data.length; i++)
+      if ((i & 3) < 3) [error, n] = [error + (got.data[i] - pixels.data[i]) ** 2, n + 1];
     alike += ssim(got, pixels);
   }
   return { psnr: 10 * Math.log10((255 ** 2 * n) / error), ssim: alike / tiles.length };
@@ -127,10 +144,14 @@ function ways(art: Raster, picture: string, tool: string | null, cv: Cv): Way[] 
   const source = cv.matFromArray(FROM.height, FROM.width, cv.CV_8UC4, art.data as unknown as number[]);
   const target = new cv.Mat();
   // This library counts pixels at their centres: half a pixel before, half a pixel after.
-  const shifted = homography(CORNERS.map((p) => ({ x: p.x - 0.5, y: p.y - 0.5 })), STEEP.map((p) => ({ x: p.x - 0.5, y: p.y - 0.5 })))!; // prettier-ignore
+  const shifted = homography(
+    CORNERS.map((p) => ({ x: p.x - 0.5, y: p.y - 0.5 })),
+    STEEP.map((p) => ({ x: p.x - 0.5, y: p.y - 0.5 })),
+  )!;
   const matrix = cv.matFromArray(3, 3, cv.CV_64F, [...shifted]);
   const size = new cv.Size(INTO.width, INTO.height);
-  const run = (): void => cv.warpPerspective(source, target, matrix, size, cv.INTER_LINEAR, cv.BORDER_CONSTANT, new cv.Scalar(0, 0, 0, 0)); // prettier-ignore
+  const run = (): void =>
+    cv.warpPerspective(source, target, matrix, size, cv.INTER_LINEAR, cv.BORDER_CONSTANT, new cv.Scalar(0, 0, 0, 0));
   list.push({
     name: 'OpenCV in WebAssembly, linear',
     here: true,
@@ -175,9 +196,17 @@ export async function warpRows(rounds: number): Promise<Row[]> {
       list.forEach(({ name }, k) => {
         rows.push({ what: `${what}, ${name}`, value: median(times[k]), unit: 'ms CPU' });
         if (name.endsWith('kernel alone'))
-          rows.push({ what: `${what}, ${name}: time over that of OpenCV`, value: median(times[k].map((v, i) => v / times[list.length - 1][i])), unit: 'times' }); // prettier-ignore
+          rows.push({
+            what: `${what}, ${name}: time over that of OpenCV`,
+            value: median(times[k].map((v, i) => v / times[list.length - 1][i])),
+            unit: 'times',
+          });
         if (first >= 0 && k !== first)
-          rows.push({ what: `${what}, ${name}: speed against ImageMagick EWA`, value: median(times[k].map((v, i) => times[first][i] / v)), unit: 'times' }); // prettier-ignore
+          rows.push({
+            what: `${what}, ${name}: speed against ImageMagick EWA`,
+            value: median(times[k].map((v, i) => times[first][i] / v)),
+            unit: 'times',
+          });
         rows.push({ what: `${what}, ${name}: PSNR`, value: found[k].psnr, unit: 'dB' });
         rows.push({ what: `${what}, ${name}: SSIM`, value: found[k].ssim, unit: '' });
       });

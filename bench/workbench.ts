@@ -71,13 +71,21 @@ async function workPerFrame(page: Page, work: () => Promise<void>): Promise<{ ow
   const counts = new Map<string, number>();
   for (const e of frames) counts.set(threadOf(e), (counts.get(threadOf(e)) ?? 0) + 1);
   const main = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
-  const begins = frames.filter((e) => threadOf(e) === main).map((e) => e.ts).sort((a, b) => a - b);
+  const begins = frames
+    .filter((e) => threadOf(e) === main)
+    .map((e) => e.ts)
+    .sort((a, b) => a - b);
   const tasks = events.filter((e) => isTask(e) && threadOf(e) === main);
   const sums = (of: (task: TraceEvent) => number): number[] =>
-    begins.slice(0, -1).map((from, i) => tasks.filter((t) => t.ts >= from && t.ts < begins[i + 1]).reduce((sum, t) => sum + of(t), 0) / 1000);
+    begins
+      .slice(0, -1)
+      .map(
+        (from, i) =>
+          tasks.filter((t) => t.ts >= from && t.ts < begins[i + 1]).reduce((sum, t) => sum + of(t), 0) / 1000,
+      );
   if (begins.length < 30 || !tasks.some((t) => t.tdur)) throw new Error('the trace has no frames');
   return { own: sums((t) => t.tdur ?? 0), clock: sums((t) => t.dur ?? 0) };
-} // prettier-ignore
+}
 
 /** Milliseconds by the clock that the busiest worker is at work meanwhile. */
 async function workInWorker(page: Page, work: () => Promise<void>): Promise<number> {

@@ -6,7 +6,8 @@ import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { ROOT } from './setup.mjs';
 
-const FLAGS = '-O3 --noAssert --converge --runtime stub --enable simd --enable nontrapping-f2i --importMemory --initialMemory 1'; // prettier-ignore
+const FLAGS =
+  '-O3 --noAssert --converge --runtime stub --enable simd --enable nontrapping-f2i --importMemory --initialMemory 1';
 
 /** The kernel's bytes as text, compiled anew. */
 export function compileKernel() {

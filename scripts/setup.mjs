@@ -115,7 +115,8 @@ export function buildDemo() {
   for (const tree of ['core/src', 'node-kit/src', 'cli/src', 'assets/fonts']) {
     const files = readdirSync(join(ROOT, tree), { recursive: true, withFileTypes: true });
     const paths = files.filter((one) => one.isFile()).map((one) => join(one.parentPath, one.name));
-    for (const path of paths.sort()) if (!path.endsWith('.test.ts')) hash.update(path.slice(ROOT.length)).update(readFileSync(path));
+    for (const path of paths.sort())
+      if (!path.endsWith('.test.ts')) hash.update(path.slice(ROOT.length)).update(readFileSync(path));
   }
   const made = hash.digest('hex');
   const stamp = join(ROOT, 'build', 'demo', '.sources');
@@ -123,4 +124,4 @@ export function buildDemo() {
   rmSync(join(ROOT, 'build', 'demo'), { recursive: true, force: true });
   run('npx', ['tsx', 'cli/src/main.ts', 'demo', '--out', 'build/demo'], { stdio: ['ignore', 'ignore', 'inherit'] });
   writeFileSync(stamp, made);
-} // prettier-ignore
+}

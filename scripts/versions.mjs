@@ -89,7 +89,11 @@ export async function versions(goldens = join(ROOT, 'tests/goldens')) {
     const hash = createHash('sha256');
     const { code, imports } = await reached(maker);
     hash.update(code);
-    const owners = new Set([...imports.filter((id) => !/^[./\0]|^node:/.test(id)).map(owner), ...ALWAYS, ...(maker.packages ?? [])]); // prettier-ignore
+    const owners = new Set([
+      ...imports.filter((id) => !/^[./\0]|^node:/.test(id)).map(owner),
+      ...ALWAYS,
+      ...(maker.packages ?? []),
+    ]);
     for (const id of [...owners].sort()) hash.update(`${id} ${packages[`node_modules/${id}`]?.version ?? ''}\n`);
     for (const file of [...fonts, ...files(goldens, maker.goldens)]) hash.update(readFileSync(file));
     made[name] = hash.digest('hex').slice(0, 10);

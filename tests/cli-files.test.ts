@@ -43,7 +43,13 @@ describe('writing a file', () => {
     expect(readFileSync(at('real.txt'), 'utf8')).toBe('new');
     symlinkSync(at('nowhere'), at('dangling.txt'));
     mkdirSync(at('folder'));
-    const refused = [[at('dangling.txt'), 'file-link'], [at('folder'), 'file-no-file'], ['/dev/null', 'file-no-file'], [join(dir, 'no', 'such.txt'), 'file-unwritable'], [join(dir, 'x'.repeat(300)), 'file-name-long']]; // prettier-ignore
+    const refused = [
+      [at('dangling.txt'), 'file-link'],
+      [at('folder'), 'file-no-file'],
+      ['/dev/null', 'file-no-file'],
+      [join(dir, 'no', 'such.txt'), 'file-unwritable'],
+      [join(dir, 'x'.repeat(300)), 'file-name-long'],
+    ];
     for (const [file, code] of refused) {
       expect(writeBytes(file, 'x'), file).toMatchObject({ ok: false, fault: { code } });
       expect(canWrite(file), file).toMatchObject({ ok: false, fault: { code } });
@@ -67,69 +73,110 @@ describe('writing a file', () => {
       return { ok: false, fault: { code: 'work-stopped', data: {} } };
     });
     expect(broken.ok).toBe(false);
-    await expect(writeThrough(at('book.epub'), () => Promise.reject(new Error('no')))).resolves.toMatchObject({ ok: false });
+    await expect(writeThrough(at('book.epub'), () => Promise.reject(new Error('no')))).resolves.toMatchObject({
+      ok: false,
+    });
     expect(readFileSync(at('book.epub'), 'utf8')).toBe('old');
     expect(readdirSync(dir)).toEqual(['book.epub']);
-  }); // prettier-ignore
+  });
 
-  it.each(['SIGTERM', 'SIGINT'] as const)('takes the unfinished file away when it is told to end by %s', async (signal) => {
-    const script = at('run.mts');
-    const files = join(import.meta.dirname, '../cli/src/files.ts');
-    writeFileSync(script, `import { writeThrough } from ${JSON.stringify(files)};
+  it.each(['SIGTERM', 'SIGINT'] as const)(
+    'takes the unfinished file away when it is told to end by %s',
+    async (signal) => {
+      const script = at('run.mts');
+      const files = join(import.meta.dirname, '../cli/src/files.ts');
+      writeFileSync(
+        script,
+        `import { writeThrough } from ${JSON.stringify(files)};
       await writeThrough(${JSON.stringify(at('big.epub'))}, async (sink) => {
         const writer = sink.getWriter();
         for (;;) { await writer.write(new Uint8Array(100000)); await new Promise((r) => setTimeout(r, 5)); console.log('going'); }
-      });`);
-    const child = spawn(process.execPath, ['--import', 'tsx', script], { cwd: join(import.meta.dirname, '..') });
-    await new Promise((resolve) => child.stdout.once('data', resolve));
-    expect(readdirSync(dir).some((name) => name.startsWith('.yosomi-'))).toBe(true);
-    child.kill(signal);
-    const code = await new Promise((resolve) => child.on('exit', resolve));
-    expect(code).toBe(signal === 'SIGINT' ? 130 : 143);
-    expect(readdirSync(dir)).toEqual(['run.mts']);
-  }); // prettier-ignore
+      });`,
+      );
+      const child = spawn(process.execPath, ['--import', 'tsx', script], { cwd: join(import.meta.dirname, '..') });
+      await new Promise((resolve) => child.stdout.once('data', resolve));
+      expect(readdirSync(dir).some((name) => name.startsWith('.yosomi-'))).toBe(true);
+      child.kill(signal);
+      const code = await new Promise((resolve) => child.on('exit', resolve));
+      expect(code).toBe(signal === 'SIGINT' ? 130 : 143);
+      expect(readdirSync(dir)).toEqual(['run.mts']);
+    },
+  );
 });
 
 describe('a command', () => {
   it('says before the work that its target cannot be written, is twice the same, or has a wrong ending', async () => {
     const front = at('front.png');
     writeFileSync(front, await fileOf(picturePixels(60, 90), 'png'));
-    const mockup = (...more: string[]) => yosomi('mockup', '--front', front, '--width', '64', '--height', '64', ...more);
-    expect(await mockup('--out', at('m.gif'))).toMatchObject({ code: 2, err: expect.stringContaining('--out must end in png, jpg, jpeg, not .gif') });
-    expect(await mockup('--out', at('m.png'), '--report', at('m.png'))).toMatchObject({ code: 2, err: expect.stringContaining('same file') });
+    const mockup = (...more: string[]) =>
+      yosomi('mockup', '--front', front, '--width', '64', '--height', '64', ...more);
+    expect(await mockup('--out', at('m.gif'))).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('--out must end in png, jpg, jpeg, not .gif'),
+    });
+    expect(await mockup('--out', at('m.png'), '--report', at('m.png'))).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('same file'),
+    });
     expect(await mockup('--out', join(dir, 'no', 'm.png'))).toMatchObject({ code: 2 });
-    expect(await yosomi('epub', 'set-cover', 'none.epub', front, '--out', at('x.txt'))).toMatchObject({ code: 2, err: expect.stringContaining('epub') });
+    expect(await yosomi('epub', 'set-cover', 'none.epub', front, '--out', at('x.txt'))).toMatchObject({
+      code: 2,
+      err: expect.stringContaining('epub'),
+    });
     expect(readdirSync(dir)).toEqual(['front.png']);
-  }); // prettier-ignore
+  });
 
   it('writes the format that the ending names', async () => {
     const front = at('front.png');
     writeFileSync(front, await fileOf(picturePixels(60, 90), 'png'));
-    for (const [name, format] of [['m.jpg', 'jpeg'], ['m.png', 'png']]) {
-      expect((await yosomi('mockup', '--front', front, '--width', '64', '--height', '64', '--out', at(name))).code).toBe(0);
+    for (const [name, format] of [
+      ['m.jpg', 'jpeg'],
+      ['m.png', 'png'],
+    ]) {
+      expect(
+        (await yosomi('mockup', '--front', front, '--width', '64', '--height', '64', '--out', at(name))).code,
+      ).toBe(0);
       expect((await sharp(at(name)).metadata()).format).toBe(format);
     }
-  }); // prettier-ignore
+  });
 
   it('saves a cover as a picture of any size without a store', async () => {
     const project = await pictureProject();
     writeFileSync(at('b.yosomi'), packProject(project));
-    for (const [name, format] of [['c.png', 'png'], ['c.jpg', 'jpeg'], ['c.webp', 'webp'], ['c.tif', 'tiff']]) {
+    for (const [name, format] of [
+      ['c.png', 'png'],
+      ['c.jpg', 'jpeg'],
+      ['c.webp', 'webp'],
+      ['c.tif', 'tiff'],
+    ]) {
       expect((await yosomi('cover', 'save', at('b.yosomi'), '--out', at(name), '--width', '400')).code, name).toBe(0);
       const meta = await sharp(at(name)).metadata();
       expect([meta.format, meta.width, meta.height], name).toEqual([format, 400, 640]);
     }
-    for (const [name, head] of [['c.pdf', '%PDF'], ['c.svg', '<?xm']]) {
+    for (const [name, head] of [
+      ['c.pdf', '%PDF'],
+      ['c.svg', '<?xm'],
+    ]) {
       expect((await yosomi('cover', 'save', at('b.yosomi'), '--out', at(name))).code).toBe(0);
       expect(readFileSync(at(name), 'latin1').slice(0, 4)).toBe(head);
     }
-    const square = await yosomi('cover', 'save', at('b.yosomi'), '--out', at('s.png'), '--width', '500', '--height', '500');
+    const square = await yosomi(
+      'cover',
+      'save',
+      at('b.yosomi'),
+      '--out',
+      at('s.png'),
+      '--width',
+      '500',
+      '--height',
+      '500',
+    );
     expect(square.code).toBe(0);
     expect((await sharp(at('s.png')).metadata()).height).toBe(500);
     expect((await yosomi('cover', 'save', at('b.yosomi'), '--out', at('t.png'), '--width', '4')).code).toBe(2);
     expect((await yosomi('cover', 'save', at('b.yosomi'), '--out', at('t.bmp'))).code).toBe(2);
     expect(existsSync(at('t.png'))).toBe(false);
-  }); // prettier-ignore
+  });
 
   it('refuses a folder it may not write to', async () => {
     if (process.getuid?.() === 0) return;
@@ -143,9 +190,12 @@ describe('a command', () => {
     const cover = structuredClone(book.cover);
     Object.assign(cover.parts.title, { cut: 'own/abcdef123456' });
     const face = { id: 'abcdef123456', name: 'Gone', format: 'ttf' as const };
-    writeFileSync(at('f.yosomi'), packProject({ book: { ...book, cover, faces: { [face.id]: face } }, files: new Map() }));
+    writeFileSync(
+      at('f.yosomi'),
+      packProject({ book: { ...book, cover, faces: { [face.id]: face } }, files: new Map() }),
+    );
     const { code, err } = await yosomi('cover', 'save', at('f.yosomi'), '--out', at('f.png'));
     expect(code).not.toBe(0);
     expect(err).toContain('font');
-  }); // prettier-ignore
+  });
 });

@@ -72,7 +72,17 @@ describe('pin', () => {
 
   it('puts art on a photograph as the core does, and only there', async () => {
     const photo = put('photo.png', await fileOf(picturePixels(320, 400, 4), 'png'));
-    const done = await run('pin', '--photo', photo, '--art', at('red.png'), '--corners', CORNERS, '--out', at('pinned.png')); // prettier-ignore
+    const done = await run(
+      'pin',
+      '--photo',
+      photo,
+      '--art',
+      at('red.png'),
+      '--corners',
+      CORNERS,
+      '--out',
+      at('pinned.png'),
+    );
     expect(done).toEqual({ code: 0, out: '', err: '' });
     const made = PNG.sync.read(readFileSync(at('pinned.png')));
     expect([made.width, made.height]).toEqual([320, 400]);
@@ -104,7 +114,15 @@ describe('pin', () => {
     rmSync(at('bent.png'));
     await refuses(2, /no bend/, ...base, '--mesh', put('no.json', '{"size":7}'), '--out', at('o.png'));
     bend.offsets[4] = [400, 0];
-    await refuses(2, /folds over itself/, ...base, '--mesh', put('fold.json', JSON.stringify(bend)), '--out', at('o.png')); // prettier-ignore
+    await refuses(
+      2,
+      /folds over itself/,
+      ...base,
+      '--mesh',
+      put('fold.json', JSON.stringify(bend)),
+      '--out',
+      at('o.png'),
+    );
   });
 
   it('refuses what is no face in one sentence', async () => {
@@ -116,7 +134,19 @@ describe('pin', () => {
     await refuses(2, /outside the photograph/, ...photo, '--corners', '900,0,990,0,990,90,900,90');
     await refuses(2, /--shade must be a number from 0 to 1/, ...photo, '--corners', CORNERS, '--shade', '2');
     await refuses(2, /--corners is missing/, ...photo);
-    await refuses(2, /cannot be read/, 'pin', '--photo', at('none.png'), '--art', at('red.png'), '--corners', CORNERS, '--out', at('o.png')); // prettier-ignore
+    await refuses(
+      2,
+      /cannot be read/,
+      'pin',
+      '--photo',
+      at('none.png'),
+      '--art',
+      at('red.png'),
+      '--corners',
+      CORNERS,
+      '--out',
+      at('o.png'),
+    );
   });
 });
 
@@ -359,14 +389,37 @@ describe('the command line and ebooks', () => {
 
   it('puts a cover into an EPUB, with words and a report, and leaves the old one', async () => {
     const before = readFileSync(at('old.epub'));
-    const done = await run('epub', 'set-cover', at('old.epub'), at('front.jpg'), '--out', at('new.epub'), '--title', 'Newer', '--author', 'Ida Quill', '--report', at('new.json')); // prettier-ignore
+    const done = await run(
+      'epub',
+      'set-cover',
+      at('old.epub'),
+      at('front.jpg'),
+      '--out',
+      at('new.epub'),
+      '--title',
+      'Newer',
+      '--author',
+      'Ida Quill',
+      '--report',
+      at('new.json'),
+    );
     expect([done.code, done.err]).toEqual([0, '']);
     expect(readFileSync(at('old.epub')).equals(before)).toBe(true);
-    expect(json('new.json')).toMatchObject({ schema: 1, changes: expect.arrayContaining([{ what: 'title', before: 'An Old Book', after: 'Newer' }]) }); // prettier-ignore
+    expect(json('new.json')).toMatchObject({
+      schema: 1,
+      changes: expect.arrayContaining([{ what: 'title', before: 'An Old Book', after: 'Newer' }]),
+    });
     const inspected = await run('epub', 'inspect', at('new.epub'), '--json');
-    expect(JSON.parse(inspected.out)).toMatchObject({ version: 3, words: { title: 'Newer', author: 'Ida Quill' }, cover: { widthPx: 400, heightPx: 640 }, findings: [] }); // prettier-ignore
+    expect(JSON.parse(inspected.out)).toMatchObject({
+      version: 3,
+      words: { title: 'Newer', author: 'Ida Quill' },
+      cover: { widthPx: 400, heightPx: 640 },
+      findings: [],
+    });
     expect((await run('check', at('new.epub'), '--store', 'pommel')).code).toBe(0);
-    expect((await run('epub', 'inspect', at('old.epub'))).out).toMatch(/cover: EPUB\/images\/front.jpg \(60 x 80\), by property/); // prettier-ignore
+    expect((await run('epub', 'inspect', at('old.epub'))).out).toMatch(
+      /cover: EPUB\/images\/front.jpg \(60 x 80\), by property/,
+    );
   });
 
   it('makes a picture that readers do not take into one that they do', async () => {
@@ -379,7 +432,18 @@ describe('the command line and ebooks', () => {
     const doc = await PDFDocument.create();
     doc.addPage([300, 400]).drawText('One');
     put('old.pdf', await doc.save());
-    const done = await run('pdf', 'set-cover', at('old.pdf'), at('front.jpg'), '--out', at('new.pdf'), '--title', 'T', '--report', at('pdf.json')); // prettier-ignore
+    const done = await run(
+      'pdf',
+      'set-cover',
+      at('old.pdf'),
+      at('front.jpg'),
+      '--out',
+      at('new.pdf'),
+      '--title',
+      'T',
+      '--report',
+      at('pdf.json'),
+    );
     expect([done.code, done.err]).toEqual([0, '']);
     expect(json('pdf.json')).toMatchObject({ placed: 'inserted', pages: { before: 1, after: 2 } });
     expect((await PDFDocument.load(readFileSync(at('new.pdf')))).getPageCount()).toBe(2);
@@ -387,30 +451,73 @@ describe('the command line and ebooks', () => {
   });
 
   it('encodes any picture for a store, in the format of the name', async () => {
-    for (const [store, file, format] of [['pocketreel', 'p.jpg', 'jpeg'], ['ownsite', 'o.webp', 'webp'], ['fennel', 'f.png', 'png']]) {
+    for (const [store, file, format] of [
+      ['pocketreel', 'p.jpg', 'jpeg'],
+      ['ownsite', 'o.webp', 'webp'],
+      ['fennel', 'f.png', 'png'],
+    ]) {
       const done = await run('encode', at('camera.jpg'), '--store', store, '--out', at(file), '--json');
       expect([done.code, done.err]).toEqual([0, '']);
       expect(JSON.parse(done.out)).toMatchObject({ store, verdict: expect.stringMatching(/passes|may/) });
       expect((await sharp(at(file)).metadata()).format).toBe(format);
       expect((await run('check', at(file), '--store', store)).code).toBe(0);
     }
-    await refuses(2, /takes no WEBP; it takes JPEG/, 'encode', at('front.jpg'), '--store', 'bindery', '--out', at('x.webp'));
+    await refuses(
+      2,
+      /takes no WEBP; it takes JPEG/,
+      'encode',
+      at('front.jpg'),
+      '--store',
+      'bindery',
+      '--out',
+      at('x.webp'),
+    );
     await refuses(2, /names no image format/, 'encode', at('front.jpg'), '--store', 'bindery', '--out', at('x.gif'));
-  }); // prettier-ignore
+  });
 
   it('knows stores of a person’s own', async () => {
-    const own = { ...PROFILES[0], id: 'corner', name: 'Corner', ideal: { widthPx: 300, heightPx: 480 }, least: null, mostBytes: 60_000 };
+    const own = {
+      ...PROFILES[0],
+      id: 'corner',
+      name: 'Corner',
+      ideal: { widthPx: 300, heightPx: 480 },
+      least: null,
+      mostBytes: 60_000,
+    };
     put('stores.json', writeProfiles([own]));
-    const done = await run('cover', 'export', at('book.yosomi'), '--store', 'corner', '--stores', at('stores.json'), '--out', at('corner.jpg'));
+    const done = await run(
+      'cover',
+      'export',
+      at('book.yosomi'),
+      '--store',
+      'corner',
+      '--stores',
+      at('stores.json'),
+      '--out',
+      at('corner.jpg'),
+    );
     expect([done.code, done.err]).toEqual([0, '']);
     expect(await sharp(at('corner.jpg')).metadata()).toMatchObject({ width: 300, height: 480 });
     put('wrong.json', '{"format":"yosomi-stores","schema":2,"stores":[{"id":"x"}]}');
     await refuses(2, /not valid at stores\.0/, 'check', at('corner.jpg'), '--store', 'x', '--stores', at('wrong.json'));
-  }); // prettier-ignore
+  });
 
   it('sketches covers: a picture and a title file for each, the same for the same number', async () => {
     const out = at('sheet');
-    const made = await run('sketch', at('book.yosomi'), '--picture', at('front.jpg'), '--picture', at('red.png'), '--count', '3', '--seed', '9', '--out', out); // prettier-ignore
+    const made = await run(
+      'sketch',
+      at('book.yosomi'),
+      '--picture',
+      at('front.jpg'),
+      '--picture',
+      at('red.png'),
+      '--count',
+      '3',
+      '--seed',
+      '9',
+      '--out',
+      out,
+    );
     expect(made.code, made.err).toBe(0);
     expect(made.out).toContain('3 covers, seed 9');
     const names = readdirSync(out).sort();
@@ -428,34 +535,89 @@ describe('the command line and ebooks', () => {
       const drawn = await pixelsOf(new Uint8Array(readFileSync(join(out, name))));
       expect(ssim(shrink(again, 200, 320), shrink(drawn, 200, 320))).toBeGreaterThan(0.995);
     }
-    const second = await run('sketch', at('book.yosomi'), '--picture', at('front.jpg'), '--picture', at('red.png'), '--count', '2', '--seed', '9', '--out', at('sheet-2')); // prettier-ignore
+    const second = await run(
+      'sketch',
+      at('book.yosomi'),
+      '--picture',
+      at('front.jpg'),
+      '--picture',
+      at('red.png'),
+      '--count',
+      '2',
+      '--seed',
+      '9',
+      '--out',
+      at('sheet-2'),
+    );
     expect(second.code).toBe(0);
     const other = readdirSync(at('sheet-2')).sort();
     expect(other).toEqual(names.slice(0, 4));
     for (const name of other)
       expect(readFileSync(join(at('sheet-2'), name)).equals(readFileSync(join(out, name)))).toBe(true);
     for (const folder of [out, at('sheet-2')]) rmSync(folder, { recursive: true });
-    await refuses(2, /--count must be a whole number from 1 to 48/, 'sketch', at('book.yosomi'), '--count', '0', '--out', out); // prettier-ignore
-    await refuses(2, /up to 5 pictures/, 'sketch', at('book.yosomi'), ...Array.from({ length: 6 }, () => ['--picture', at('front.jpg')]).flat(), '--out', out); // prettier-ignore
+    await refuses(
+      2,
+      /--count must be a whole number from 1 to 48/,
+      'sketch',
+      at('book.yosomi'),
+      '--count',
+      '0',
+      '--out',
+      out,
+    );
+    await refuses(
+      2,
+      /up to 5 pictures/,
+      'sketch',
+      at('book.yosomi'),
+      ...Array.from({ length: 6 }, () => ['--picture', at('front.jpg')]).flat(),
+      '--out',
+      out,
+    );
     await refuses(2, /cannot be read/, 'sketch', at('book.yosomi'), '--picture', at('gone.jpg'), '--out', out);
     await refuses(1, /no title/, 'sketch', at('untitled.yosomi'), '--out', out);
   });
 
   it('delivers many titles, goes on where it was, and stops at no single one', async () => {
     const out = at('out');
-    const first = await run('deliver', at('book.yosomi'), at('untitled.yosomi'), at('gone.yosomi'), '--out', out, '--only', 'stores', '--names', '{title}-{store}-{width}'); // prettier-ignore
+    const first = await run(
+      'deliver',
+      at('book.yosomi'),
+      at('untitled.yosomi'),
+      at('gone.yosomi'),
+      '--out',
+      out,
+      '--only',
+      'stores',
+      '--names',
+      '{title}-{store}-{width}',
+    );
     expect(first.code).toBe(1);
     expect(first.out).toMatch(/^1 made, 0 up to date, 2 failed/);
     expect(first.err).toMatch(/no title/);
     expect(first.err).toMatch(/gone\.yosomi cannot be read/);
     const made = join(out, 'the-weight-of-lanterns/longreach/the-weight-of-lanterns-longreach-1600.jpg');
     expect(existsSync(made)).toBe(true);
-    expect(readFileSync(join(out, 'the-weight-of-lanterns/README.txt'), 'utf8')).toMatch(/Alt text: Cover of The Weight of Lanterns by Oda Penhallow\.[\s\S]*Test picture[\s\S]*No rights are noted/); // prettier-ignore
-    const again = await run('deliver', at('book.yosomi'), '--out', out, '--only', 'stores', '--names', '{title}-{store}-{width}'); // prettier-ignore
+    expect(readFileSync(join(out, 'the-weight-of-lanterns/README.txt'), 'utf8')).toMatch(
+      /Alt text: Cover of The Weight of Lanterns by Oda Penhallow\.[\s\S]*Test picture[\s\S]*No rights are noted/,
+    );
+    const again = await run(
+      'deliver',
+      at('book.yosomi'),
+      '--out',
+      out,
+      '--only',
+      'stores',
+      '--names',
+      '{title}-{store}-{width}',
+    );
     expect([again.code, again.out.trim()]).toEqual([0, '0 made, 1 up to date, 0 failed']);
     // A file that was cut off by a crash is made anew.
     writeFileSync(made, readFileSync(made).subarray(0, 100));
-    expect((await run('deliver', at('book.yosomi'), '--out', out, '--only', 'stores', '--names', '{title}-{store}-{width}')).out).toMatch(/^1 made/); // prettier-ignore
+    expect(
+      (await run('deliver', at('book.yosomi'), '--out', out, '--only', 'stores', '--names', '{title}-{store}-{width}'))
+        .out,
+    ).toMatch(/^1 made/);
     await refuses(2, /cannot hold \{colour\}/, 'deliver', at('book.yosomi'), '--out', out, '--names', '{colour}');
   });
 
@@ -464,7 +626,16 @@ describe('the command line and ebooks', () => {
     await refuses(2, /copy protection/, 'epub', 'set-cover', at('locked.epub'), at('front.jpg'), '--out', out);
     await refuses(2, /no EPUB/, 'epub', 'set-cover', at('front.jpg'), at('front.jpg'), '--out', out);
     await refuses(2, /empty/, 'epub', 'inspect', put('empty.epub', ''));
-    await refuses(2, /no picture|not a picture|no picture that/, 'epub', 'set-cover', at('old.epub'), at('bad.yosomi'), '--out', out); // prettier-ignore
+    await refuses(
+      2,
+      /no picture|not a picture|no picture that/,
+      'epub',
+      'set-cover',
+      at('old.epub'),
+      at('bad.yosomi'),
+      '--out',
+      out,
+    );
     await refuses(2, /option --out is missing/, 'epub', 'set-cover', at('old.epub'), at('front.jpg'));
     expect(readdirSync(dir).filter((name) => name.startsWith('none') || name.endsWith('.part'))).toEqual([]);
   });

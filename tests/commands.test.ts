@@ -20,33 +20,81 @@ function offered(): Offered[] {
     ['black', 'dark night'],
     ['store page', 'cream shop'],
   ])
-    // prettier-ignore
     list.push({ label: `Look at it on ${name}`, also: `background table ${also}`, group: 'Cover' });
   return list;
 }
 const all = offered();
 const best = (typed: string): string =>
-  all.map((one) => ({ label: one.label, score: rank(one, typed) })).reduce((a, b) => (b.score > a.score ? b : a)).label; // prettier-ignore
+  all.map((one) => ({ label: one.label, score: rank(one, typed) })).reduce((a, b) => (b.score > a.score ? b : a)).label;
 
 describe('the command list', () => {
   it('is read with all that is offered', () => expect(all.length).toBeGreaterThan(40));
 
   it.each([
-    ['deliver', 'Go to Deliver'], ['Deliver', 'Go to Deliver'], ['front', 'Go to Front'], ['glance', 'Go to Glance'],
-    ['mock', 'Go to Mockups'], ['3d', 'Go to Mockups'], ['promo', 'Go to Promos'], ['ad', 'Go to Promos'], ['brief', 'Go to Brief'],
-    ['sketches', 'Go to Sketches'], ['ideas', 'Go to Sketches'], ['thumbnail', 'Go to Glance'], ['epub', 'Go to Deliver'],
-    ['author', 'Go to Brief'], ['png', 'Save picture'], ['PNG', 'Save picture'], ['jpeg', 'Save picture'], ['pdf', 'Save picture'],
-    ['save', 'Save picture'], ['save png', 'Save picture'], ['export', 'Save picture'], ['download', 'Save picture'], ['svg', 'Save picture'],
-    ['size', 'Size of the front'], ['resize', 'Size of the front'], ['pixels', 'Size of the front'], ['width', 'Size of the front'],
-    ['undo', 'Undo'], ['redo', 'Redo'], ['dark', 'Look at it on black'], ['black', 'Look at it on black'], ['white', 'Look at it on white'],
-    ['grey', 'Look at it on light table'], ['history', 'History'], ['versions', 'Versions'], ['snapshot', 'Versions'],
-    ['brand', 'House style'], ['logo', 'House style'], ['house', 'House style'], ['duplicate', 'Duplicate'], ['clone', 'Duplicate'],
-    ['delete', 'Remove'], ['erase', 'Remove'], ['paste', 'Paste parts'], ['copy', 'Copy parts'], ['group', 'Group'], ['ungroup', 'Ungroup'],
-    ['lock', 'Lock or unlock'], ['hide', 'Hide or show'], ['shelf', 'Back to the Shelf'], ['home', 'Back to the Shelf'],
-    ['pen', 'Draw a curve'], ['draw', 'Draw a curve'], ['safe', 'Show the safe area'], ['margin', 'Show the safe area'],
-    ['keys', 'Show the shortcuts'], ['glossary', 'What the words mean'], ['explain', 'What the words mean'], ['photo', 'Put the cover on a photograph'], ['reader', 'See the ebook in a reader'],
-    ['validate', 'Check a cover, an EPUB or a PDF'], ['requirements', 'See what each store asks'], ['all', 'Select all parts'],
-  ])('"%s" finds "%s" first', (typed, label) => expect(best(typed)).toBe(label)); // prettier-ignore
+    ['deliver', 'Go to Deliver'],
+    ['Deliver', 'Go to Deliver'],
+    ['front', 'Go to Front'],
+    ['glance', 'Go to Glance'],
+    ['mock', 'Go to Mockups'],
+    ['3d', 'Go to Mockups'],
+    ['promo', 'Go to Promos'],
+    ['ad', 'Go to Promos'],
+    ['brief', 'Go to Brief'],
+    ['sketches', 'Go to Sketches'],
+    ['ideas', 'Go to Sketches'],
+    ['thumbnail', 'Go to Glance'],
+    ['epub', 'Go to Deliver'],
+    ['author', 'Go to Brief'],
+    ['png', 'Save picture'],
+    ['PNG', 'Save picture'],
+    ['jpeg', 'Save picture'],
+    ['pdf', 'Save picture'],
+    ['save', 'Save picture'],
+    ['save png', 'Save picture'],
+    ['export', 'Save picture'],
+    ['download', 'Save picture'],
+    ['svg', 'Save picture'],
+    ['size', 'Size of the front'],
+    ['resize', 'Size of the front'],
+    ['pixels', 'Size of the front'],
+    ['width', 'Size of the front'],
+    ['undo', 'Undo'],
+    ['redo', 'Redo'],
+    ['dark', 'Look at it on black'],
+    ['black', 'Look at it on black'],
+    ['white', 'Look at it on white'],
+    ['grey', 'Look at it on light table'],
+    ['history', 'History'],
+    ['versions', 'Versions'],
+    ['snapshot', 'Versions'],
+    ['brand', 'House style'],
+    ['logo', 'House style'],
+    ['house', 'House style'],
+    ['duplicate', 'Duplicate'],
+    ['clone', 'Duplicate'],
+    ['delete', 'Remove'],
+    ['erase', 'Remove'],
+    ['paste', 'Paste parts'],
+    ['copy', 'Copy parts'],
+    ['group', 'Group'],
+    ['ungroup', 'Ungroup'],
+    ['lock', 'Lock or unlock'],
+    ['hide', 'Hide or show'],
+    ['shelf', 'Back to the Shelf'],
+    ['home', 'Back to the Shelf'],
+    ['pen', 'Draw a curve'],
+    ['draw', 'Draw a curve'],
+    ['safe', 'Show the safe area'],
+    ['margin', 'Show the safe area'],
+    ['keys', 'Show the shortcuts'],
+    ['glossary', 'What the words mean'],
+    ['explain', 'What the words mean'],
+    ['photo', 'Put the cover on a photograph'],
+    ['reader', 'See the ebook in a reader'],
+    ['validate', 'Check a cover, an EPUB or a PDF'],
+    ['requirements', 'See what each store asks'],
+    ['all', 'Select all parts'],
+  ])('"%s" finds "%s" first', (typed, label) => expect(best(typed)).toBe(label));
 
   it('finds nothing for words that nothing has', () => {
     for (const typed of ['xyzzy', 'save xyzzy', '%%%'])

@@ -44,7 +44,15 @@ beforeAll(async () => {
 const MADE = '2026-11-26T10:00:00Z';
 
 describe('names by a pattern', () => {
-  const fields = (title: string, store = 'longreach') => ({ title, author: 'Oda Penhallow', series: '', number: '', store, width: '1600', height: '2560' }); // prettier-ignore
+  const fields = (title: string, store = 'longreach') => ({
+    title,
+    author: 'Oda Penhallow',
+    series: '',
+    number: '',
+    store,
+    width: '1600',
+    height: '2560',
+  });
 
   it('fill their braces with safe words', () => {
     const name = patternName('{title}-{store}-{width}x{height}', fields('Łąka & “Über” Ночь'), 'jpg', new Set());
@@ -52,21 +60,28 @@ describe('names by a pattern', () => {
   });
 
   it('are safe, short and different for any title and pattern', () => {
-    const pattern = fc.oneof(fc.constantFrom('{title}', '{store}', '../{title}/{author}', '', '{title}{title}{title}', 'con', '...'), fc.string({ maxLength: 120 }));
-    fc.assert(
-      fc.property(pattern, fc.array(fc.string({ unit: 'grapheme', maxLength: 300 }), { minLength: 1, maxLength: 8 }), (text, titles) => {
-        const taken = new Set<string>();
-        const names = titles.map((title) => patternName(text, fields(title), 'jpg', taken));
-        expect(new Set(names.map((n) => n.toLowerCase())).size).toBe(names.length);
-        for (const name of names) {
-          expect(name).toMatch(/^[A-Za-z0-9][A-Za-z0-9._-]*\.jpg$/);
-          expect(name.length).toBeLessThanOrEqual(MOST_NAME);
-          expect(name).not.toMatch(/^(con|prn|aux|nul|com\d|lpt\d)\./i);
-          expect(name).not.toContain('..');
-        }
-      }),
+    const pattern = fc.oneof(
+      fc.constantFrom('{title}', '{store}', '../{title}/{author}', '', '{title}{title}{title}', 'con', '...'),
+      fc.string({ maxLength: 120 }),
     );
-  }); // prettier-ignore
+    fc.assert(
+      fc.property(
+        pattern,
+        fc.array(fc.string({ unit: 'grapheme', maxLength: 300 }), { minLength: 1, maxLength: 8 }),
+        (text, titles) => {
+          const taken = new Set<string>();
+          const names = titles.map((title) => patternName(text, fields(title), 'jpg', taken));
+          expect(new Set(names.map((n) => n.toLowerCase())).size).toBe(names.length);
+          for (const name of names) {
+            expect(name).toMatch(/^[A-Za-z0-9][A-Za-z0-9._-]*\.jpg$/);
+            expect(name.length).toBeLessThanOrEqual(MOST_NAME);
+            expect(name).not.toMatch(/^(con|prn|aux|nul|com\d|lpt\d)\./i);
+            expect(name).not.toContain('..');
+          }
+        },
+      ),
+    );
+  });
 
   it('know which braces mean nothing', () => {
     expect(unknownFields('{title}-{colour}-{width')).toEqual(['colour']);
@@ -78,25 +93,39 @@ describe('names by a pattern', () => {
     const book: Book = { ...project.book, brief: { ...brief, stores: ['longreach', 'bindery', 'cartwheel'] } };
     const names = deliverables(book, undefined, wishes).map((d) => d.fileName);
     expect(new Set(names).size).toBe(names.length);
-    expect(names.slice(0, 3)).toEqual(['the-weight-of-lanterns.jpg', 'the-weight-of-lanterns-2.jpg', 'the-weight-of-lanterns-3.jpg']); // prettier-ignore
+    expect(names.slice(0, 3)).toEqual([
+      'the-weight-of-lanterns.jpg',
+      'the-weight-of-lanterns-2.jpg',
+      'the-weight-of-lanterns-3.jpg',
+    ]);
   });
 });
 
 describe('a package', () => {
   it('has a folder for each title and each store, and a text that tells alt texts and rights', () => {
     const taken = new Set<string>();
-    expect([titleFolder(project.book, taken), titleFolder(project.book, taken)]).toEqual([slug(brief.title), `${slug(brief.title)}-2`]);
+    expect([titleFolder(project.book, taken), titleFolder(project.book, taken)]).toEqual([
+      slug(brief.title),
+      `${slug(brief.title)}-2`,
+    ]);
     const list = deliverables(project.book);
     expect([...new Set(list.map(folderFor))]).toEqual(['longreach', 'ebook', 'pages', 'pictures']);
     const id = Object.keys(project.book.assets)[0];
-    const book: Book = { ...project.book, assets: { [id]: { ...project.book.assets[id], rights: 'Ida Quill, by leave of 3 May' } } };
-    const told = packageReadme(book, list.map((wanted) => ({ wanted, path: `${folderFor(wanted)}/${wanted.fileName}`, bytes: 7 })), MADE);
+    const book: Book = {
+      ...project.book,
+      assets: { [id]: { ...project.book.assets[id], rights: 'Ida Quill, by leave of 3 May' } },
+    };
+    const told = packageReadme(
+      book,
+      list.map((wanted) => ({ wanted, path: `${folderFor(wanted)}/${wanted.fileName}`, bytes: 7 })),
+      MADE,
+    );
     expect(told).toContain('Alt text: Cover of The Weight of Lanterns by Oda Penhallow.');
     expect(told).toContain('Test picture (800 x 1280 px)\r\n  Ida Quill, by leave of 3 May');
     expect(told).not.toContain('No rights are noted');
     expect(packageReadme(project.book, [], MADE)).toContain('No rights are noted: ask before you publish it.');
     expect(packageReadme(wordsBook(), [], MADE)).toContain('No pictures are used');
-  }); // prettier-ignore
+  });
 
   it('is made file by file, whatever the kind', async () => {
     const book = smallScenes(project.book);
@@ -104,7 +133,7 @@ describe('a package', () => {
       const made = await makeDeliverable(book, wanted, MADE, studio);
       expect(made.ok && verdictOf(made.value.findings), wanted.id).not.toBe('fails');
     }
-  }); // prettier-ignore
+  });
 });
 
 describe('words and outlines', () => {
@@ -115,15 +144,26 @@ describe('words and outlines', () => {
       const { rest, outlines } = outlinesOnTop(ink);
       expect(outlines.length).toBeGreaterThanOrEqual(1);
       expect(rest.items.length + outlines.length).toBe(ink.items.length);
-      const again = paintRaster({ ...rest, items: [...rest.items, ...outlines.map((o) => fill(o.path, flat(o.colour)))] }, 800, images);
+      const again = paintRaster(
+        { ...rest, items: [...rest.items, ...outlines.map((o) => fill(o.path, flat(o.colour)))] },
+        800,
+        images,
+      );
       expect(largestDifference(again, studio.paint(ink, 800, images))).toBeLessThanOrEqual(1);
     }
-  }); // prettier-ignore
+  });
 
   it('end at the first thing that is not plain', () => {
     const box = rectPath({ x: 0, y: 0, width: 5, height: 5 });
     const plain = fill(box, flat('#ff0000'), { transform: rotate(0.3) });
-    const items = [plain, fill(box, flat('#00ff00', 0.5)), plain, fill(box, flat('#0000ff'), { blend: 'multiply' }), plain, plain]; // prettier-ignore
+    const items = [
+      plain,
+      fill(box, flat('#00ff00', 0.5)),
+      plain,
+      fill(box, flat('#0000ff'), { blend: 'multiply' }),
+      plain,
+      plain,
+    ];
     const { rest, outlines } = outlinesOnTop({ widthPx: 9, heightPx: 9, items });
     expect([rest.items.length, outlines.length]).toEqual([4, 2]);
     expect(outlines[0].path.ops).not.toEqual(box.ops);
@@ -134,10 +174,14 @@ describe('words and outlines', () => {
     if (!made.ok) throw new Error(made.fault.code);
     const svg = new TextDecoder().decode(made.value.bytes);
     expect(svg).not.toMatch(/<script|<text|href="(?!data:)|font-family/);
-    const drawn = await sharp(made.value.bytes).resize(400, 640).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+    const drawn = await sharp(made.value.bytes)
+      .resize(400, 640)
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
     const shown = raster(drawn.info.width, drawn.info.height, new Uint8ClampedArray(drawn.data));
     expect(ssim(shown, await coverRaster(project.book, 400, studio))).toBeGreaterThan(0.97);
-  }); // prettier-ignore
+  });
 
   it('leave the same PDF for the same cover, whatever the sheet', async () => {
     for (const size of ['cover', 'a4', '6x9'] as const) {
@@ -158,13 +202,20 @@ describe('what a store reads in a title’s own file', () => {
       return made.value.findings.filter((f) => f.severity === 'must').map((f) => f.code);
     };
     expect(await codes(project.book)).toEqual([]);
-    const strap = Object.values(book.cover.parts).find((p) => p.kind === 'words' && p.says.kind === 'brief' && p.says.field === 'title')!;
-    const loud = { ...strap, id: 'loud', says: { kind: 'own', text: 'The #1 bestseller, only $2.99' }, follows: null } as typeof strap;
+    const strap = Object.values(book.cover.parts).find(
+      (p) => p.kind === 'words' && p.says.kind === 'brief' && p.says.field === 'title',
+    )!;
+    const loud = {
+      ...strap,
+      id: 'loud',
+      says: { kind: 'own', text: 'The #1 bestseller, only $2.99' },
+      follows: null,
+    } as typeof strap;
     const parts = { ...book.cover.parts, loud };
     expect(await codes({ ...book, cover: { ...book.cover, parts } })).toEqual(['store-price', 'store-rank']);
     const finished = await finishedProject(400, 600);
     expect(coverWords(finished.book, null).texts).toBeNull();
-  }); // prettier-ignore
+  });
 });
 
 describe('electronic paper', () => {
@@ -189,13 +240,20 @@ describe('electronic paper', () => {
   });
   it('is where the contrast of words is measured for a store of such screens', async () => {
     const book = wordsBook();
-    const title = Object.values(book.cover.parts).find((p) => p.kind === 'words' && p.says.kind === 'brief' && p.says.field === 'title')!;
+    const title = Object.values(book.cover.parts).find(
+      (p) => p.kind === 'words' && p.says.kind === 'brief' && p.says.field === 'title',
+    )!;
     const ground = Object.values(book.cover.parts).find((p) => p.kind === 'ground')!;
     const on = (colour: string): Book => {
-      const parts = { ...book.cover.parts, [title.id]: { ...title, colour: '#ffffff' } as typeof title, [ground.id]: { ...ground, paint: { kind: 'flat', colour } } as typeof ground };
+      const parts = {
+        ...book.cover.parts,
+        [title.id]: { ...title, colour: '#ffffff' } as typeof title,
+        [ground.id]: { ...ground, paint: { kind: 'flat', colour } } as typeof ground,
+      };
       return { ...book, cover: { ...book.cover, parts } };
     };
-    const from = async (colour: string, greys: number | null): Promise<number | null | undefined> => (await coverMeasure(on(colour), studio, greys)).titleFromPx;
+    const from = async (colour: string, greys: number | null): Promise<number | null | undefined> =>
+      (await coverMeasure(on(colour), studio, greys)).titleFromPx;
     // On a middle ground the title never reads; in two greys that ground is black, and it does.
     expect(await from('#707070', null)).toBeNull();
     expect(await from('#707070', 2)).toBeLessThan(60);
@@ -206,7 +264,7 @@ describe('electronic paper', () => {
     const greys = nearestGreys(picturePixels(60, 90), 16);
     for (let i = 0; i < greys.data.length; i += 4) seen.add(greys.data[i]);
     expect(seen.size).toBeLessThanOrEqual(16);
-  }); // prettier-ignore
+  });
 
   it('keeps black and white as they are', () => {
     for (const v of [0, 255]) {

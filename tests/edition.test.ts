@@ -39,10 +39,14 @@ const bytesOf = async (file: Blob): Promise<Bytes> => new Uint8Array(await file.
 async function edit(bytes: Uint8Array, change: Partial<Edition> = {}, cover: Bytes = jpeg) {
   const info = readImage(cover);
   if (!info.ok) throw new Error(info.fault.code);
-  const made = await newEdition(blob(bytes), { cover: { bytes: cover, info: info.value, alt: 'Cover of this' }, modified: MODIFIED, ...change });
+  const made = await newEdition(blob(bytes), {
+    cover: { bytes: cover, info: info.value, alt: 'Cover of this' },
+    modified: MODIFIED,
+    ...change,
+  });
   if (!made.ok) throw new Error(`${made.fault.code} ${JSON.stringify(made.fault.data)}`);
   return { bytes: await bytesOf(made.value.file), report: made.value.report };
-} // prettier-ignore
+}
 
 /** Messages of the in-process checker that are graver than advice: their ids, sorted. */
 async function messages(bytes: Bytes): Promise<string[]> {
@@ -54,11 +58,21 @@ async function messages(bytes: Bytes): Promise<string[]> {
 }
 
 /** Every entry that was not written anew lies in the new file packed as it was. */
-function expectKept(before: Uint8Array, after: Uint8Array, report: { written: readonly string[]; left: readonly string[] }, wrapper = ''): number {
+function expectKept(
+  before: Uint8Array,
+  after: Uint8Array,
+  report: { written: readonly string[]; left: readonly string[] },
+  wrapper = '',
+): number {
   const was = new Map(rawEntries(before).map((e) => [e.name.replace(wrapper, ''), e]));
   let kept = 0;
   for (const entry of rawEntries(after)) {
-    if (entry.name === 'mimetype' || report.written.includes(entry.name) || (entry.name === 'META-INF/container.xml' && !was.has(entry.name))) continue;
+    if (
+      entry.name === 'mimetype' ||
+      report.written.includes(entry.name) ||
+      (entry.name === 'META-INF/container.xml' && !was.has(entry.name))
+    )
+      continue;
     const one = was.get(entry.name);
     expect(one, entry.name).toBeDefined();
     expect(entry.packed.equals(one!.packed), entry.name).toBe(true);
@@ -67,10 +81,13 @@ function expectKept(before: Uint8Array, after: Uint8Array, report: { written: re
   }
   for (const name of was.keys()) {
     if (name.endsWith('/') || name === 'mimetype' || report.left.includes(name)) continue;
-    expect(rawEntries(after).some((e) => e.name === name), name).toBe(true);
+    expect(
+      rawEntries(after).some((e) => e.name === name),
+      name,
+    ).toBe(true);
   }
   return kept;
-} // prettier-ignore
+}
 
 const PLANS: Record<string, Partial<BookPlan>> = {
   'a right book': {},
@@ -127,8 +144,9 @@ describe.each(Object.keys(PLANS))('a cover put into %s', (name) => {
     const was = await messages(before);
     const is = await messages((await edit(before)).bytes);
     // The fonts of the fixture are none; that is said before and after.
-    for (const id of new Set(is)) expect(is.filter((m) => m === id).length, id).toBeLessThanOrEqual(was.filter((m) => m === id).length);
-  }); // prettier-ignore
+    for (const id of new Set(is))
+      expect(is.filter((m) => m === id).length, id).toBeLessThanOrEqual(was.filter((m) => m === id).length);
+  });
 
   it('is put there again when the picture it lists is missing', async () => {
     if (plan().image === null) return;
@@ -170,7 +188,15 @@ describe('a new edition', () => {
   });
 
   it('changes words where the book has them, and keeps what is not asked for', async () => {
-    const words = { title: 'A Newer Book', subtitle: 'With a & sign', author: 'Ida Quill', publisher: 'Fernhollow Press', language: 'de', date: '2026-11-26', website: 'https://lanterns.example' };
+    const words = {
+      title: 'A Newer Book',
+      subtitle: 'With a & sign',
+      author: 'Ida Quill',
+      publisher: 'Fernhollow Press',
+      language: 'de',
+      date: '2026-11-26',
+      website: 'https://lanterns.example',
+    };
     const { bytes, report } = await edit(bookFile(plainPlan(old)), { words });
     const read = await inspectEpub(blob(bytes));
     if (!read.ok) throw new Error(read.fault.code);
@@ -186,7 +212,9 @@ describe('a new edition', () => {
 
   it('of EPUB 2 changes the contents file with the title and the identifier, and says what it has no place for', async () => {
     const before = bookFile({ ...plainPlan(old), version: 2, property: false });
-    const { bytes, report } = await edit(before, { words: { title: 'Newer', subtitle: 'Lost', identifier: 'urn:uuid:00000000-0000-4000-8000-00000000000b' } });
+    const { bytes, report } = await edit(before, {
+      words: { title: 'Newer', subtitle: 'Lost', identifier: 'urn:uuid:00000000-0000-4000-8000-00000000000b' },
+    });
     const ncx = await pageText(bytes, 'EPUB/toc.ncx');
     expect(ncx).toContain('<text>Newer</text>');
     expect(ncx).toContain('content="urn:uuid:00000000-0000-4000-8000-00000000000b"');
@@ -197,7 +225,10 @@ describe('a new edition', () => {
   it('adds a title page after the cover and a line on pages of text, each valid', async () => {
     for (const version of [2, 3] as const) {
       const before = bookFile({ ...plainPlan(old), version, property: version === 3 });
-      const { bytes, report } = await edit(before, { titlePage: 'added', pageLine: { text: 'Second edition & more', at: 'foot' } });
+      const { bytes, report } = await edit(before, {
+        titlePage: 'added',
+        pageLine: { text: 'Second edition & more', at: 'foot' },
+      });
       const opened = await openEpub(blob(bytes));
       if (!opened.ok) throw new Error(opened.fault.code);
       expect(readerPages(opened.value)).toEqual(['EPUB/cover.xhtml', 'EPUB/title-page.xhtml', 'EPUB/chapter.xhtml']);
@@ -232,7 +263,7 @@ describe('a new edition', () => {
       { numRuns: 12 },
     );
   });
-}); // prettier-ignore
+});
 
 const pageText = async (bytes: Uint8Array, path: string): Promise<string> => {
   const { unzipSync } = await import('fflate');
@@ -243,9 +274,13 @@ describe('an EPUB that cannot be changed', () => {
   const code = async (bytes: Uint8Array, change: Partial<Edition> = {}): Promise<string> => {
     const info = readImage(jpeg);
     if (!info.ok) throw new Error('cover');
-    const made = await newEdition(blob(bytes), { cover: { bytes: jpeg, info: info.value, alt: null }, modified: MODIFIED, ...change });
+    const made = await newEdition(blob(bytes), {
+      cover: { bytes: jpeg, info: info.value, alt: null },
+      modified: MODIFIED,
+      ...change,
+    });
     return made.ok ? 'made' : made.fault.code;
-  }; // prettier-ignore
+  };
   const plan = (more: Partial<BookPlan> = {}): Bytes => bookFile({ ...plainPlan(old), ...more });
   const zipped = (files: Record<string, string>): Uint8Array =>
     zipSync(Object.fromEntries(Object.entries(files).map(([n, t]) => [n, strToU8(t)])));
@@ -257,15 +292,47 @@ describe('an EPUB that cannot be changed', () => {
     ['a zip of something else', () => zipped({ 'a.txt': 'a' }), 'epub-not'],
     ['a book that is cut off', () => plan().slice(0, 900), 'zip-damaged'],
     ['a locked book', () => plan({ encryption: 'locked' }), 'epub-drm'],
-    ['two packages and no container', () => zipped({ mimetype: 'application/epub+zip', 'a.opf': '<package/>', 'b.opf': '<package/>' }), 'epub-container'],
-    ['no package', () => zipped({ mimetype: 'application/epub+zip', 'META-INF/container.xml': '<container><rootfiles><rootfile full-path="gone.opf"/></rootfiles></container>' }), 'epub-package'],
-    ['a package of entities', () => zipped({ mimetype: 'application/epub+zip', 'p.opf': '<!DOCTYPE p [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;&a;">]><package><manifest/></package>' }), 'epub-package'],
-    ['a container of entities', () => zipped({ mimetype: 'application/epub+zip', 'META-INF/container.xml': '<!DOCTYPE c [<!ENTITY a "a">]><container/>' }), 'epub-container'],
-    ['a package that is broken off', () => zipped({ mimetype: 'application/epub+zip', 'p.opf': '<package><manifest><item' }), 'epub-package'],
+    [
+      'two packages and no container',
+      () => zipped({ mimetype: 'application/epub+zip', 'a.opf': '<package/>', 'b.opf': '<package/>' }),
+      'epub-container',
+    ],
+    [
+      'no package',
+      () =>
+        zipped({
+          mimetype: 'application/epub+zip',
+          'META-INF/container.xml': '<container><rootfiles><rootfile full-path="gone.opf"/></rootfiles></container>',
+        }),
+      'epub-package',
+    ],
+    [
+      'a package of entities',
+      () =>
+        zipped({
+          mimetype: 'application/epub+zip',
+          'p.opf': '<!DOCTYPE p [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;&a;">]><package><manifest/></package>',
+        }),
+      'epub-package',
+    ],
+    [
+      'a container of entities',
+      () =>
+        zipped({
+          mimetype: 'application/epub+zip',
+          'META-INF/container.xml': '<!DOCTYPE c [<!ENTITY a "a">]><container/>',
+        }),
+      'epub-container',
+    ],
+    [
+      'a package that is broken off',
+      () => zipped({ mimetype: 'application/epub+zip', 'p.opf': '<package><manifest><item' }),
+      'epub-package',
+    ],
     ['a name that leaves its folder', () => zipped({ '../../evil.sh': 'rm' }), 'zip-name'],
     ['a name from the root', () => zipped({ '/etc/passwd': 'x' }), 'zip-name'],
     ['a name of another system', () => zipped({ 'C:\\boot.ini': 'x' }), 'zip-name'],
-  ])('%s is refused with the reason', async (_, bytes, wanted) => expect(await code(bytes())).toBe(wanted)); // prettier-ignore
+  ])('%s is refused with the reason', async (_, bytes, wanted) => expect(await code(bytes())).toBe(wanted));
 
   it('two entries of one name are refused', async () => {
     const bytes = Buffer.from(zipped({ aa: 'one', bb: 'two' }));
@@ -280,13 +347,16 @@ describe('an EPUB that cannot be changed', () => {
     bytes.writeUInt32LE(0x80000000, at + 24);
     expect(await code(bytes)).toBe('zip-large');
     // An entry that says it is small and is not: what is unpacked is counted, not believed.
-    const big = zipSync({ mimetype: strToU8('application/epub+zip'), 'p.opf': new Uint8Array(30 * 1024 * 1024) }, { level: 9 });
+    const big = zipSync(
+      { mimetype: strToU8('application/epub+zip'), 'p.opf': new Uint8Array(30 * 1024 * 1024) },
+      { level: 9 },
+    );
     const lying = Buffer.from(big);
     at = lying.lastIndexOf(Buffer.from('PK\x01\x02', 'latin1'));
     lying.writeUInt32LE(1000, at + 24);
     expect(lying.length).toBeLessThan(60_000);
     expect(['zip-large', 'zip-damaged']).toContain(await code(lying));
-  }); // prettier-ignore
+  });
 
   it('the identifier stays where fonts are scrambled with it', async () => {
     const change = { words: { identifier: 'urn:uuid:00000000-0000-4000-8000-00000000000c' } };
@@ -309,7 +379,9 @@ describe('an EPUB that cannot be changed', () => {
 const BOOKS = process.env.YOSOMI_BOOKS ?? resolve(import.meta.dirname, '..', 'build', 'books');
 
 describe('ebooks that others made', () => {
-  const names = readdirSync(BOOKS).filter((name) => name.endsWith('.epub')).sort(); // prettier-ignore
+  const names = readdirSync(BOOKS)
+    .filter((name) => name.endsWith('.epub'))
+    .sort();
   let folder: string;
   beforeAll(() => (folder = mkdtempSync(join(tmpdir(), 'books-'))));
   afterAll(() => rmSync(folder, { recursive: true }));
@@ -320,16 +392,19 @@ describe('ebooks that others made', () => {
     const before = new Uint8Array(readFileSync(join(BOOKS, name)));
     const { bytes, report } = await edit(before);
     expect(expectKept(before, bytes, report)).toBeGreaterThan(10);
-    expect((await checkEpub(blob(bytes))).filter((f) => f.code.startsWith('epub-cover') && f.severity === 'must')).toEqual([]);
+    expect(
+      (await checkEpub(blob(bytes))).filter((f) => f.code.startsWith('epub-cover') && f.severity === 'must'),
+    ).toEqual([]);
     const opened = await openEpub(blob(bytes));
     if (!opened.ok) throw new Error(opened.fault.code);
     const was = await openEpub(blob(before));
     if (!was.ok) throw new Error(was.fault.code);
-    const order = (epub: typeof opened.value): string[] => epub.pkg.spine.map(({ element }) => element.getAttribute('idref') ?? '');
+    const order = (epub: typeof opened.value): string[] =>
+      epub.pkg.spine.map(({ element }) => element.getAttribute('idref') ?? '');
     const added = order(opened.value).filter((id) => !order(was.value).includes(id));
     expect(order(opened.value).filter((id) => !added.includes(id))).toEqual(order(was.value));
     expect(readerPages(opened.value)[0]).toBe((await findCover(opened.value)).page);
-  }); // prettier-ignore
+  });
 
   /** Kinds of errors and warnings that EPUBCheck tells, with their counts. */
   const told = (file: string): Promise<Map<string, number>> =>
@@ -378,7 +453,9 @@ describe('the reader', () => {
     expect(html).toContain('Words &amp; signs &lt;b&gt;');
     expect(html).toContain('src="data:image/jpeg;base64,');
     expect(html).toContain('color: #123');
-    expect(html).not.toMatch(/far\.example|script|onload|onclick|onerror|alert|javascript|iframe|<form|<input|foreignObject|@import|url\(|behavior/i);
+    expect(html).not.toMatch(
+      /far\.example|script|onload|onclick|onerror|alert|javascript|iframe|<form|<input|foreignObject|@import|url\(|behavior/i,
+    );
     expect(html).toContain("default-src 'none'");
-  }); // prettier-ignore
+  });
 });

@@ -45,15 +45,21 @@ const made = async (picture: Raster, format: StoreFormat, limits = roomy) => {
 /** Coloured letters' worst case: thin bars of red on green. */
 const bars = (): Raster => {
   const out = raster(400, 640);
-  for (let y = 0; y < 640; y++) for (let x = 0; x < 400; x++) out.data.set(x % 6 < 3 ? [220, 30, 40, 255] : [30, 120, 60, 255], (y * 400 + x) * 4);
+  for (let y = 0; y < 640; y++)
+    for (let x = 0; x < 400; x++) out.data.set(x % 6 < 3 ? [220, 30, 40, 255] : [30, 120, 60, 255], (y * 400 + x) * 4);
   return out;
-}; // prettier-ignore
+};
 
 describe.each(FORMATS)('a cover as %s', (format) => {
   it('is read by another decoder: its pixels, its profile, its density, and nothing else', async () => {
     const { bytes, likeness: alike } = await made(scene, format);
     const meta = await sharp(bytes).metadata();
-    expect(meta).toMatchObject({ width: 480, height: 768, format: format === 'avif' ? 'heif' : format, depth: 'uchar' });
+    expect(meta).toMatchObject({
+      width: 480,
+      height: 768,
+      format: format === 'avif' ? 'heif' : format,
+      depth: 'uchar',
+    });
     expect([meta.exif, meta.xmp, meta.iptc]).toEqual([undefined, undefined, undefined]);
     if (format !== 'avif') expect(profileName(new Uint8Array(meta.icc!))).toBe('sRGB');
     if (format === 'jpeg' || format === 'png' || format === 'tiff') expect(meta.density).toBe(300);
@@ -61,8 +67,11 @@ describe.each(FORMATS)('a cover as %s', (format) => {
     if (format === 'png' || format === 'tiff') expect(largestDifference(back, scene)).toBe(0);
     else expect(ssim(back, scene)).toBeGreaterThan(0.97);
     expect(alike).toBeGreaterThan(format === 'png' || format === 'tiff' ? 0.9999 : 0.95);
-    expect(readDelivered(bytes)).toMatchObject({ ok: true, value: { format, widthPx: 480, heightPx: 768, profile: 'sRGB', metadata: [], alpha: false, animated: false } });
-  }); // prettier-ignore
+    expect(readDelivered(bytes)).toMatchObject({
+      ok: true,
+      value: { format, widthPx: 480, heightPx: 768, profile: 'sRGB', metadata: [], alpha: false, animated: false },
+    });
+  });
 
   it('is the same bytes for the same picture', async () => {
     const [a, b] = [await made(scene, format), await made(scene, format)];
@@ -83,10 +92,13 @@ describe('fitting bytes', () => {
     const { bytes, quality, chroma } = await made(noisy, format, { ...roomy, mostBytes });
     expect(bytes.length).toBeLessThanOrEqual(mostBytes);
     expect(quality).toBeGreaterThanOrEqual(LEAST_QUALITY);
-    const better = format === 'jpeg' ? await studio.encodeJpeg(noisy, quality! + 1, false, chroma!) : await studio.encodeModern(noisy, format, quality! + 1);
+    const better =
+      format === 'jpeg'
+        ? await studio.encodeJpeg(noisy, quality! + 1, false, chroma!)
+        : await studio.encodeModern(noisy, format, quality! + 1);
     // The profile that goes in is counted too.
     expect(better.length + 2600).toBeGreaterThan(mostBytes);
-  }); // prettier-ignore
+  });
 
   it('keeps colour at every pixel where letters need it, and gives it up only where that looks better', async () => {
     expect((await made(bars(), 'jpeg')).chroma).toBe('4:4:4');
@@ -131,20 +143,43 @@ describe('TIFF', () => {
     expect(largestDifference((await studio.decode(writeTiff(scene, 300)))!, scene)).toBe(0);
   });
 
-  it.each([['lzw', 'horizontal', 256], ['deflate', 'float', 512], ['packbits', 'none', 64], ['lzw', 'none', 0], ['jpeg', 'none', 128], ['none', 'none', 16]] as const)('packed as %s, foretold %s, in tiles of %i px, is decoded to the very pixels', async (compression, predictor, tile) => {
-    const plain = sharp(Buffer.from(scene.data), { raw: { width: 480, height: 768, channels: 4 } }).removeAlpha();
-    const file = new Uint8Array(await plain.tiff({ compression, predictor: predictor === 'float' ? 'horizontal' : predictor, quality: 95, ...(tile ? { tile: true, tileWidth: tile, tileHeight: tile } : {}) }).toBuffer());
-    const back = (await studio.decode(file))!;
-    if (compression === 'jpeg') expect(ssim(back, scene)).toBeGreaterThan(0.97);
-    else expect(largestDifference(back, scene)).toBe(0);
-  }); // prettier-ignore
+  it.each([
+    ['lzw', 'horizontal', 256],
+    ['deflate', 'float', 512],
+    ['packbits', 'none', 64],
+    ['lzw', 'none', 0],
+    ['jpeg', 'none', 128],
+    ['none', 'none', 16],
+  ] as const)(
+    'packed as %s, foretold %s, in tiles of %i px, is decoded to the very pixels',
+    async (compression, predictor, tile) => {
+      const plain = sharp(Buffer.from(scene.data), { raw: { width: 480, height: 768, channels: 4 } }).removeAlpha();
+      const file = new Uint8Array(
+        await plain
+          .tiff({
+            compression,
+            predictor: predictor === 'float' ? 'horizontal' : predictor,
+            quality: 95,
+            ...(tile ? { tile: true, tileWidth: tile, tileHeight: tile } : {}),
+          })
+          .toBuffer(),
+      );
+      const back = (await studio.decode(file))!;
+      if (compression === 'jpeg') expect(ssim(back, scene)).toBeGreaterThan(0.97);
+      else expect(largestDifference(back, scene)).toBe(0);
+    },
+  );
 
   it('that lies about how much it holds costs no more than one that does not', async () => {
     const honest = writeTiff(scene, 300);
     const at = new DataView(honest.buffer).getUint32(4, true);
     const rows = new DataView(honest.buffer).getUint16(at, true);
     for (let i = 0; i < rows; i++) {
-      for (const [place, value] of [[4, 0xffffffff], [8, 0xfffffff0], [2, 12]] as const) {
+      for (const [place, value] of [
+        [4, 0xffffffff],
+        [8, 0xfffffff0],
+        [2, 12],
+      ] as const) {
         const lying = honest.slice();
         const view = new DataView(lying.buffer);
         if (place === 2) view.setUint16(at + 2 + i * 12 + 2, value, true);
@@ -157,7 +192,7 @@ describe('TIFF', () => {
     const ring = honest.slice();
     new DataView(ring.buffer).setUint32(at + 2 + rows * 12, at, true);
     expect(largestDifference((await studio.decode(ring))!, scene)).toBe(0);
-  }, 20_000); // prettier-ignore
+  }, 20_000);
 
   it('with a strip that would unpack to gigabytes is unpacked as far as its pixels go', () => {
     // 100 MB of zeros without an end, forty times over.
@@ -178,12 +213,23 @@ describe('TIFF', () => {
     expect(back && [back.width, back.height]).toEqual([8, 8]);
   });
 
-  it.each(['lzw', 'deflate', 'none', 'jpeg', 'packbits'] as const)('packed as %s by others is decoded', async (compression) => {
-    const bytes = await fileOf(scene, 'tiff', (image) => image.tiff({ compression, quality: 95 }));
-    const file = compression === 'jpeg' ? bytes : new Uint8Array(await sharp(Buffer.from(scene.data), { raw: { width: 480, height: 768, channels: 4 } }).removeAlpha().tiff({ compression }).toBuffer());
-    const back = await studio.decode(file);
-    expect(ssim(back!, scene)).toBeGreaterThan(0.97);
-  }); // prettier-ignore
+  it.each(['lzw', 'deflate', 'none', 'jpeg', 'packbits'] as const)(
+    'packed as %s by others is decoded',
+    async (compression) => {
+      const bytes = await fileOf(scene, 'tiff', (image) => image.tiff({ compression, quality: 95 }));
+      const file =
+        compression === 'jpeg'
+          ? bytes
+          : new Uint8Array(
+              await sharp(Buffer.from(scene.data), { raw: { width: 480, height: 768, channels: 4 } })
+                .removeAlpha()
+                .tiff({ compression })
+                .toBuffer(),
+            );
+      const back = await studio.decode(file);
+      expect(ssim(back!, scene)).toBeGreaterThan(0.97);
+    },
+  );
 });
 
 /** A picture by sharp, in ways that stores do not take. */
@@ -218,11 +264,14 @@ describe.each(Object.keys(SOURCES).map((name, i) => [name, i] as const))('%s men
     for (const profile of [PROFILES[(i * 5 + 3) % 8]]) {
       const done = await repairImage(source, profile, studio);
       if (!done.ok) throw new Error(`${profile.id}: ${done.fault.code}`);
-      expect(done.value.findings.filter((f) => f.severity === 'must'), profile.id).toEqual([]);
+      expect(
+        done.value.findings.filter((f) => f.severity === 'must'),
+        profile.id,
+      ).toEqual([]);
       const theirs = await judge(Buffer.from(done.value.bytes), profile);
       expect(theirs.ok && theirs.value.filter((f) => f.severity === 'must'), profile.id).toEqual([]);
     }
-  }, 120_000); // prettier-ignore
+  }, 120_000);
 });
 
 describe('mending', () => {
@@ -239,11 +288,14 @@ describe('mending', () => {
     const { bytes } = await mend(source, { ...findProfile('ownsite')!, mostBytes: 20 * MB });
     const back = await sharp(bytes).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
     expect([back.info.width, back.info.height]).toEqual([wanted.info.width, wanted.info.height]);
-    const { data } = await sharp(wanted.data, { raw: wanted.info }).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+    const { data } = await sharp(wanted.data, { raw: wanted.info })
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
     const of = (d: Buffer): Raster => raster(back.info.width, back.info.height, new Uint8ClampedArray(d));
     expect(ssim(of(back.data), of(data))).toBeGreaterThan(0.97);
     expect((await sharp(bytes).metadata()).orientation).toBeUndefined();
-  }); // prettier-ignore
+  });
 
   it('takes the colours of P3 to sRGB as another converter does', async () => {
     const source = await foreign((i) => i.png().withIccProfile('p3'), [200, 320]);
@@ -265,7 +317,8 @@ describe('mending', () => {
     const icc = Buffer.from(srgbProfile());
     icc.write('ROMM', icc.indexOf('desc', 200) + 12, 'latin1');
     const at = (tag: string): number => icc.readUInt32BE(icc.indexOf(tag, 132) + 4);
-    const put = (tag: string, xyz: readonly number[]): void => xyz.forEach((v, i) => void icc.writeInt32BE(Math.round(v * 65_536), at(tag) + 8 + i * 4));
+    const put = (tag: string, xyz: readonly number[]): void =>
+      xyz.forEach((v, i) => void icc.writeInt32BE(Math.round(v * 65_536), at(tag) + 8 + i * 4));
     put('rXYZ', [0.79767, 0.28804, 0]);
     put('gXYZ', [0.13519, 0.71188, 0]);
     put('bXYZ', [0.03134, 0.00009, 0.82491]);
@@ -280,7 +333,7 @@ describe('mending', () => {
     let sum = 0;
     for (let i = 0; i < ours.data.length; i++) sum += Math.abs(ours.data[i] - theirs[i]);
     expect(sum / ours.data.length).toBeLessThan(1);
-  }); // prettier-ignore
+  });
 
   it('leaves the coded pixels alone where only words about them are wrong', async () => {
     const source = await fileOf(scenePixels(1600, 2560), 'jpeg');
@@ -299,25 +352,54 @@ describe('mending', () => {
   });
 
   it('shows a picture of another ratio whole, on its own edge colour', async () => {
-    const { bytes, codes } = await mend(await foreign((i) => i.jpeg({ quality: 95 }), [1400, 1400]), findProfile('fennel')!);
+    const { bytes, codes } = await mend(
+      await foreign((i) => i.jpeg({ quality: 95 }), [1400, 1400]),
+      findProfile('fennel')!,
+    );
     expect(codes).toContain('repair-fitted');
     const back = await pixelsOf(bytes);
     expect([back.width, back.height]).toEqual([1400, 1867]);
     const top = back.data.slice(4 * 700, 4 * 700 + 3);
     expect(Math.max(...top) - Math.min(...top)).toBeLessThan(140);
-    const inner = await sharp(bytes).extract({ left: 0, top: 234, width: 1400, height: 1400 }).ensureAlpha().raw().toBuffer();
+    const inner = await sharp(bytes)
+      .extract({ left: 0, top: 234, width: 1400, height: 1400 })
+      .ensureAlpha()
+      .raw()
+      .toBuffer();
     expect(ssim(raster(1400, 1400, new Uint8ClampedArray(inner)), scenePixels(1400, 1400))).toBeGreaterThan(0.95);
-  }); // prettier-ignore
+  });
 
   it('asks for pixels that the store takes, whatever comes', () => {
     for (const profile of PROFILES) {
-      for (const [widthPx, heightPx] of [[16, 16], [300, 500], [1600, 2560], [9000, 14_000], [5000, 300], [333, 7777]]) {
+      for (const [widthPx, heightPx] of [
+        [16, 16],
+        [300, 500],
+        [1600, 2560],
+        [9000, 14_000],
+        [5000, 300],
+        [333, 7777],
+      ]) {
         const size = sizeFor({ widthPx, heightPx }, profile);
-        const info: ImageInfo = { format: 'jpeg', ...size, orientation: 1, bitDepth: 8, colour: 'rgb', alpha: false, ppi: 300, profile: 'sRGB', progressive: false, animated: false, metadata: [] };
-        expect(verdictOf(checkImage(info, 1000, profile)), `${profile.id} ${widthPx} x ${heightPx}: ${size.widthPx} x ${size.heightPx}`).not.toBe('fails');
+        const info: ImageInfo = {
+          format: 'jpeg',
+          ...size,
+          orientation: 1,
+          bitDepth: 8,
+          colour: 'rgb',
+          alpha: false,
+          ppi: 300,
+          profile: 'sRGB',
+          progressive: false,
+          animated: false,
+          metadata: [],
+        };
+        expect(
+          verdictOf(checkImage(info, 1000, profile)),
+          `${profile.id} ${widthPx} x ${heightPx}: ${size.widthPx} x ${size.heightPx}`,
+        ).not.toBe('fails');
       }
     }
-  }); // prettier-ignore
+  });
 
   it.each([
     ['file-empty', async () => new Uint8Array()],
@@ -335,10 +417,14 @@ describe('mending', () => {
 
   it('keeps the first picture of an animation, and says so', async () => {
     const frames = Buffer.concat([Buffer.from(scenePixels(100, 160).data), Buffer.from(picturePixels(100, 160).data)]);
-    const moving = new Uint8Array(await sharp(frames, { raw: { width: 100, height: 320, channels: 4, pageHeight: 160 } }).webp({ loop: 0, lossless: true }).toBuffer());
+    const moving = new Uint8Array(
+      await sharp(frames, { raw: { width: 100, height: 320, channels: 4, pageHeight: 160 } })
+        .webp({ loop: 0, lossless: true })
+        .toBuffer(),
+    );
     expect((await sharp(moving).metadata()).pages).toBe(2);
     const { bytes, codes } = await mend(moving, { ...findProfile('ownsite')!, formats: ['png'] });
     expect(codes).toContain('repair-still');
     expect(largestDifference(await pixelsOf(bytes), scenePixels(100, 160))).toBeLessThanOrEqual(1);
-  }); // prettier-ignore
+  });
 });

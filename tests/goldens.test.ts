@@ -219,15 +219,32 @@ describe('photographs', () => {
     const sheet = raster(3 * 330, 400);
     sheet.data.fill(255);
     for (const [i, one] of DEMO_PHOTOGRAPHS.entries()) {
-      const decoded = await decodeImage(new Uint8Array(readFileSync(resolve(import.meta.dirname, `../assets/photographs/${one.name}.jpg`)))); // prettier-ignore
+      const decoded = await decodeImage(
+        new Uint8Array(readFileSync(resolve(import.meta.dirname, `../assets/photographs/${one.name}.jpg`))),
+      );
       if (!decoded.ok) throw new Error(decoded.fault.code);
       const photo = decoded.value.raster;
       const found = findCorners(photo);
       if (found.kind !== 'found') throw new Error(`${one.name}: ${found.kind}`);
       const corners = found.corners.map((p): [number, number] => [p.x, p.y]);
-      const thumb: Mark[] = one.thumb ? [{ kind: 'range', on: 'front', add: true, at: [one.thumb.knuckle.x, one.thumb.knuckle.y], tolerance: 0.12, joined: true }] : []; // prettier-ignore
+      const thumb: Mark[] = one.thumb
+        ? [
+            {
+              kind: 'range',
+              on: 'front',
+              add: true,
+              at: [one.thumb.knuckle.x, one.thumb.knuckle.y],
+              tolerance: 0.12,
+              joined: true,
+            },
+          ]
+        : [];
       const face = newFace('a', 'Front', corners, { kind: 'side', side: 'front' });
-      const scene = { ...newPinScene({ asset: 'p', widthPx: photo.width, heightPx: photo.height }), faces: [face], marks: thumb }; // prettier-ignore
+      const scene = {
+        ...newPinScene({ asset: 'p', widthPx: photo.width, heightPx: photo.height }),
+        faces: [face],
+        marks: thumb,
+      };
       const { book, files } = books[i];
       const art = artOf(flatten(await coverRaster(book, 900, new NodeStudio(files)), [255, 255, 255]));
       const made = pinned(photoOf(photo), scene, new Map([['a', art]]));

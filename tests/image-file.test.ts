@@ -208,20 +208,44 @@ describe('writing a JPEG', () => {
 
 describe('an animated WebP', () => {
   it.each([true, false])('is read by another decoder picture for picture (lossless: %s)', async (lossless) => {
-    const colours = [{ r: 200, g: 30, b: 30, alpha: 1 }, { r: 20, g: 60, b: 190, alpha: 0.5 }, { r: 0, g: 0, b: 0, alpha: 0 }]; // prettier-ignore
+    const colours = [
+      { r: 200, g: 30, b: 30, alpha: 1 },
+      { r: 20, g: 60, b: 190, alpha: 0.5 },
+      { r: 0, g: 0, b: 0, alpha: 0 },
+    ];
     const stills = await Promise.all(
-      colours.map((background) => sharp({ create: { width: 33, height: 21, channels: 4, background } }).webp({ lossless, quality: 100, alphaQuality: 100 }).toBuffer()), // prettier-ignore
+      colours.map((background) =>
+        sharp({ create: { width: 33, height: 21, channels: 4, background } })
+          .webp({ lossless, quality: 100, alphaQuality: 100 })
+          .toBuffer(),
+      ),
     );
-    const made = animatedWebp(stills.map((s) => new Uint8Array(s)), 33, 21, 120, true); // prettier-ignore
-    const { data, info } = await sharp(made, { animated: true }).ensureAlpha().raw().toBuffer({ resolveWithObject: true }); // prettier-ignore
-    expect(await sharp(made, { animated: true }).metadata()).toMatchObject({ pages: 3, loop: 0, delay: [120, 120, 120], pageHeight: 21 }); // prettier-ignore
+    const made = animatedWebp(
+      stills.map((s) => new Uint8Array(s)),
+      33,
+      21,
+      120,
+      true,
+    );
+    const { data, info } = await sharp(made, { animated: true })
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    expect(await sharp(made, { animated: true }).metadata()).toMatchObject({
+      pages: 3,
+      loop: 0,
+      delay: [120, 120, 120],
+      pageHeight: 21,
+    });
     expect([info.width, info.height]).toEqual([33, 63]);
     colours.forEach(({ r, b, alpha }, i) => {
       const p = (i * 21 + 10) * 33 * 4 + 16 * 4;
       expect(Math.abs(data[p + 3] - alpha * 255)).toBeLessThanOrEqual(2);
       if (alpha > 0) expect(Math.abs(data[p] - r) + Math.abs(data[p + 2] - b)).toBeLessThanOrEqual(8);
     });
-    expect((await sharp(animatedWebp([new Uint8Array(stills[0])], 33, 21, 50, false), { animated: true }).metadata()).loop).toBe(1); // prettier-ignore
+    expect(
+      (await sharp(animatedWebp([new Uint8Array(stills[0])], 33, 21, 50, false), { animated: true }).metadata()).loop,
+    ).toBe(1);
     expect(() => animatedWebp([new Uint8Array(40)], 33, 21, 50, true)).toThrow();
   });
 });

@@ -42,8 +42,11 @@ async function send(store: string, bytes: Uint8Array<ArrayBuffer>, name = 'cover
   const form = new FormData();
   form.append('cover', new Blob([bytes]), name);
   const answer = await fetch(address(store), { method: 'POST', body: form });
-  return { status: answer.status, body: (await answer.json()) as { accepted?: boolean; findings?: { code: string }[]; error?: string } };
-} // prettier-ignore
+  return {
+    status: answer.status,
+    body: (await answer.json()) as { accepted?: boolean; findings?: { code: string }[]; error?: string },
+  };
+}
 
 describe('a stand-in store', () => {
   it('accepts a cover that is right, and says so', async () => {
@@ -57,7 +60,9 @@ describe('a stand-in store', () => {
     const source = await fileOf(picturePixels(401, 600), 'png');
     const { status, body } = await send('pocketreel', source);
     expect(status).toBe(422);
-    expect(body.findings!.map((f) => f.code)).toEqual(expect.arrayContaining(['store-format', 'store-exact-size', 'store-ratio', 'store-bytes'])); // prettier-ignore
+    expect(body.findings!.map((f) => f.code)).toEqual(
+      expect.arrayContaining(['store-format', 'store-exact-size', 'store-ratio', 'store-bytes']),
+    );
   });
 
   it.each([
@@ -67,7 +72,9 @@ describe('a stand-in store', () => {
     ['store-metadata', (i: Sharp) => i.jpeg().withExif({ IFD0: { Artist: 'A' } })],
     ['store-profile', (i: Sharp) => i.jpeg().withIccProfile('p3')],
   ] as const)('sees %s by a decoder of its own', async (code, change) => {
-    const image = sharp(Buffer.from(scenePixels(400, 600).data), { raw: { width: 400, height: 600, channels: 4 } }).removeAlpha(); // prettier-ignore
+    const image = sharp(Buffer.from(scenePixels(400, 600).data), {
+      raw: { width: 400, height: 600, channels: 4 },
+    }).removeAlpha();
     const { body } = await send('pocketreel', new Uint8Array(await change(image).toBuffer()));
     expect(body.findings!.map((f) => f.code)).toContain(code);
   });
@@ -76,7 +83,10 @@ describe('a stand-in store', () => {
     const jpeg = await fileOf(picturePixels(160, 256), 'jpeg');
     expect((await send('pommel', bookFile(plainPlan(jpeg)))).body).toMatchObject({ accepted: true });
     const bare = bookFile({ ...plainPlan(jpeg), image: null, page: null, property: false, meta: null });
-    expect((await send('pommel', bare)).body).toMatchObject({ accepted: false, findings: [{ code: 'epub-cover-image' }] }); // prettier-ignore
+    expect((await send('pommel', bare)).body).toMatchObject({
+      accepted: false,
+      findings: [{ code: 'epub-cover-image' }],
+    });
   });
 
   it.each([
@@ -103,10 +113,15 @@ describe('a stand-in store', () => {
 
   it('wants multipart with one file', async () => {
     expect((await fetch(address('pommel'), { method: 'POST', body: 'x' })).status).toBe(415);
-    expect((await fetch(address('pommel'), { method: 'POST', headers: { 'content-type': 'image/jpeg' }, body: good })).status).toBe(415); // prettier-ignore
+    expect(
+      (await fetch(address('pommel'), { method: 'POST', headers: { 'content-type': 'image/jpeg' }, body: good }))
+        .status,
+    ).toBe(415);
     expect((await fetch(address('pommel'), { method: 'POST', body: new FormData() })).status).toBe(400);
     const broken = { 'content-type': 'multipart/form-data; boundary=x' };
-    expect((await fetch(address('pommel'), { method: 'POST', headers: broken, body: '--x\r\nnonsense' })).status).toBe(400); // prettier-ignore
+    expect((await fetch(address('pommel'), { method: 'POST', headers: broken, body: '--x\r\nnonsense' })).status).toBe(
+      400,
+    );
   });
 
   it('stops at its limit, whether the length was told or not', async () => {
@@ -114,12 +129,19 @@ describe('a stand-in store', () => {
       method: 'POST',
       headers: { 'content-type': 'multipart/form-data; boundary=x' },
       body: new Uint8Array(MOST_UPLOAD + 100_000),
-    }).then((r) => r.status, () => 'cut off'); // prettier-ignore
+    }).then(
+      (r) => r.status,
+      () => 'cut off',
+    );
     expect([413, 'cut off']).toContain(told);
     // A body in chunks that never ends does not fill the memory.
     const before = process.memoryUsage().rss;
     const untold = await new Promise<number | string>((resolve) => {
-      const sent = request(address('pommel'), { method: 'POST', headers: { 'content-type': 'multipart/form-data; boundary=x' } }, (answer) => resolve(answer.statusCode ?? 0));
+      const sent = request(
+        address('pommel'),
+        { method: 'POST', headers: { 'content-type': 'multipart/form-data; boundary=x' } },
+        (answer) => resolve(answer.statusCode ?? 0),
+      );
       sent.on('error', () => resolve('cut off'));
       sent.write('--x\r\nContent-Disposition: form-data; name="cover"; filename="a.jpg"\r\n\r\n');
       const chunk = Buffer.alloc(1024 * 1024);
@@ -129,7 +151,7 @@ describe('a stand-in store', () => {
         sent.end();
       };
       more();
-    }); // prettier-ignore
+    });
     expect([413, 'cut off']).toContain(untold);
     expect(process.memoryUsage().rss - before).toBeLessThan(400 * 1024 * 1024);
     expect((await send('pocketreel', good)).status).toBe(200);
@@ -137,26 +159,37 @@ describe('a stand-in store', () => {
 
   it('forgets uploads that break off', async () => {
     await Promise.all(
-      Array.from({ length: 12 }, () =>
-        new Promise<void>((resolve) => {
-          const socket = connect(port, '127.0.0.1', () => {
-            socket.write(`POST /api/stores/pommel/intake HTTP/1.1\r\nHost: x\r\nContent-Type: multipart/form-data; boundary=x\r\nContent-Length: 100000\r\n\r\n--x\r\nContent-Disposition: form-data; name="cover"; filename="a"\r\n\r\nhalf`);
-            setTimeout(() => (socket.destroy(), resolve()), 60);
-          });
-        }),
+      Array.from(
+        { length: 12 },
+        () =>
+          new Promise<void>((resolve) => {
+            const socket = connect(port, '127.0.0.1', () => {
+              socket.write(
+                `POST /api/stores/pommel/intake HTTP/1.1\r\nHost: x\r\nContent-Type: multipart/form-data; boundary=x\r\nContent-Length: 100000\r\n\r\n--x\r\nContent-Disposition: form-data; name="cover"; filename="a"\r\n\r\nhalf`,
+              );
+              setTimeout(() => (socket.destroy(), resolve()), 60);
+            });
+          }),
       ),
     );
     // Every place is free again: more than were broken off get through.
     for (let i = 0; i < 4; i++) expect((await send('pocketreel', good)).status).toBe(200);
-  }); // prettier-ignore
+  });
 
   it('answers two hundred at once, lets some wait, turns the rest away, and stays up', async () => {
     const before = process.memoryUsage().rss;
-    const answers = await Promise.all(Array.from({ length: 200 }, () => send('pocketreel', good).then((a) => a.status, () => 0)));
+    const answers = await Promise.all(
+      Array.from({ length: 200 }, () =>
+        send('pocketreel', good).then(
+          (a) => a.status,
+          () => 0,
+        ),
+      ),
+    );
     const count = (status: number): number => answers.filter((s) => s === status).length;
     expect(count(200)).toBeGreaterThanOrEqual(2);
     expect(count(200) + count(503) + count(0)).toBe(200);
     expect(process.memoryUsage().rss - before).toBeLessThan(500 * 1024 * 1024);
     expect((await send('pocketreel', good)).status).toBe(200);
-  }, 60_000); // prettier-ignore
+  }, 60_000);
 });

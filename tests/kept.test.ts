@@ -20,7 +20,21 @@ const ROOT = join(import.meta.dirname, '..');
 const FIXTURES = join(import.meta.dirname, 'fixtures');
 
 /** Every kind of thing that outlives a release. */
-const KINDS: readonly Versioned<unknown>[] = [Books, Scenes, PinScenes, Profiles, Houses, WishRows, SceneLists, PinLists, Copies, Arrivals, DemoRows, Deliveries, Steps]; // prettier-ignore
+const KINDS: readonly Versioned<unknown>[] = [
+  Books,
+  Scenes,
+  PinScenes,
+  Profiles,
+  Houses,
+  WishRows,
+  SceneLists,
+  PinLists,
+  Copies,
+  Arrivals,
+  DemoRows,
+  Deliveries,
+  Steps,
+];
 
 /** One as a release of that schema wrote it. */
 function fixture(kind: string, schema: number): Record<string, unknown> | null {
@@ -55,12 +69,21 @@ describe.each(KINDS)('what is kept: $kind', (kind) => {
     const raw = fixture(kind.kind, kind.schema) ?? fixture(kind.kind, kind.schema - 1);
     const newer = kind.read({ ...raw, schema: kind.schema + 1 });
     expect(newer).toMatchObject({ ok: false, fault: { data: { found: kind.schema + 1, known: kind.schema } } });
-    for (const wrong of [null, 7, 'kept', [], { ...raw, schema: 0 }, { ...raw, schema: 1.5 }, { ...raw, schema: '1' }, { schema: kind.schema }]) {
+    for (const wrong of [
+      null,
+      7,
+      'kept',
+      [],
+      { ...raw, schema: 0 },
+      { ...raw, schema: 1.5 },
+      { ...raw, schema: '1' },
+      { schema: kind.schema },
+    ]) {
       const read = kind.read(wrong);
       expect(read.ok, JSON.stringify(wrong)?.slice(0, 80)).toBe(false);
       if (!newer.ok && !read.ok) expect(read.fault.code).not.toBe(newer.fault.code);
     }
-  }); // prettier-ignore
+  });
 });
 
 describe('the list above', () => {

@@ -65,11 +65,24 @@ it('a headline that the product had made up gives way to the strapline', () => {
 
 describe('documents that are none', () => {
   it('are refused with the place that is wrong, and never thrown at', () => {
-    for (const raw of [null, 7, 'book', [], {}, { schema: '2' }, { schema: 0 }, { schema: 1.5 }, { schema: 1 }, { schema: 1, cover: 4 }, { schema: 1, cover: { parts: { a: null } } }, { schema: 2, cover: null }]) {
+    for (const raw of [
+      null,
+      7,
+      'book',
+      [],
+      {},
+      { schema: '2' },
+      { schema: 0 },
+      { schema: 1.5 },
+      { schema: 1 },
+      { schema: 1, cover: 4 },
+      { schema: 1, cover: { parts: { a: null } } },
+      { schema: 2, cover: null },
+    ]) {
       const read = readBook(raw);
       expect(read.ok).toBe(false);
       expect(!read.ok && read.fault.code).toBe('project-damaged');
-    } // prettier-ignore
+    }
     expect(readBook({ schema: BOOK_SCHEMA + 1 })).toMatchObject({ ok: false, fault: { code: 'project-newer' } });
   });
 });

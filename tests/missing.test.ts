@@ -13,7 +13,10 @@ const without = (project: Project): Project => ({ ...project, files: new Map() }
 const filled = (project: Project): Project => {
   const asset = Object.keys(project.book.assets)[0];
   const { cover } = project.book;
-  const parts: Record<string, unknown> = { ...cover.parts, ground: { ...cover.parts.ground, paint: { kind: 'picture', asset, focus: { x: 0.5, y: 0.5 }, zoom: 1 } } }; // prettier-ignore
+  const parts: Record<string, unknown> = {
+    ...cover.parts,
+    ground: { ...cover.parts.ground, paint: { kind: 'picture', asset, focus: { x: 0.5, y: 0.5 }, zoom: 1 } },
+  };
   for (const [id, part] of Object.entries(parts)) if ((part as { kind: string }).kind === 'picture') delete parts[id];
   return { ...project, book: { ...project.book, cover: { ...cover, parts } as Book['cover'] } };
 };
@@ -72,9 +75,23 @@ describe('a cover whose picture is not there', () => {
     Object.assign(other.cover.parts.picture, { source: { kind: 'asset', asset: lost.id } });
     const row = structuredClone(book.scene);
     row.things.push({ ...row.things[0], art: { kind: 'title', id: other.id } });
-    expect(await missingFile(book, 'scene', studio, new Map([[other.id, other]]), row)).toMatchObject({ data: { name: 'Gone' } }); // prettier-ignore
+    expect(await missingFile(book, 'scene', studio, new Map([[other.id, other]]), row)).toMatchObject({
+      data: { name: 'Gone' },
+    });
     const pin = { ...newPinScene({ asset: lost.id, widthPx: 9, heightPx: 9 }) };
-    pin.faces.push(newFace('f', 'Front', [[0, 0], [9, 0], [9, 9], [0, 9]], { kind: 'side', side: 'front' })); // prettier-ignore
+    pin.faces.push(
+      newFace(
+        'f',
+        'Front',
+        [
+          [0, 0],
+          [9, 0],
+          [9, 9],
+          [0, 9],
+        ],
+        { kind: 'side', side: 'front' },
+      ),
+    );
     expect(await missingFile({ ...withLost, pin }, 'pin', studio)).toMatchObject({ data: { name: 'Gone' } });
   });
 

@@ -150,8 +150,14 @@ describe('the views', () => {
     expect(faces('straight')).not.toContain('edge');
     const { camera } = stageFor({ ...defaultScene, pose: { ...defaultScene.pose, ...VIEWS.isometric } });
     const c = Math.SQRT1_2;
-    const axes: Vec3[] = [[0, 1, 0], [c, 0, -c], [c, 0, c]]; // prettier-ignore
-    const [o, ...ends] = [[0, 100, 0] as Vec3, ...axes.map((a): Vec3 => [a[0], a[1] + 100, a[2]])].map((p) => projectPoint(camera, p)); // prettier-ignore
+    const axes: Vec3[] = [
+      [0, 1, 0],
+      [c, 0, -c],
+      [c, 0, c],
+    ];
+    const [o, ...ends] = [[0, 100, 0] as Vec3, ...axes.map((a): Vec3 => [a[0], a[1] + 100, a[2]])].map((p) =>
+      projectPoint(camera, p),
+    );
     const lengths = ends.map((p) => Math.hypot(p[0] - o[0], p[1] - o[1]));
     for (const l of lengths) expect(l / lengths[0]).toBeCloseTo(1, 1);
   });
@@ -237,7 +243,9 @@ describe.each(KINDS)('the %s', (kind) => {
       const { planes, vertices } = occluder(solid);
       for (let i = 0; i < planes.length; i += 4)
         for (let v = 0; v < vertices.length; v += 3)
-          expect(planes[i] * vertices[v] + planes[i + 1] * vertices[v + 1] + planes[i + 2] * vertices[v + 2]).toBeLessThan(planes[i + 3] + 1e-6); // prettier-ignore
+          expect(
+            planes[i] * vertices[v] + planes[i + 1] * vertices[v + 1] + planes[i + 2] * vertices[v + 2],
+          ).toBeLessThan(planes[i + 3] + 1e-6);
     }
     for (const panel of model.panels) expect(model.looks.has(panel.face)).toBe(true);
   });
@@ -251,13 +259,25 @@ describe.each(KINDS)('the %s', (kind) => {
       for (let x = 0; x < 160; x++) {
         const alpha = at(r, x, y)[3];
         if (alpha === 255) opaque++;
-        const near = [[0, 0], [1, 0], [0, 1], [1, 1], [0.5, 0.5]].some(([dx, dy]) => thingUnder(st, x + dx, y + dy) === 0); // prettier-ignore
+        const near = [
+          [0, 0],
+          [1, 0],
+          [0, 1],
+          [1, 1],
+          [0.5, 0.5],
+        ].some(([dx, dy]) => thingUnder(st, x + dx, y + dy) === 0);
         const sliver = (): boolean =>
           Array.from({ length: 256 }, (_, i) =>
             thingUnder(st, x + ((i & 15) + 0.5) / 16, y + ((i >> 4) + 0.5) / 16),
           ).includes(0);
         if (alpha > 0 && !near && !sliver()) throw new Error(`${kind} draws outside its silhouette at ${x}, ${y}`);
-        const inside = [[0.01, 0.01], [0.99, 0.01], [0.01, 0.99], [0.99, 0.99], [0.5, 0.5]].every(([dx, dy]) => thingUnder(st, x + dx, y + dy) === 0); // prettier-ignore
+        const inside = [
+          [0.01, 0.01],
+          [0.99, 0.01],
+          [0.01, 0.99],
+          [0.99, 0.99],
+          [0.5, 0.5],
+        ].every(([dx, dy]) => thingUnder(st, x + dx, y + dy) === 0);
         if (inside) expect(alpha).toBeGreaterThan(247);
       }
     }
@@ -271,7 +291,12 @@ describe.each(ARRANGEMENTS)('the arrangement %s', (arrangement) => {
 
   it('stands on the ground, about the upright through the middle, whatever is in it', () => {
     for (const object of KINDS) {
-      const other: Scene = { ...scene, things: scene.things.map((thing, i) => (i === 0 && arrangement !== 'boxed' ? { ...thing, object: objectOf(object, thing.object) } : thing)) }; // prettier-ignore
+      const other: Scene = {
+        ...scene,
+        things: scene.things.map((thing, i) =>
+          i === 0 && arrangement !== 'boxed' ? { ...thing, object: objectOf(object, thing.object) } : thing,
+        ),
+      };
       const { least, most } = boxOf(setting(other, subjectsFor(other), 12));
       expect(least[1]).toBeGreaterThan(-1e-6);
       if (arrangement !== 'floating') expect(least[1]).toBeLessThan(1e-3);
@@ -289,7 +314,13 @@ describe.each(ARRANGEMENTS)('the arrangement %s', (arrangement) => {
         for (let v = 0; v < b.occ.vertices.length; v += 3) {
           let depth = Infinity;
           for (let k = 0; k < planes.length; k += 4)
-            depth = Math.min(depth, planes[k + 3] - (planes[k] * b.occ.vertices[v] + planes[k + 1] * b.occ.vertices[v + 1] + planes[k + 2] * b.occ.vertices[v + 2])); // prettier-ignore
+            depth = Math.min(
+              depth,
+              planes[k + 3] -
+                (planes[k] * b.occ.vertices[v] +
+                  planes[k + 1] * b.occ.vertices[v + 1] +
+                  planes[k + 2] * b.occ.vertices[v + 2]),
+            );
           expect(depth).toBeLessThan(0.6);
         }
       }
@@ -317,7 +348,17 @@ describe.each(ARRANGEMENTS)('the arrangement %s', (arrangement) => {
 describe('shadow and ambient occlusion', () => {
   const book = occluder(modelOf('paperback').solids[0]);
   const slab = occluder(boxSolid([60, 0, -90], [120, 70, -20]));
-  const tilted = occluder(prismSolid([[-150, 0, 40], [-90, 0, 60], [-80, 90, 20], [-140, 90, 0]], [6, 8, -20])); // prettier-ignore
+  const tilted = occluder(
+    prismSolid(
+      [
+        [-150, 0, 40],
+        [-90, 0, 60],
+        [-80, 90, 20],
+        [-140, 90, 0],
+      ],
+      [6, 8, -20],
+    ),
+  );
   const light = areaLight([0, 100, 0], -0.5, 0.8, 700, 250);
   const out = new Float64Array(2);
 
@@ -475,7 +516,12 @@ describe('a rendered mockup', () => {
     const covers = new Map([...wanted].map(([key, want]) => [key, want.side === 'front' ? art : SIDES[want.side]]));
     const shown = render(made, sceneTextures({ art: covers, foil: new Map(), drawn: new Map() }), FINAL)!;
     const corners = made.faces[0].front!.map(([x, y]) => ({ x, y }));
-    const back = homography(corners, [{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 1, y: 1 }, { x: 0, y: 1 }])!; // prettier-ignore
+    const back = homography(corners, [
+      { x: 0, y: 0 },
+      { x: 1, y: 0 },
+      { x: 1, y: 1 },
+      { x: 0, y: 1 },
+    ])!;
     const [warped, seen] = [raster(px, px), raster(px, px)];
     const linear = new Float64Array(px * px * 4);
     const gains = [0, 0, 0].map(() => [0, 0]);
@@ -588,7 +634,9 @@ describe('a rendered mockup', () => {
     const mirrored: Scene = { ...scene, reflection: 0.6 };
     const whole = make(mirrored);
     const none = { things: false, reflection: false, shadow: false };
-    const [things, reflection, shadow] = (['things', 'reflection', 'shadow'] as const).map((one) => make(mirrored, 300, 300, { ...none, [one]: true })); // prettier-ignore
+    const [things, reflection, shadow] = (['things', 'reflection', 'shadow'] as const).map((one) =>
+      make(mirrored, 300, 300, { ...none, [one]: true }),
+    );
     let most = 0;
     for (let i = 0; i < whole.data.length; i += 4) {
       const over = [0, 0, 0, 0];
@@ -651,7 +699,10 @@ describe('a rendered mockup', () => {
     expect(warm.exact[0][grey]).toBeGreaterThan(plain.exact[0][grey]);
     expect(warm.exact[2][grey]).toBeLessThan(plain.exact[2][grey]);
     for (const contrast of [-1, -0.4, 0.5, 1]) {
-      const { exact: [curve], bytes } = tonesOf({ exposure: 0, contrast }, 0); // prettier-ignore
+      const {
+        exact: [curve],
+        bytes,
+      } = tonesOf({ exposure: 0, contrast }, 0);
       expect(bytes[grey]).toBe(Math.round(curve[grey]));
       expect(curve[grey]).toBeCloseTo(128, 0);
       for (let i = 1; i < curve.length; i++) expect(curve[i]).toBeGreaterThanOrEqual(curve[i - 1]);
@@ -661,7 +712,11 @@ describe('a rendered mockup', () => {
 
   it('is sharp in the focus and soft off it, in one piece however it is cut into bands', () => {
     const far = { ...plainThing({ kind: 'paperback', thicknessMm: null }), nearerMm: -330, rightMm: 60 };
-    const two: Scene = { ...posed({ turnRad: 0, tiltRad: 0.3, lensMm: 40 }), arrangement: 'row', things: [{ ...far, nearerMm: 160, rightMm: -60 }, far] }; // prettier-ignore
+    const two: Scene = {
+      ...posed({ turnRad: 0, tiltRad: 0.3, lensMm: 40 }),
+      arrangement: 'row',
+      things: [{ ...far, nearerMm: 160, rightMm: -60 }, far],
+    };
     const energy = (scene: Scene, x0: number, x1: number): number => {
       const r = make(scene);
       let sum = 0;
@@ -683,23 +738,37 @@ describe('a rendered mockup', () => {
     expect(stageFor(at(0, 0.1)).views).toHaveLength(1);
     const textures = texturesFor(two);
     const whole = render(st, textures, FINAL)!;
-    const parts = [[0, 37], [37, 160], [160, 300]].map(([a, b]) => renderBand(st, textures, a, b, FINAL)); // prettier-ignore
+    const parts = [
+      [0, 37],
+      [37, 160],
+      [160, 300],
+    ].map(([a, b]) => renderBand(st, textures, a, b, FINAL));
     expect(hashBytes(new Uint8Array(parts.flatMap((part) => [...part])))).toBe(hashBytes(new Uint8Array(whole.data)));
   });
 
   it('has no seam in a wide blur of a large picture, whose shadow is read far from its own row', () => {
     const book = plainThing({ kind: 'paperback', thicknessMm: null });
-    const things = [{ ...book, nearerMm: 420, rightMm: -60 }, { ...book, nearerMm: -420, rightMm: 60 }];
-    const wide: Scene = { ...posed({ lensMm: 30, tiltRad: 0.4 }), arrangement: 'row', things, focus: { blur: 1, at: 1 } };
+    const things = [
+      { ...book, nearerMm: 420, rightMm: -60 },
+      { ...book, nearerMm: -420, rightMm: 60 },
+    ];
+    const wide: Scene = {
+      ...posed({ lensMm: 30, tiltRad: 0.4 }),
+      arrangement: 'row',
+      things,
+      focus: { blur: 1, at: 1 },
+    };
     const st = stageFor(wide, 3000, 3000);
     // A few rows of the near shadow, just under the book, in one piece and in two.
     const from = Math.ceil(Math.max(...st.faces[0].front!.map(([, y]) => y))) - 30;
     const textures = texturesFor(wide);
     const one = renderBand(st, textures, from, from + 16, FINAL, { things: false, reflection: false, shadow: true });
-    const two = [0, 8].map((d) => renderBand(st, textures, from + d, from + d + 8, FINAL, { things: false, reflection: false, shadow: true }));
+    const two = [0, 8].map((d) =>
+      renderBand(st, textures, from + d, from + d + 8, FINAL, { things: false, reflection: false, shadow: true }),
+    );
     expect(one.some((v) => v > 0)).toBe(true);
     expect(hashBytes(new Uint8Array(two.flatMap((part) => [...part])))).toBe(hashBytes(new Uint8Array(one)));
-  }); // prettier-ignore
+  });
 
   it('has foil that answers the light otherwise than ink does, only where foil is', () => {
     const flatScene = posed({ turnRad: 0.3 });
@@ -735,14 +804,20 @@ describe('a rendered mockup', () => {
     };
     expect(luma(two)).toBeGreaterThan(luma(picture) + 5);
     const shadowOf = (s: Scene): Raster => make(s, 300, 300, { things: false, reflection: false, shadow: true });
-    const leftOf = (r: Raster): number => Array.from({ length: 300 * 60 }, (_, i) => at(r, i % 60, Math.floor(i / 60) + 200)[3] ?? 0).reduce((a, b) => a + b); // prettier-ignore
+    const leftOf = (r: Raster): number =>
+      Array.from({ length: 300 * 60 }, (_, i) => at(r, i % 60, Math.floor(i / 60) + 200)[3] ?? 0).reduce(
+        (a, b) => a + b,
+      );
     const only = { ...scene, light: { ...scene.light, strength: 0 } };
     expect(leftOf(shadowOf({ ...only, second }))).toBeGreaterThan(leftOf(shadowOf(scene)));
   });
 
   it('shines as its surface does: gloss brighter at its brightest than satin, satin than matte', () => {
     const brightest = (surface: 'matte' | 'satin' | 'gloss'): number => {
-      const lit: Scene = { ...posed({ turnRad: 0.1 }, { azimuthRad: 0.1, heightRad: 0.4, softness: 0.3 }), things: [{ ...scene.things[0], surface }] }; // prettier-ignore
+      const lit: Scene = {
+        ...posed({ turnRad: 0.1 }, { azimuthRad: 0.1, heightRad: 0.4, softness: 0.3 }),
+        things: [{ ...scene.things[0], surface }],
+      };
       const r = render(stageFor(lit), allOf(lit, flatColour(16, 16, [8, 8, 8])), FINAL)!;
       let most = 0;
       for (let i = 0; i < r.data.length; i += 4) if (r.data[i + 3] === 255) most = Math.max(most, r.data[i]);
@@ -813,7 +888,11 @@ describe('a rendered mockup', () => {
       ground: { kind: 'picture', asset: 'gone' },
     };
     const own = adopted(scene, { id: 'itself-as-other', has: (asset) => asset === 'there' });
-    expect(own.things.map((t) => t.art)).toEqual([{ kind: 'this' }, { kind: 'this' }, { kind: 'title', id: 'a-third-title' }]); // prettier-ignore
+    expect(own.things.map((t) => t.art)).toEqual([
+      { kind: 'this' },
+      { kind: 'this' },
+      { kind: 'title', id: 'a-third-title' },
+    ]);
     expect(own.things[0]).toMatchObject({ spine: 'there', back: null });
     expect(own.ground).toEqual({ kind: 'clear' });
     expect(adopted(scene, { id: 'x', has: () => true })).toEqual(scene);

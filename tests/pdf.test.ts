@@ -78,11 +78,25 @@ describe('the cover as a page', () => {
     const bare = { ...project.book, brief: { ...project.book.brief, title: ' ' } };
     expect(await pdfFile(bare, MADE, studio)).toMatchObject({ ok: false, fault: { code: 'title-missing' } });
     const jpeg = await fileOf(picturePixels(60, 90), 'jpeg');
-    const page = { jpeg, widthPx: 60, heightPx: 90, ppi: 300, bleedPx: 0, outlines: [], title: 'A (very) \\ long — Œuvre', author: '', publisher: '', language: 'en', modified: MADE };
+    const page = {
+      jpeg,
+      widthPx: 60,
+      heightPx: 90,
+      ppi: 300,
+      bleedPx: 0,
+      outlines: [],
+      title: 'A (very) \\ long — Œuvre',
+      author: '',
+      publisher: '',
+      language: 'en',
+      modified: MADE,
+    };
     const url = 'https://lanterns.example/a(b)?c=\\d&e=ü';
-    const { info, links } = await opened(await coverPage({ ...page, links: [{ url, frame: { x: 0, y: 0, width: 10, height: 10 } }] }));
+    const { info, links } = await opened(
+      await coverPage({ ...page, links: [{ url, frame: { x: 0, y: 0, width: 10, height: 10 } }] }),
+    );
     expect(info.Title).toBe(page.title);
     expect(links).toHaveLength(1);
     expect(links[0].unsafeUrl).toBe('https://lanterns.example/a(b)?c=\\d&e=%C3%BC');
-  }); // prettier-ignore
+  });
 });

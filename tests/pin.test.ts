@@ -108,12 +108,19 @@ function photograph(light: Light, noise = 0, soft = 0): Raster {
 }
 
 /** The photograph with art on the face, as a scene of one face. */
-function pinOn(photo: Raster, art: Raster, light: Strengths, grain: number, more: Partial<PinScene> = {}, face: Partial<PinFace> = {}) {
+function pinOn(
+  photo: Raster,
+  art: Raster,
+  light: Strengths,
+  grain: number,
+  more: Partial<PinScene> = {},
+  face: Partial<PinFace> = {},
+) {
   const corners = QUAD.map((p): [number, number] => [p.x, p.y]);
   const one = { ...newFace('a', 'Front', corners, { kind: 'side', side: 'front' }), light, grain, ...face };
   const scene = { ...newPinScene({ asset: 'p', widthPx: W, heightPx: H }), faces: [one], ...more };
   return pinned(photoOf(photo), scene, new Map([['a', artOf(art)]]));
-} // prettier-ignore
+}
 
 const fold: Light = (u, v) => (0.95 - 0.4 * u - 0.12 * v) * (1 - 0.35 * Math.exp(-(((u - 0.3) / 0.02) ** 2)));
 const onPhoto = homography(SQUARE, QUAD)!;
@@ -174,7 +181,17 @@ describe('the light of a photograph', () => {
     const photo = photograph(fold, 2);
     // A dark thumb over the middle of the foot.
     for (let y = 330; y < H; y++) for (let x = 180; x < 230; x++) photo.data.set([60, 40, 30, 255], (y * W + x) * 4);
-    const thumb: Mark = { kind: 'brush', on: 'front', add: true, radius: 30, soft: 0.1, points: [[205, 352], [205, 480]] }; // prettier-ignore
+    const thumb: Mark = {
+      kind: 'brush',
+      on: 'front',
+      add: true,
+      radius: 30,
+      soft: 0.1,
+      points: [
+        [205, 352],
+        [205, 480],
+      ],
+    };
     const grey = plain(300, 400, 128);
     const clean = pinOn(photograph(fold, 2), grey, fullStrength, 0);
     const known = pinOn(photo, grey, fullStrength, 0, { marks: [thumb] });
@@ -305,24 +322,30 @@ const quads = fc
 describe('a bent face', () => {
   it('goes through its points, keeps its corners, and is the plane where none is moved', () => {
     fc.assert(
-      fc.property(quads, fc.constantFrom(3, 4, 5), fc.array(fc.double({ min: -20, max: 20, noNaN: true }), { minLength: 50, maxLength: 50 }), (quad, size, d) => {
-        const flat = sheetOf(quad, null)!;
-        const bend = unbent(size as 3 | 4 | 5);
-        bend.offsets.forEach((_, k) => {
-          const [i, j] = [k % size, Math.floor(k / size)];
-          if (!((i === 0 || i === size - 1) && (j === 0 || j === size - 1))) bend.offsets[k] = [d[k * 2], d[k * 2 + 1]];
-        });
-        const sheet = sheetOf(quad, bend)!;
-        bend.offsets.forEach(([dx, dy], k) => {
-          const [u, v] = [(k % size) / (size - 1), Math.floor(k / size) / (size - 1)];
-          const [p, q] = [flat.place(u, v), sheet.place(u, v)];
-          expect(Math.hypot(q.x - p.x - dx, q.y - p.y - dy)).toBeLessThan(1e-9);
-        });
-        expect(sheetOf(quad, unbent(size as 3 | 4 | 5))!.pieces).toBe(1);
-      }),
+      fc.property(
+        quads,
+        fc.constantFrom(3, 4, 5),
+        fc.array(fc.double({ min: -20, max: 20, noNaN: true }), { minLength: 50, maxLength: 50 }),
+        (quad, size, d) => {
+          const flat = sheetOf(quad, null)!;
+          const bend = unbent(size as 3 | 4 | 5);
+          bend.offsets.forEach((_, k) => {
+            const [i, j] = [k % size, Math.floor(k / size)];
+            if (!((i === 0 || i === size - 1) && (j === 0 || j === size - 1)))
+              bend.offsets[k] = [d[k * 2], d[k * 2 + 1]];
+          });
+          const sheet = sheetOf(quad, bend)!;
+          bend.offsets.forEach(([dx, dy], k) => {
+            const [u, v] = [(k % size) / (size - 1), Math.floor(k / size) / (size - 1)];
+            const [p, q] = [flat.place(u, v), sheet.place(u, v)];
+            expect(Math.hypot(q.x - p.x - dx, q.y - p.y - dy)).toBeLessThan(1e-9);
+          });
+          expect(sheetOf(quad, unbent(size as 3 | 4 | 5))!.pieces).toBe(1);
+        },
+      ),
       { numRuns: 40 },
     );
-  }); // prettier-ignore
+  });
 
   it('is laid as the plane is where it hardly bends, without gaps between its pieces', () => {
     const art = raster(160, 220);
@@ -333,14 +356,24 @@ describe('a bent face', () => {
     const lay = (offset: number): Raster => {
       const bend = unbent(3);
       bend.offsets[4] = [offset, 0];
-      return laid(textures, 'art', sheetOf(QUAD, bend)!, region, { kind: 'linear', taps: 4 }, shaderOf(textures), plainLight, plainTones)!; // prettier-ignore
+      return laid(
+        textures,
+        'art',
+        sheetOf(QUAD, bend)!,
+        region,
+        { kind: 'linear', taps: 4 },
+        shaderOf(textures),
+        plainLight,
+        plainTones,
+      )!;
     };
     const [flat, bent] = [lay(0), lay(1e-4)];
     const cover = coverageOf(sheetOf(QUAD, null)!, region);
     let worst = 0;
     for (let i = 0; i < flat.data.length; i += 4) {
       worst = Math.max(worst, Math.abs(flat.data[i + 3] - bent.data[i + 3]), Math.abs(flat.data[i + 3] - cover[i / 4]));
-      if (flat.data[i + 3] === 255) for (let c = 0; c < 3; c++) worst = Math.max(worst, Math.abs(flat.data[i + c] - bent.data[i + c])); // prettier-ignore
+      if (flat.data[i + 3] === 255)
+        for (let c = 0; c < 3; c++) worst = Math.max(worst, Math.abs(flat.data[i + c] - bent.data[i + c]));
     }
     expect(worst).toBeLessThanOrEqual(2);
     const bowed = lay(40);
@@ -358,7 +391,9 @@ describe('a bent face', () => {
     const made = pinOn(photo, plain(100, 150, 200), fullStrength, 0, {}, { bend });
     if (!made.ok) throw new Error(made.fault.code);
     const p = at(photo, 0.5, 0.5);
-    expect(Math.abs(LINEAR_OF[made.value.data[p]] / (LINEAR_OF[200] * 0.7 * (LINEAR_OF[232] / 65535 / 0.92)) - 1)).toBeLessThan(0.06); // prettier-ignore
+    expect(
+      Math.abs(LINEAR_OF[made.value.data[p]] / (LINEAR_OF[200] * 0.7 * (LINEAR_OF[232] / 65535 / 0.92)) - 1),
+    ).toBeLessThan(0.06);
   });
 
   it('is refused where it folds, moves a corner or has too few points', () => {
@@ -381,26 +416,53 @@ describe('a bent face', () => {
 describe('the ratio of a face', () => {
   it('is told from its corners, however the camera stood', () => {
     const turned = (p: [number, number, number], yaw: number, tilt: number): [number, number, number] => {
-      const [x, y, z] = [p[0] * Math.cos(yaw) + p[2] * Math.sin(yaw), p[1], -p[0] * Math.sin(yaw) + p[2] * Math.cos(yaw)];
+      const [x, y, z] = [
+        p[0] * Math.cos(yaw) + p[2] * Math.sin(yaw),
+        p[1],
+        -p[0] * Math.sin(yaw) + p[2] * Math.cos(yaw),
+      ];
       return [x, y * Math.cos(tilt) - z * Math.sin(tilt), y * Math.sin(tilt) + z * Math.cos(tilt)];
-    }; // prettier-ignore
+    };
     fc.assert(
-      fc.property(fc.double({ min: 0.4, max: 2, noNaN: true }), fc.double({ min: -0.9, max: 0.9, noNaN: true }), fc.double({ min: -0.8, max: 0.8, noNaN: true }), (ratio, yaw, tilt) => {
-        // A lens of 1.1 longer sides: found where there is perspective both ways, and supposed where there is not.
-        const corners = ([[-ratio, -1], [ratio, -1], [ratio, 1], [-ratio, 1]] as const).map(([x, y]) => {
-          const q = turned([x, y, 0], yaw, tilt);
-          return { x: 800 + (1760 * q[0]) / (q[2] + 6), y: 600 + (1760 * q[1]) / (q[2] + 6) };
-        });
-        expect(ratioOf(corners, { width: 1600, height: 1200 }) / ratio).toBeCloseTo(1, 3);
-      }),
+      fc.property(
+        fc.double({ min: 0.4, max: 2, noNaN: true }),
+        fc.double({ min: -0.9, max: 0.9, noNaN: true }),
+        fc.double({ min: -0.8, max: 0.8, noNaN: true }),
+        (ratio, yaw, tilt) => {
+          // A lens of 1.1 longer sides: found where there is perspective both ways, and supposed where there is not.
+          const corners = (
+            [
+              [-ratio, -1],
+              [ratio, -1],
+              [ratio, 1],
+              [-ratio, 1],
+            ] as const
+          ).map(([x, y]) => {
+            const q = turned([x, y, 0], yaw, tilt);
+            return { x: 800 + (1760 * q[0]) / (q[2] + 6), y: 600 + (1760 * q[1]) / (q[2] + 6) };
+          });
+          expect(ratioOf(corners, { width: 1600, height: 1200 }) / ratio).toBeCloseTo(1, 3);
+        },
+      ),
     );
-  }); // prettier-ignore
+  });
 });
 
 describe('marks', () => {
   const region = { x: 0, y: 0, width: 120, height: 90 };
   const brush = (more: object = {}): Mark =>
-    ({ kind: 'brush', on: 'front', add: true, radius: 12, soft: 0.5, points: [[30, 40], [80, 40]], ...more }) as Mark; // prettier-ignore
+    ({
+      kind: 'brush',
+      on: 'front',
+      add: true,
+      radius: 12,
+      soft: 0.5,
+      points: [
+        [30, 40],
+        [80, 40],
+      ],
+      ...more,
+    }) as Mark;
   const mask = (marks: Mark[], photo = plain(120, 90, 99)): Uint8Array => maskOf(marks, 'front', photo, region, [])!;
 
   it('of a brush fill the stroke, fade at its rim and end there', () => {
@@ -423,7 +485,13 @@ describe('marks', () => {
       for (let x = 0; x < 40; x++) expect(part[y * 40 + x]).toBe(whole[(y + 30) * 120 + x + 25]);
     const twice = scaledPin({ ...newPinScene({ asset: 'p', widthPx: 120, heightPx: 90 }), marks }, 2).marks;
     const large = maskOf(twice, 'front', plain(240, 180, 99), { x: 0, y: 0, width: 240, height: 180 }, [])!;
-    for (const [x, y] of [[30, 40], [55, 40], [70, 48], [100, 80]]) expect(Math.abs(large[y * 2 * 240 + x * 2] - whole[y * 120 + x])).toBeLessThan(40); // prettier-ignore
+    for (const [x, y] of [
+      [30, 40],
+      [55, 40],
+      [70, 48],
+      [100, 80],
+    ])
+      expect(Math.abs(large[y * 2 * 240 + x * 2] - whole[y * 120 + x])).toBeLessThan(40);
     expect(maskOf(marks, 'away', plain(120, 90, 99), region, [])).toBeNull();
   });
 
@@ -438,7 +506,8 @@ describe('marks', () => {
     // A nail: of another colour, but enclosed.
     for (let y = 30; y < 36; y++) for (let x = 20; x < 28; x++) photo.data.set([230, 190, 180, 255], (y * 120 + x) * 4);
     const noisy = withNoise(photo, 4, 9);
-    const pick = (joined: boolean): Uint8Array => mask([{ kind: 'range', on: 'front', add: true, at: [30, 40], tolerance: 0.08, joined }], noisy); // prettier-ignore
+    const pick = (joined: boolean): Uint8Array =>
+      mask([{ kind: 'range', on: 'front', add: true, at: [30, 40], tolerance: 0.08, joined }], noisy);
     const [all, one] = [pick(false), pick(true)];
     for (const m of [all, one]) {
       expect(m[40 * 120 + 40]).toBeGreaterThan(240);
@@ -465,7 +534,10 @@ describe('marks', () => {
 
   it('paint light and shade on the art, and nowhere else', () => {
     const photo = photograph(() => 0.9);
-    const at3 = (u: number): [number, number] => { const p = project(onPhoto, { x: u, y: 0.5 }); return [p.x, p.y]; }; // prettier-ignore
+    const at3 = (u: number): [number, number] => {
+      const p = project(onPhoto, { x: u, y: 0.5 });
+      return [p.x, p.y];
+    };
     const marks: Mark[] = [
       { kind: 'brush', on: 'shade', add: true, radius: 20, soft: 1, points: [at3(0.25)] },
       { kind: 'brush', on: 'light', add: true, radius: 20, soft: 1, points: [at3(0.75)] },
@@ -506,12 +578,28 @@ describe('a job', () => {
 describe('several faces', () => {
   it('meet without a seam of the blank between them', () => {
     const photo = photograph(() => 1);
-    const mid = (v: number): [number, number] => { const p = project(onPhoto, { x: 0.3, y: v }); return [p.x, p.y]; }; // prettier-ignore
+    const mid = (v: number): [number, number] => {
+      const p = project(onPhoto, { x: 0.3, y: v });
+      return [p.x, p.y];
+    };
     const [a, b, c, d] = QUAD.map((p): [number, number] => [p.x, p.y]);
-    const face = (id: string, corners: [number, number][]) => ({ ...newFace(id, id, corners, { kind: 'side', side: 'front' } as const), grain: 0 }); // prettier-ignore
-    const scene = { ...newPinScene({ asset: 'p', widthPx: W, heightPx: H }), faces: [face('a', [a, mid(0), mid(1), d]), face('b', [mid(0), b, c, mid(1)])] }; // prettier-ignore
+    const face = (id: string, corners: [number, number][]) => ({
+      ...newFace(id, id, corners, { kind: 'side', side: 'front' } as const),
+      grain: 0,
+    });
+    const scene = {
+      ...newPinScene({ asset: 'p', widthPx: W, heightPx: H }),
+      faces: [face('a', [a, mid(0), mid(1), d]), face('b', [mid(0), b, c, mid(1)])],
+    };
     const dark = artOf(plain(60, 90, 40));
-    const made = pinned(photoOf(photo), scene, new Map([['a', dark], ['b', dark]])); // prettier-ignore
+    const made = pinned(
+      photoOf(photo),
+      scene,
+      new Map([
+        ['a', dark],
+        ['b', dark],
+      ]),
+    );
     if (!made.ok) throw new Error(made.fault.code);
     for (let v = 0.1; v < 0.9; v += 0.05)
       for (let u = 0.2; u < 0.4; u += 0.004) expect(made.value.data[at(photo, u, v)]).toBeLessThan(52);
@@ -520,7 +608,19 @@ describe('several faces', () => {
 
 describe('an open file', () => {
   const corners = QUAD.map((p): [number, number] => [p.x, p.y]);
-  const marks: Mark[] = [{ kind: 'brush', on: 'front', add: true, radius: 20, soft: 0.2, points: [[200, 380], [200, 460]] }]; // prettier-ignore
+  const marks: Mark[] = [
+    {
+      kind: 'brush',
+      on: 'front',
+      add: true,
+      radius: 20,
+      soft: 0.2,
+      points: [
+        [200, 380],
+        [200, 460],
+      ],
+    },
+  ];
   const base = newPinScene({ asset: 'photo1', widthPx: W, heightPx: H });
   const face = (id: string): PinFace => newFace(id, `Face ${id}`, corners, { kind: 'picture', asset: 'own1' });
   const scene: PinScene = { ...base, faces: [face('a')], marks };
@@ -552,7 +652,13 @@ describe('an open file', () => {
     expect(read.value.scene).toEqual(scene);
     expect([...read.value.pictures.keys()].sort()).toEqual(['own1', 'photo1']);
     expect([...read.value.pictures.get('own1')!]).toEqual([1, 2, 3]);
-    const other = renamed(scene, new Map([['photo1', 'p9'], ['own1', 'o9']])); // prettier-ignore
+    const other = renamed(
+      scene,
+      new Map([
+        ['photo1', 'p9'],
+        ['own1', 'o9'],
+      ]),
+    );
     expect([other.photo.asset, other.faces[0].art]).toEqual(['p9', { kind: 'picture', asset: 'o9' }]);
   });
 
@@ -563,11 +669,13 @@ describe('an open file', () => {
       const read = readPinFile(zipSync(files));
       return read.ok ? null : read.fault.code;
     };
-    const json = (edit: (manifest: { version: number; scene: { schema: number; faces: unknown } }) => void) => (files: Record<string, Uint8Array>) => {
-      const manifest = JSON.parse(new TextDecoder().decode(files['yosomi/pin.json']));
-      edit(manifest);
-      files['yosomi/pin.json'] = new TextEncoder().encode(JSON.stringify(manifest));
-    }; // prettier-ignore
+    const json =
+      (edit: (manifest: { version: number; scene: { schema: number; faces: unknown } }) => void) =>
+      (files: Record<string, Uint8Array>) => {
+        const manifest = JSON.parse(new TextDecoder().decode(files['yosomi/pin.json']));
+        edit(manifest);
+        files['yosomi/pin.json'] = new TextEncoder().encode(JSON.stringify(manifest));
+      };
     expect(code(() => {})).toBeNull();
     expect(code((files) => delete files['yosomi/pin.json'])).toBe('pin-file-not');
     expect(code((files) => delete files['yosomi/own1'])).toBe('pin-picture');
@@ -600,7 +708,10 @@ describe('marks of a hand', () => {
 describe('a scene file', () => {
   it('is read back as it was, and refused with the reason where it is none', () => {
     const corners = QUAD.map((p): [number, number] => [p.x, p.y]);
-    const scene: PinScene = { ...newPinScene({ asset: 'p', widthPx: W, heightPx: H }), faces: [newFace('a', 'Front', corners, { kind: 'side', side: 'front' })] }; // prettier-ignore
+    const scene: PinScene = {
+      ...newPinScene({ asset: 'p', widthPx: W, heightPx: H }),
+      faces: [newFace('a', 'Front', corners, { kind: 'side', side: 'front' })],
+    };
     expect(readPinScene(JSON.parse(JSON.stringify(scene)))).toEqual({ ok: true, value: scene });
     expect(readPinScene({ ...scene, schema: 2 })).toMatchObject({ fault: { code: 'pin-newer' } });
     for (const raw of [null, 4, [], {}, { schema: '1' }, { ...scene, faces: [{}] }, { ...scene, photo: null }])

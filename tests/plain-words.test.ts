@@ -7,7 +7,17 @@ import { SENTENCES } from '../web/src/messages/sentences';
 /** Words of the workshop that an author does not know, as whole words; each has a plain one. */
 const WORKSHOP =
   /\b(mimetype|container|manifest|metadata|rootfile|viewbox|linear|alpha|opaque|lossless|lossy|chroma|encoded|quantis|parse|schema|payload|null|undefined|boolean|string|zod|orientation|bit depth|serialis)\w*/i;
-const DATA = new Proxy({}, { get: (_, name) => (name === 'percent' ? 99.2 : name === 'found' || name === 'wanted' || name === 'most' || name === 'count' ? 12 : String(name)) }); // prettier-ignore
+const DATA = new Proxy(
+  {},
+  {
+    get: (_, name) =>
+      name === 'percent'
+        ? 99.2
+        : name === 'found' || name === 'wanted' || name === 'most' || name === 'count'
+          ? 12
+          : String(name),
+  },
+);
 
 describe('sentences for a person without a technical background', () => {
   it.each(Object.keys(SENTENCES))('%s has no word of the workshop', (code) => {
@@ -15,7 +25,9 @@ describe('sentences for a person without a technical background', () => {
   });
 
   it('say of a place in a file of stores where it is, in words', () => {
-    expect(SENTENCES['stores-wrong']({ where: 'stores.0.least.widthPx' })).toBe('This file of stores is not right: look at store 1, its least size, width. Nothing was taken in.'); // prettier-ignore
+    expect(SENTENCES['stores-wrong']({ where: 'stores.0.least.widthPx' })).toBe(
+      'This file of stores is not right: look at store 1, its least size, width. Nothing was taken in.',
+    );
     expect(SENTENCES['stores-wrong']({ where: 'stores.2' })).toContain('look at store 3.');
   });
 

@@ -257,7 +257,9 @@ describe('one source', () => {
     const [whole, fill, anew] = [await at('whole'), await at('fill'), await at('recompose')];
     const ratio = (73 - 7.2) / (150 - 8.4);
     for (const r of [whole, fill, anew]) expect(r.width / r.height).toBeCloseTo(ratio, 2);
-    const row = (r: typeof own, y: number, x0: number, n: number) => [...r.data.slice((y * r.width + x0) * 4, (y * r.width + x0 + n) * 4)]; // prettier-ignore
+    const row = (r: typeof own, y: number, x0: number, n: number) => [
+      ...r.data.slice((y * r.width + x0) * 4, (y * r.width + x0 + n) * 4),
+    ];
     // Whole: as wide as the cover, its rows in the middle; cut: the cover's own rows without its sides.
     const above = Math.round((whole.height - own.height) / 2);
     expect(whole.width).toBe(own.width);

@@ -61,17 +61,23 @@ describe('what is added round a picture', () => {
   for (let y = 0; y < 400; y++)
     for (let x = 0; x < 400; x++) {
       const word = y >= 350 && y < 380 && x > 60 && x < 340;
-      worded.data.set(word ? [255, 255, 255, 255] : y < 200 ? [60, 110, 80, 255] : [30, 50, 80, 255], (y * 400 + x) * 4);
+      worded.data.set(
+        word ? [255, 255, 255, 255] : y < 200 ? [60, 110, 80, 255] : [30, 50, 80, 255],
+        (y * 400 + x) * 4,
+      );
     }
   const size = { widthPx: 400, heightPx: 640 };
-  const at = (made: Raster, y: number): number[] => [...made.data.subarray((y * 400 + 200) * 4, (y * 400 + 200) * 4 + 3)];
+  const at = (made: Raster, y: number): number[] => [
+    ...made.data.subarray((y * 400 + 200) * 4, (y * 400 + 200) * 4 + 3),
+  ];
 
   it('has the colour of the edge that it lies at, above and below, left and right', () => {
     const made = fitted(worded, size, studio);
     expect(at(made, 3)).toEqual([60, 110, 80]);
     expect(at(made, 636)).toEqual([30, 50, 80]);
     const split = raster(400, 400);
-    for (let i = 0; i < split.data.length; i += 4) split.data.set((i / 4) % 400 < 200 ? [200, 20, 20, 255] : [20, 20, 200, 255], i);
+    for (let i = 0; i < split.data.length; i += 4)
+      split.data.set((i / 4) % 400 < 200 ? [200, 20, 20, 255] : [20, 20, 200, 255], i);
     const wide = fitted(split, { widthPx: 640, heightPx: 400 }, studio);
     expect([...wide.data.subarray(8, 11)]).toEqual([200, 20, 20]);
     expect([...wide.data.subarray(639 * 4, 639 * 4 + 3)]).toEqual([20, 20, 200]);
@@ -82,23 +88,34 @@ describe('what is added round a picture', () => {
     for (const y of [...Array(118).keys(), ...Array.from({ length: 118 }, (_, i) => 522 + i)])
       for (let x = 0; x < 400; x++) expect(made.data[(y * 400 + x) * 4]).toBeLessThan(100);
   });
-}); // prettier-ignore
+});
 
 describe('a copy that passes', () => {
-  it.each([[900, 900], [2560, 1600], [1600, 2000], [500, 1600]] as const)('of %i x %i really does, in every way, at every store', async (w, h) => {
-    const bytes = await fileOf(picturePixels(w / 2, h / 2), 'jpeg');
-    for (const profile of PROFILES) {
-      const ways = fitsRatio({ widthPx: w, heightPx: h }, profile) ? (['whole'] as const) : REFRAMES;
-      for (const way of ways) {
-        const made = await repairImage(bytes, profile, studio, undefined, way);
-        if (!made.ok) throw new Error(`${profile.id} ${way}: ${made.fault.code}`);
-        const wrong = made.value.findings.filter((f) => f.severity !== 'note' && f.code !== 'cover-enlarged');
-        expect(wrong, `${profile.id} ${way}`).toEqual([]);
-        const meta = await sharp(made.value.bytes).metadata();
-        expect(fitsRatio({ widthPx: meta.width!, heightPx: meta.height! }, profile), `${profile.id} ${way}`).toBe(true);
+  it.each([
+    [900, 900],
+    [2560, 1600],
+    [1600, 2000],
+    [500, 1600],
+  ] as const)(
+    'of %i x %i really does, in every way, at every store',
+    async (w, h) => {
+      const bytes = await fileOf(picturePixels(w / 2, h / 2), 'jpeg');
+      for (const profile of PROFILES) {
+        const ways = fitsRatio({ widthPx: w, heightPx: h }, profile) ? (['whole'] as const) : REFRAMES;
+        for (const way of ways) {
+          const made = await repairImage(bytes, profile, studio, undefined, way);
+          if (!made.ok) throw new Error(`${profile.id} ${way}: ${made.fault.code}`);
+          const wrong = made.value.findings.filter((f) => f.severity !== 'note' && f.code !== 'cover-enlarged');
+          expect(wrong, `${profile.id} ${way}`).toEqual([]);
+          const meta = await sharp(made.value.bytes).metadata();
+          expect(fitsRatio({ widthPx: meta.width!, heightPx: meta.height! }, profile), `${profile.id} ${way}`).toBe(
+            true,
+          );
+        }
       }
-    }
-  }, 240_000); // prettier-ignore
+    },
+    240_000,
+  );
 
   it('is asked for by a picture that lies, and check says so with its exit code', async () => {
     const dir = mkdtempSync(join(tmpdir(), 'lying-'));
@@ -122,7 +139,11 @@ describe('a copy that passes', () => {
     const pixels = (await studio.decode(made.value.bytes))!;
     const k = pixels.width / 600;
     const y0 = Math.round((pixels.height - 600 * k) / 2);
-    const part = raster(pixels.width, Math.round(600 * k), pixels.data.slice(y0 * pixels.width * 4, (y0 + Math.round(600 * k)) * pixels.width * 4)); // prettier-ignore
+    const part = raster(
+      pixels.width,
+      Math.round(600 * k),
+      pixels.data.slice(y0 * pixels.width * 4, (y0 + Math.round(600 * k)) * pixels.width * 4),
+    );
     expect(ssim(shrink(part, 150, 150), shrink(source, 150, 150))).toBeGreaterThan(0.97);
   });
 });
@@ -133,7 +154,9 @@ describe('demands of a store', () => {
   });
   it('that contradict each other are told, also a ratio that is only wished for', () => {
     const like = PROFILES[0];
-    expect(nonsense({ ...like, ideal: { widthPx: 1600, heightPx: 2400 }, ratio: { low: 1.59, high: 1.61, must: false } })).toBe('ratio'); // prettier-ignore
+    expect(
+      nonsense({ ...like, ideal: { widthPx: 1600, heightPx: 2400 }, ratio: { low: 1.59, high: 1.61, must: false } }),
+    ).toBe('ratio');
     expect(nonsense({ ...like, ideal: { widthPx: 1600, heightPx: 2400 }, ratio: null })).toBeNull();
   });
 });

@@ -35,14 +35,19 @@ async function ebook(more: { front?: boolean; size?: [number, number]; turn?: bo
   const size = more.size ?? [420, 595];
   if (more.front) {
     const page = doc.addPage(size);
-    page.drawImage(await doc.embedJpg(await fileOf(picturePixels(84, 119, 3), 'jpeg')), { x: 0, y: 0, width: size[0], height: size[1] });
+    page.drawImage(await doc.embedJpg(await fileOf(picturePixels(84, 119, 3), 'jpeg')), {
+      x: 0,
+      y: 0,
+      width: size[0],
+      height: size[1],
+    });
   }
   for (const text of ['One', 'Two', 'Three']) {
     const page = doc.addPage(size);
     page.drawText(`Chapter ${text}`, { x: 40, y: 500, font, size: 18, color: rgb(0.1, 0.1, 0.1) });
   }
   return doc.save();
-} // prettier-ignore
+}
 
 /** The coded content of each page, as it lies in the file. */
 async function contents(bytes: Uint8Array): Promise<string[]> {
@@ -51,10 +56,16 @@ async function contents(bytes: Uint8Array): Promise<string[]> {
     const entry = page.node.Contents();
     const streams = entry instanceof PDFArray ? entry.asArray().map((ref) => doc.context.lookup(ref)) : [entry];
     return streams
-      .map((s) => (s instanceof PDFRawStream ? Buffer.from(s.contents).toString('latin1') : s instanceof PDFStream ? Buffer.from(s.getContents()).toString('latin1') : ''))
+      .map((s) =>
+        s instanceof PDFRawStream
+          ? Buffer.from(s.contents).toString('latin1')
+          : s instanceof PDFStream
+            ? Buffer.from(s.getContents()).toString('latin1')
+            : '',
+      )
       .join('|');
   });
-} // prettier-ignore
+}
 
 /** The file as a reader that the product does not use opens it. */
 async function read(bytes: Uint8Array) {
@@ -99,18 +110,25 @@ describe('a cover put into a PDF', () => {
     expect((await put(await ebook())).report.notes).toEqual([]);
   });
 
-  it.each(['label', 'outline'] as const)('takes the place of a first page that the file calls its cover, by a %s', async (by) => {
-    const doc = await PDFDocument.load(await ebook({ front: true }));
-    const name = PDFString.of('Cover');
-    if (by === 'label') doc.catalog.set(PDFName.of('PageLabels'), doc.context.obj({ Nums: [0, { P: name }, 1, { S: 'D' }] }));
-    else {
-      const item = doc.context.register(doc.context.obj({ Title: name, Dest: [doc.getPages()[0].ref, 'Fit'] }));
-      doc.catalog.set(PDFName.of('Outlines'), doc.context.obj({ Type: 'Outlines', First: item, Last: item, Count: 1 }));
-    }
-    const { report } = await put(await doc.save());
-    expect(report).toMatchObject({ placed: 'replaced', pages: { before: 4, after: 4 } });
-    expect(report.notes).toEqual([]);
-  }); // prettier-ignore
+  it.each(['label', 'outline'] as const)(
+    'takes the place of a first page that the file calls its cover, by a %s',
+    async (by) => {
+      const doc = await PDFDocument.load(await ebook({ front: true }));
+      const name = PDFString.of('Cover');
+      if (by === 'label')
+        doc.catalog.set(PDFName.of('PageLabels'), doc.context.obj({ Nums: [0, { P: name }, 1, { S: 'D' }] }));
+      else {
+        const item = doc.context.register(doc.context.obj({ Title: name, Dest: [doc.getPages()[0].ref, 'Fit'] }));
+        doc.catalog.set(
+          PDFName.of('Outlines'),
+          doc.context.obj({ Type: 'Outlines', First: item, Last: item, Count: 1 }),
+        );
+      }
+      const { report } = await put(await doc.save());
+      expect(report).toMatchObject({ placed: 'replaced', pages: { before: 4, after: 4 } });
+      expect(report.notes).toEqual([]);
+    },
+  );
 
   it('takes the place of the first page where that is asked for', async () => {
     const before = await ebook({ front: true });
@@ -165,8 +183,10 @@ describe('a cover put into a PDF', () => {
   it('says of a signed PDF that its signature is no longer true', async () => {
     const doc = await PDFDocument.load(await ebook());
     doc.context.register(doc.context.obj({ Type: 'Sig', ByteRange: [0, 1, 2, 3] }));
-    expect((await put(await doc.save({ useObjectStreams: false }))).report.notes.map((n) => n.code)).toEqual(['pdf-signed']);
-  }); // prettier-ignore
+    expect((await put(await doc.save({ useObjectStreams: false }))).report.notes.map((n) => n.code)).toEqual([
+      'pdf-signed',
+    ]);
+  });
 
   it.each([
     ['file-empty', async () => new Uint8Array()],

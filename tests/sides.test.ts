@@ -104,7 +104,9 @@ describe('a spine to edit', () => {
     const colours = edgeColours(front, 'left', 20);
     const own = edgeColours(after, 'right', 20);
     const value = (hex: string, c: number): number => parseInt(hex.slice(1 + c * 2, 3 + c * 2), 16);
-    colours.forEach((hex, i) => [0, 1, 2].forEach((c) => expect(Math.abs(value(hex, c) - value(own[i], c))).toBeLessThan(9))); // prettier-ignore
+    colours.forEach((hex, i) =>
+      [0, 1, 2].forEach((c) => expect(Math.abs(value(hex, c) - value(own[i], c))).toBeLessThan(9)),
+    );
   });
 });
 
@@ -130,7 +132,12 @@ describe('a back to edit', () => {
 describe('foil', () => {
   const stamped = (...parts: string[]): Book => ({
     ...book,
-    cover: { ...book.cover, parts: Object.fromEntries(Object.entries(book.cover.parts).map(([id, part]) => [id, { ...part, foil: parts.includes(id) }])) }, // prettier-ignore
+    cover: {
+      ...book.cover,
+      parts: Object.fromEntries(
+        Object.entries(book.cover.parts).map(([id, part]) => [id, { ...part, foil: parts.includes(id) }]),
+      ),
+    },
   });
 
   it('is where its parts are, and nowhere else', async () => {
@@ -138,7 +145,10 @@ describe('foil', () => {
     expect(await foilRaster(book, 200, studio)).toBeNull();
     const title = stamped('title');
     const mask = (await foilRaster(title, 200, studio))!;
-    const hidden = { ...title, cover: { ...title.cover, parts: { ...title.cover.parts, title: { ...title.cover.parts.title, hidden: true } } } }; // prettier-ignore
+    const hidden = {
+      ...title,
+      cover: { ...title.cover, parts: { ...title.cover.parts, title: { ...title.cover.parts.title, hidden: true } } },
+    };
     const [whole, without] = [await coverRaster(book, 200, studio), await coverRaster(hidden, 200, studio)];
     let [white, agree] = [0, 0];
     for (let i = 0; i < mask.data.length; i += 4) {

@@ -67,8 +67,17 @@ beforeAll(async () => {
   for (const facts of await sheetPictures([...ids.keys()], studio)) pictures[ids.get(facts.asset)!] = facts;
 });
 
-const brief = (more: Partial<Brief> = {}): Brief => ({ ...emptyBrief, title: 'A Map of Slow Rivers', author: 'Ada Fenwright', ...more }); // prettier-ignore
-const ask = (more: Partial<Brief> = {}, shown: readonly PictureFacts[] = [], other: Partial<SheetAsk> = {}): SheetAsk => ({
+const brief = (more: Partial<Brief> = {}): Brief => ({
+  ...emptyBrief,
+  title: 'A Map of Slow Rivers',
+  author: 'Ada Fenwright',
+  ...more,
+});
+const ask = (
+  more: Partial<Brief> = {},
+  shown: readonly PictureFacts[] = [],
+  other: Partial<SheetAsk> = {},
+): SheetAsk => ({
   brief: brief(more),
   widthPx: 1600,
   heightPx: 2560,
@@ -78,7 +87,7 @@ const ask = (more: Partial<Brief> = {}, shown: readonly PictureFacts[] = [], oth
   house: noHouse,
   must: { colour: null, cut: null },
   ...other,
-}); // prettier-ignore
+});
 
 async function sheet(of: SheetAsk, most: number): Promise<(Sketched & { pixels: Raster })[]> {
   const plan = planSheet(of);
@@ -128,15 +137,24 @@ const WORDS: Readonly<Record<string, Partial<Brief>>> = {
   common: { subtitle: 'Notes from a narrow boat' },
   one: { title: 'Ash', author: 'Bo Li' },
   short: { title: 'Salt Roads', subtitle: 'A novel', author: 'Imre Castellan' },
-  twelve: { title: 'All the Things We Never Told Anyone About the House Upstairs Again', author: 'Ines Varga and Tobias Wren-Archer' },
+  twelve: {
+    title: 'All the Things We Never Told Anyone About the House Upstairs Again',
+    author: 'Ines Varga and Tobias Wren-Archer',
+  },
   subtitled: {
     title: 'Quiet Streets',
-    subtitle: 'What fourteen small towns learned in ten years of slower traffic, with tables, maps and advice for councils that want to do it too.',
+    subtitle:
+      'What fourteen small towns learned in ten years of slower traffic, with tables, maps and advice for councils that want to do it too.',
     seriesName: 'Reports of the Hearth Trust',
     seriesNumber: 12,
   },
-}; // prettier-ignore
-const SIZES = [[1600, 2560], [1600, 2400], [1800, 2400], [2000, 2000]] as const; // prettier-ignore
+};
+const SIZES = [
+  [1600, 2560],
+  [1600, 2400],
+  [1800, 2400],
+  [2000, 2000],
+] as const;
 const FACES = [
   { title: 'fraunces/800', other: 'jost/600' },
   { title: 'cormorant-garamond/700', other: 'josefin-sans/600' },
@@ -207,7 +225,10 @@ describe.each(STRUCTURES.map((s) => [s.id, s] as const))('the structure %s', (_,
 
   it('goes on fitting when its words change or its size does', async () => {
     const shown = picturesFor(structure);
-    const of = ask({ title: 'The Salt Road', subtitle: 'A novel of the plains', seriesName: 'The Fen Papers', seriesNumber: 2 }, shown); // prettier-ignore
+    const of = ask(
+      { title: 'The Salt Road', subtitle: 'A novel of the plains', seriesName: 'The Fen Papers', seriesNumber: 2 },
+      shown,
+    );
     const drawn = await drawnBy(structure, of);
     expect(drawn.length).toBeGreaterThan(0);
     for (const { doc } of drawn) {
@@ -294,13 +315,17 @@ describe.each([
   [
     '300 characters of title',
     {
-      title: 'A Complete and Patient Account of Everything That Happened in the Village of Lower Marrow Between the Second Flood and the Return of the Clockmaker, Together With the Letters of His Sister, the Songs of the Ferrymen, and a Short Appendix on the Keeping of Bees in Bad Weather, Good Weather and None', // prettier-ignore
+      title:
+        'A Complete and Patient Account of Everything That Happened in the Village of Lower Marrow Between the Second Flood and the Return of the Clockmaker, Together With the Letters of His Sister, the Songs of the Ferrymen, and a Short Appendix on the Keeping of Bees in Bad Weather, Good Weather and None',
     },
     [],
   ],
 ] as const)('a sheet from %s', (_, words, shown) => {
   it('has at least twelve good covers', async () => {
-    const of = ask(words, shown.map((name) => pictures[name])); // prettier-ignore
+    const of = ask(
+      words,
+      shown.map((name) => pictures[name]),
+    );
     const made = await sheet(of, 12);
     expect(made).toHaveLength(12);
     for (const one of made) {

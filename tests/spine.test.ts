@@ -77,11 +77,22 @@ describe('a spine made from the front', () => {
 
   it('has words that read on an edge of any colours, which runs on as it is where nothing stands', () => {
     const side = { widthPx: 200, heightPx: 2560 };
-    const colour = fc.tuple(...[0, 1, 2].map(() => fc.integer({ min: 0, max: 255 }))).map((c) => hexOf(c as [number, number, number])); // prettier-ignore
+    const colour = fc
+      .tuple(...[0, 1, 2].map(() => fc.integer({ min: 0, max: 255 })))
+      .map((c) => hexOf(c as [number, number, number]));
     fc.assert(
       fc.property(fc.array(colour, { minLength: 2, maxLength: 33 }), (some) => {
         const colours = Array.from({ length: 33 }, (_, i) => some[Math.floor((i / 33) * some.length)]);
-        const inks = [composeSpine(cover, brief, studio.shaper, colours, side), composeBack(cover, { ...brief, strapline: 'A line', blurb: 'Text of the back. '.repeat(20) }, studio.shaper, colours, side)]; // prettier-ignore
+        const inks = [
+          composeSpine(cover, brief, studio.shaper, colours, side),
+          composeBack(
+            cover,
+            { ...brief, strapline: 'A line', blurb: 'Text of the back. '.repeat(20) },
+            studio.shaper,
+            colours,
+            side,
+          ),
+        ];
         for (const { items } of inks) {
           const [ground, ...set] = items;
           if (ground.kind !== 'fill' || ground.paint.kind !== 'linear') throw new Error('a side lies on its edge');
@@ -90,7 +101,9 @@ describe('a spine made from the front', () => {
             const [box] = boxes([ground, item]);
             if (item.kind !== 'fill' || item.paint.kind !== 'flat') throw new Error('words are flat fills');
             const ink = item.paint.colour;
-            for (const stop of stops.filter(({ at }) => at * side.heightPx > box.y && at * side.heightPx < box.y + box.height))
+            for (const stop of stops.filter(
+              ({ at }) => at * side.heightPx > box.y && at * side.heightPx < box.y + box.height,
+            ))
               expect(contrast(ink, stop.colour)).toBeGreaterThanOrEqual(4.5);
           }
           expect(stops[0].colour).toBe(colours[0]);
@@ -98,7 +111,7 @@ describe('a spine made from the front', () => {
       }),
       { numRuns: 60 },
     );
-  }); // prettier-ignore
+  });
 
   it('keeps a head free where that is asked for, and needs no picture', () => {
     const { items } = composeSpine(cover, brief, studio.shaper, edge, { widthPx: 52, heightPx: 800 }, 0.1);

@@ -16,7 +16,17 @@ const GOLDENS = join(import.meta.dirname, 'goldens');
 function keys(): Record<string, string> {
   const book: Book = structuredClone({ ...wordsBook(), brief: { ...wordsBook().brief, stores: ['longreach'] } });
   const pin = { ...newPinScene({ asset: 'abcdef12', widthPx: 900, heightPx: 700 }) };
-  const face = newFace('f', 'Front', [[10, 10], [200, 10], [200, 300], [10, 300]], { kind: 'side', side: 'front' }); // prettier-ignore
+  const face = newFace(
+    'f',
+    'Front',
+    [
+      [10, 10],
+      [200, 10],
+      [200, 300],
+      [10, 300],
+    ],
+    { kind: 'side', side: 'front' },
+  );
   return {
     cover: coverKey(book),
     pin: pinKey(book, { ...pin, faces: [face] }),
@@ -70,6 +80,10 @@ describe('the versions in the keys', () => {
     const before = keys();
     Object.assign(VERSIONS, { [name]: 'another' });
     const after = keys();
-    expect(Object.keys(before).filter((key) => before[key] !== after[key]).sort()).toEqual(stale); // prettier-ignore
+    expect(
+      Object.keys(before)
+        .filter((key) => before[key] !== after[key])
+        .sort(),
+    ).toEqual(stale);
   });
 });

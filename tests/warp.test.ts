@@ -29,7 +29,12 @@ const filled = (w: number, h: number, of: (x: number, y: number) => readonly num
 };
 const printed = (art: Raster, foil: Uint8Array | null = null): Textures => texturesOf([['art', { art, foil }]]);
 
-const steep: Point[] = [{ x: 26, y: 17 }, { x: 92.5, y: 10.5 }, { x: 89.5, y: 139.5 }, { x: 30.5, y: 126 }]; // prettier-ignore
+const steep: Point[] = [
+  { x: 26, y: 17 },
+  { x: 92.5, y: 10.5 },
+  { x: 89.5, y: 139.5 },
+  { x: 30.5, y: 126 },
+];
 
 /** A texture's colour at a texel position, by the cubic written out as a function of the distance. */
 function cubicAt(art: Raster, x: number, y: number, c: number): number {
@@ -48,11 +53,21 @@ function cubicAt(art: Raster, x: number, y: number, c: number): number {
 
 /** Mean squared error in codes to 8 x 8 samples a pixel in linear light, over pixels wholly inside. */
 function errorTo(art: Raster, quad: readonly Point[], got: Raster): number {
-  const back = homography(quad, [{ x: 0, y: 0 }, { x: art.width, y: 0 }, { x: art.width, y: art.height }, { x: 0, y: art.height }])!; // prettier-ignore
+  const back = homography(quad, [
+    { x: 0, y: 0 },
+    { x: art.width, y: 0 },
+    { x: art.width, y: art.height },
+    { x: 0, y: art.height },
+  ])!;
   let [sum, n] = [0, 0];
   for (let y = 0; y < got.height; y += 3) {
     for (let x = 0; x < got.width; x += 3) {
-      const corners = [[x - 3, y - 3], [x + 4, y - 3], [x - 3, y + 4], [x + 4, y + 4]].map(([a, b]) => project(back, { x: a, y: b })); // prettier-ignore
+      const corners = [
+        [x - 3, y - 3],
+        [x + 4, y - 3],
+        [x - 3, y + 4],
+        [x + 4, y + 4],
+      ].map(([a, b]) => project(back, { x: a, y: b }));
       if (corners.some((p) => p.x < 0 || p.y < 0 || p.x > art.width || p.y > art.height)) continue;
       for (let c = 0; c < 3; c++) {
         let light = 0;
@@ -88,7 +103,12 @@ describe('the kernel', () => {
         fc.record({ columns: fc.integer({ min: 1, max: 5 }), rows: fc.integer({ min: 1, max: 5 }), seed: fc.nat(99) }),
         fc.record({ profile: fc.boolean(), flat: fc.boolean(), u0: fc.double({ min: 0, max: 0.6, noNaN: true }) }),
         (jitter, size, filter, { columns, rows, seed }, { profile, flat, u0 }) => {
-          const corners = [[0, 0], [1, 0], [1, 1], [0, 1]].map(([x, y], i) => ({ x: (x + jitter[i * 2]) * size, y: (y + jitter[i * 2 + 1]) * size })); // prettier-ignore
+          const corners = [
+            [0, 0],
+            [1, 0],
+            [1, 1],
+            [0, 1],
+          ].map(([x, y], i) => ({ x: (x + jitter[i * 2]) * size, y: (y + jitter[i * 2 + 1]) * size }));
           const base = surfaceOn(texture, corners);
           fc.pre(base !== null);
           const nodes = Float32Array.from({ length: (columns + 1) * (rows + 1) * NODE }, (_, i) => {
@@ -131,7 +151,12 @@ describe('the kernel', () => {
   it('adds to the pixels of its run and to no others, whatever their number', () => {
     const textures = printed(picturePixels(60, 90));
     const shader = shaderOf(textures);
-    const quad = [{ x: 0, y: 0 }, { x: 70, y: 4 }, { x: 66, y: 80 }, { x: 3, y: 90 }]; // prettier-ignore
+    const quad = [
+      { x: 0, y: 0 },
+      { x: 70, y: 4 },
+      { x: 66, y: 80 },
+      { x: 3, y: 90 },
+    ];
     for (const flat of [false, true]) {
       const surface = surfaceOn(textures.byName.get('art')!, quad)!;
       shader.place([flat ? { ...surface, texture: null, colour: [1, 2, 3] } : surface], { kind: 'cubic', taps: 8 });
@@ -140,7 +165,9 @@ describe('the kernel', () => {
         shader.shade(0, 5.5, 40.5, count, 1, sums, 4 * 4);
         const touched = Array.from({ length: 60 }, (_, i) => sums[i * 4 + 3] !== 7);
         expect(touched).toEqual(Array.from({ length: 60 }, (_, i) => i >= 4 && i < 4 + count));
-        expect(sums.subarray(0, 16).every((v) => v === 7) && sums.subarray((4 + count) * 4).every((v) => v === 7)).toBe(true); // prettier-ignore
+        expect(sums.subarray(0, 16).every((v) => v === 7) && sums.subarray((4 + count) * 4).every((v) => v === 7)).toBe(
+          true,
+        );
       }
     }
   });
@@ -149,7 +176,12 @@ describe('the kernel', () => {
     const textures = printed(filled(40, 40, () => [90, 90, 90]));
     const [fast, plain] = [shaderOf(textures), plainShader(textures)];
     // The plane's horizon goes through the run.
-    const surface: Surface = { ...surfaceOn(textures.byName.get('art')!, steep)!, a: [1, 0, 0], b: [0, 1, 0], g: [1, 0, -20.5] }; // prettier-ignore
+    const surface: Surface = {
+      ...surfaceOn(textures.byName.get('art')!, steep)!,
+      a: [1, 0, 0],
+      b: [0, 1, 0],
+      g: [1, 0, -20.5],
+    };
     for (const kind of ['linear', 'cubic'] as const) {
       const runs = [fast, plain].map((shader) => {
         shader.place([surface], { kind, taps: 8 });
@@ -181,12 +213,15 @@ describe('the kernel', () => {
 describe('the weaver of texels', () => {
   /** Every 16-bit number of a store's texels, made by the kernel, and the same by plain code from the same pixels. */
   function bothWays(width: number, height: number, most: number): [Int16Array, Int16Array] {
-    const art = filled(width, height, (x, y) => [0, 1, 2].map((c) => (x * 37 + y * 101 + c * 59 + ((x * y) >> 3)) & 255)); // prettier-ignore
+    const art = filled(width, height, (x, y) =>
+      [0, 1, 2].map((c) => (x * 37 + y * 101 + c * 59 + ((x * y) >> 3)) & 255),
+    );
     const { memory, byName } = texturesOf([['art', { art, foil: null }]], most);
     const levels = byName.get('art')!;
     const plain = { buffer: new ArrayBuffer(memory.buffer.byteLength), grow: () => 0 };
     const weaver = plainWeaver(plain);
-    const rows = ({ width: w, at }: (typeof levels)[number], y: number): number => at + ((y + PAD) * (w + 2 * PAD) + PAD) * 8; // prettier-ignore
+    const rows = ({ width: w, at }: (typeof levels)[number], y: number): number =>
+      at + ((y + PAD) * (w + 2 * PAD) + PAD) * 8;
     const got: number[] = [];
     const want: number[] = [];
     levels.forEach((level, i) => {
@@ -229,7 +264,12 @@ describe('the weaver of texels', () => {
 describe('a texture', () => {
   const shaded = (textures: Textures, size: number, filter: Filter): Float32Array => {
     const shader = shaderOf(textures);
-    const quad = [{ x: 0, y: 0 }, { x: size, y: 0 }, { x: size, y: size * 2 }, { x: 0, y: size * 2 }]; // prettier-ignore
+    const quad = [
+      { x: 0, y: 0 },
+      { x: size, y: 0 },
+      { x: size, y: size * 2 },
+      { x: 0, y: size * 2 },
+    ];
     shader.place([surfaceOn(textures.byName.get('art')!, quad)!], filter);
     const sum = shader.sums(1);
     shader.shade(0, size * 0.4, size * 1.2, 1, 1, sum, 0);
@@ -263,7 +303,9 @@ describe('a texture', () => {
 
 describe('a picture under perspective', () => {
   // Rings that grow finer outwards: small type has such edges.
-  const art = filled(160, 256, (x, y) => [0, 1, 2].map((c) => 128 + 120 * Math.sin(((x - 20) ** 2 + (y - 40) ** 2) / (800 + 60 * c)))); // prettier-ignore
+  const art = filled(160, 256, (x, y) =>
+    [0, 1, 2].map((c) => 128 + 120 * Math.sin(((x - 20) ** 2 + (y - 40) ** 2) / (800 + 60 * c))),
+  );
   const textures = printed(art);
 
   it('is nearer to sixty-four samples a pixel by cubics than by straight lines, and near by both', () => {
@@ -279,14 +321,20 @@ describe('a picture under perspective', () => {
   it('is clear outside its outline, whole inside, and joins between them without a step', () => {
     const made = warped(textures, 'art', steep, 120, 150, { kind: 'linear', taps: 4 }, shaderOf(textures))!;
     const area = made.data.reduce((sum, v, i) => sum + ((i & 3) === 3 ? v / 255 : 0), 0);
-    const exact = Math.abs(steep.reduce((sum, p, i) => sum + p.x * steep[(i + 1) % 4].y - p.y * steep[(i + 1) % 4].x, 0)) / 2; // prettier-ignore
+    const exact =
+      Math.abs(steep.reduce((sum, p, i) => sum + p.x * steep[(i + 1) % 4].y - p.y * steep[(i + 1) % 4].x, 0)) / 2;
     expect(area / exact).toBeCloseTo(1, 2);
     expect(made.data[(75 * 120 + 60) * 4 + 3]).toBe(255);
     expect(made.data[(3 * 120 + 60) * 4 + 3]).toBe(0);
   });
 
   it('has none where three corners are in a line, and none of a name that is not there', () => {
-    const line = [{ x: 0, y: 0 }, { x: 5, y: 5 }, { x: 10, y: 10 }, { x: 0, y: 9 }]; // prettier-ignore
+    const line = [
+      { x: 0, y: 0 },
+      { x: 5, y: 5 },
+      { x: 10, y: 10 },
+      { x: 0, y: 9 },
+    ];
     const filter: Filter = { kind: 'linear', taps: 1 };
     expect(warped(textures, 'art', line, 20, 20, filter, shaderOf(textures))).toBeNull();
     expect(warped(textures, 'none', steep, 20, 20, filter, shaderOf(textures))).toBeNull();

@@ -56,8 +56,16 @@ describe('words that reach out of the cover', () => {
   it.each([
     ['to the right', { area: { x: 0.7, y: 0.4, width: 0.8, height: 0.2 } }, 'words-outside'],
     ['over the head', { area: { x: 0.1, y: -0.1, width: 0.8, height: 0.2 } }, 'words-outside'],
-    ['turned, below the foot', { turnRad: Math.PI / 2, area: { x: 0.1, y: 0.9, width: 0.8, height: 0.1 } }, 'words-outside'],
-    ['into the margin', { area: { x: 0.01, y: 0.4, width: 0.98, height: 0.2 }, align: 'left', size: 0.06 }, 'words-unsafe'],
+    [
+      'turned, below the foot',
+      { turnRad: Math.PI / 2, area: { x: 0.1, y: 0.9, width: 0.8, height: 0.1 } },
+      'words-outside',
+    ],
+    [
+      'into the margin',
+      { area: { x: 0.01, y: 0.4, width: 0.98, height: 0.2 }, align: 'left', size: 0.06 },
+      'words-unsafe',
+    ],
   ] as const)('%s are found, and the fix brings them inside', async (_, fields, code) => {
     const book = edited(wordsBook(), setPart('title', { follows: null, ...fields }));
     const { codes, ink, settled } = await look(book);
@@ -68,13 +76,16 @@ describe('words that reach out of the cover', () => {
     const fixed = edited(book, bringInside('title', turned ? ink('title') : box));
     const after = await look(fixed);
     expect(after.codes('title').filter((c) => c === 'words-outside' || c === 'words-unsafe')).toEqual([]);
-  }); // prettier-ignore
+  });
 
   it('are none of a cover that somebody else finished, nor of words that say nothing', async () => {
-    const book = edited(wordsBook(), setPart('title', { follows: null, area: { x: 0.9, y: 0.4, width: 0.8, height: 0.2 } }));
+    const book = edited(
+      wordsBook(),
+      setPart('title', { follows: null, area: { x: 0.9, y: 0.4, width: 0.8, height: 0.2 } }),
+    );
     const silent = { ...book, brief: { ...book.brief, title: ' ' } };
     expect((await look(silent)).codes('title')).not.toContain('words-outside');
-  }); // prettier-ignore
+  });
 });
 
 const place = fc.record({
@@ -88,7 +99,13 @@ describe('ranging words on another side', () => {
   it('moves only lines, never the box of the letters', async () => {
     await fc.assert(
       fc.asyncProperty(place, side, side, fc.boolean(), async ({ x, y, width }, from, to, plate) => {
-        const own = { follows: null, align: from, size: 0.05, area: { x, y, width, height: 0.3 }, plate: plate ? { padX: 0.4, padY: 0.3, radius: 0, colour: '#ffffff', opacity: 1, blend: 'normal' } : null }; // prettier-ignore
+        const own = {
+          follows: null,
+          align: from,
+          size: 0.05,
+          area: { x, y, width, height: 0.3 },
+          plate: plate ? { padX: 0.4, padY: 0.3, radius: 0, colour: '#ffffff', opacity: 1, blend: 'normal' } : null,
+        };
         const book = edited(wordsBook(), setPart('title', own));
         const before = (await look(book)).ink('title');
         const after = (await look(edited(book, alignWords('title', to, before)))).ink('title');
@@ -118,9 +135,13 @@ describe('ranging words on another side', () => {
   it('holds still where it is locked', () => {
     const book = edited(wordsBook(), setPart('title', { locked: true }));
     const ink = { x: 0, y: 0, width: 10, height: 10 };
-    for (const edit of [alignWords('title', 'left', ink), putWords('title', 'left', ink, ink), bringInside('title', ink)])
+    for (const edit of [
+      alignWords('title', 'left', ink),
+      putWords('title', 'left', ink, ink),
+      bringInside('title', ink),
+    ])
       expect(change(book.cover, edit)).toMatchObject({ ok: false, fault: { code: 'part-locked' } });
-  }); // prettier-ignore
+  });
 });
 
 describe('a picture that is added', () => {
@@ -129,7 +150,13 @@ describe('a picture that is added', () => {
     const bytes = await fileOf(picturePixels(400, 640, 9), 'jpeg');
     const id = assetId(bytes);
     const seed = newPicture({ kind: 'asset', asset: id });
-    const added = edited({ ...book, assets: { ...book.assets, [id]: { id, format: 'jpeg', widthPx: 400, heightPx: 640, name: 'n', rights: '' } } }, addPart('new', seed, behindWords(book.cover))); // prettier-ignore
+    const added = edited(
+      {
+        ...book,
+        assets: { ...book.assets, [id]: { id, format: 'jpeg', widthPx: 400, heightPx: 640, name: 'n', rights: '' } },
+      },
+      addPart('new', seed, behindWords(book.cover)),
+    );
     const order = inOrder(added.cover).map((p) => p.id);
     const words = inOrder(added.cover).flatMap((p) => (p.kind === 'words' ? [order.indexOf(p.id)] : []));
     expect(order.indexOf('new')).toBeLessThan(Math.min(...words));
@@ -177,7 +204,11 @@ describe('a front as a whole', () => {
 describe('what the Front knows of words', () => {
   it('is part of the verdict of every file, and a cover that lacks its title is refused', async () => {
     const book = smallScenes(wordsBook({ stores: ['longreach', 'pocketreel'] }));
-    const faint = edited(book, setPart('byline', { colour: '#e9e6df', support: 'none' }), setPart('ground', { paint: { kind: 'flat', colour: '#f4f2ec' } })); // prettier-ignore
+    const faint = edited(
+      book,
+      setPart('byline', { colour: '#e9e6df', support: 'none' }),
+      setPart('ground', { paint: { kind: 'flat', colour: '#f4f2ec' } }),
+    );
     const untitled = edited(book, removePart('title'));
     for (const wanted of deliverables(book)) {
       const good = await makeDeliverable(book, wanted, at, studio);
@@ -186,11 +217,14 @@ describe('what the Front knows of words', () => {
       if (!good.ok || !bad.ok || !none.ok) throw new Error(wanted.id);
       const reads = (f: { code: string }): boolean => f.code.startsWith('reads-');
       expect(good.value.findings.filter(reads), wanted.id).toEqual([]);
-      expect(bad.value.findings.filter(reads).map((f) => f.data.role), wanted.id).toContain('byline');
+      expect(
+        bad.value.findings.filter(reads).map((f) => f.data.role),
+        wanted.id,
+      ).toContain('byline');
       expect(verdictOf(bad.value.findings), wanted.id).toBe('reads');
       expect(verdictOf(none.value.findings), wanted.id).toBe('fails');
     }
-  }, 180_000); // prettier-ignore
+  }, 180_000);
 
   it('judges spine and back like the front', async () => {
     const book = wordsBook();
@@ -198,8 +232,16 @@ describe('what the Front knows of words', () => {
     const dark = edited(book, setPart('ground', { paint: { kind: 'flat', colour: '#10182c' } }));
     const { newSide } = await import('@yosomi/core/recipe');
     const spine = newSide(dark, 'spine', ['#10182c', '#10182c', '#10182c']);
-    const parts = Object.fromEntries(Object.entries(spine.doc.parts).map(([id, p]) => [id, p.kind === 'words' && p.role === 'byline' ? { ...p, colour: '#16181b' } : p])); // prettier-ignore
-    const found = await sideFindings({ ...dark, sides: { spine: { ...spine, doc: { ...spine.doc, parts } }, back: null } }, studio); // prettier-ignore
+    const parts = Object.fromEntries(
+      Object.entries(spine.doc.parts).map(([id, p]) => [
+        id,
+        p.kind === 'words' && p.role === 'byline' ? { ...p, colour: '#16181b' } : p,
+      ]),
+    );
+    const found = await sideFindings(
+      { ...dark, sides: { spine: { ...spine, doc: { ...spine.doc, parts } }, back: null } },
+      studio,
+    );
     expect(found.map((f) => [f.code, f.data.role])).toEqual([['reads-contrast', 'spine']]);
   });
 });

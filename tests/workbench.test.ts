@@ -82,7 +82,14 @@ const findings = async (doc: Doc): Promise<string[]> => {
 
 describe('effects of words', () => {
   it('a gradient runs through the letters, from one colour to the other', async () => {
-    const fill = { kind: 'linear', angleRad: Math.PI / 2, stops: [{ at: 0, colour: '#ff0000' }, { at: 1, colour: '#0000ff' }] } as const; // prettier-ignore
+    const fill = {
+      kind: 'linear',
+      angleRad: Math.PI / 2,
+      stops: [
+        { at: 0, colour: '#ff0000' },
+        { at: 1, colour: '#0000ff' },
+      ],
+    } as const;
     const r = await paint(docOf(W, H, [ground, words('title', 'III', { fill: { ...fill, stops: [...fill.stops] } })]));
     const column: number[][] = [];
     for (let y = 0.3; y < 0.6; y += 0.01)
@@ -184,7 +191,9 @@ describe('what is reported', () => {
   it('a third family, a least size that is not kept, a face that is not there', async () => {
     const two = [words('a', 'One'), words('b', 'Two', { cut: 'lora/400' })];
     expect(await findings(docOf(W, H, [ground, ...two]))).toEqual([]);
-    expect(await findings(docOf(W, H, [ground, ...two, words('c', 'Three', { cut: 'kalam/400' })]))).toContain('faces-many'); // prettier-ignore
+    expect(await findings(docOf(W, H, [ground, ...two, words('c', 'Three', { cut: 'kalam/400' })]))).toContain(
+      'faces-many',
+    );
     const small = words('a', 'A very long title that will not be large', { leastSize: 0.2 });
     expect(await findings(docOf(W, H, [ground, small]))).toContain('words-below-least');
     expect(await findings(docOf(W, H, [ground, words('a', 'One', { cut: 'own/nowhere' })]))).toContain('face-missing');
@@ -273,9 +282,17 @@ describe('a square sibling', () => {
     const book = withSquare(project.book);
     const added = apply(book, onSibling('sq', addPart('new', box('x', '#ff0000') as PartSeed)));
     expect(added.cover.parts.new).toMatchObject({ kind: 'shape', colour: '#ff0000' });
-    const gone = apply(added, onSibling('sq', (doc) => { delete doc.parts.new; })); // prettier-ignore
+    const gone = apply(
+      added,
+      onSibling('sq', (doc) => {
+        delete doc.parts.new;
+      }),
+    );
     expect(gone.cover.parts.new).toBeUndefined();
-    expect(change(book, onSibling('gone', equalMargins(new Map())))).toMatchObject({ ok: false, fault: { code: 'sibling-gone' } }); // prettier-ignore
+    expect(change(book, onSibling('gone', equalMargins(new Map())))).toMatchObject({
+      ok: false,
+      fault: { code: 'sibling-gone' },
+    });
   });
 
   it('is found by its ratio, whatever its pixels', () => {

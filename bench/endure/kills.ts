@@ -22,9 +22,14 @@ type Step = {
   write(n: number): string;
 };
 
-const partNamed = (name: string) => async (page: Page): Promise<void> => {
-  await page.getByRole('navigation', { name: 'Parts' }).getByRole('button', { name: new RegExp(`^${name}`) }).click();
-}; // prettier-ignore
+const partNamed =
+  (name: string) =>
+  async (page: Page): Promise<void> => {
+    await page
+      .getByRole('navigation', { name: 'Parts' })
+      .getByRole('button', { name: new RegExp(`^${name}`) })
+      .click();
+  };
 const nowhere = async (): Promise<void> => {};
 
 const STEPS: readonly Step[] = [
@@ -33,9 +38,15 @@ const STEPS: readonly Step[] = [
   { name: 'Front', path: 'front', field: partNamed('Title'), label: 'Size', write: (n) => String(90 + (n % 41)) },
   { name: 'Glance', path: 'glance', field: null, label: '', write: () => '' },
   { name: 'Mockups', path: 'mockups', field: nowhere, label: 'Turn', write: (n) => String(3 + (n % 37)) },
-  { name: 'Promos', path: 'promos', field: partNamed('Call to action'), label: 'Call to action text', write: (n) => `Read chapter ${n}` },
+  {
+    name: 'Promos',
+    path: 'promos',
+    field: partNamed('Call to action'),
+    label: 'Call to action text',
+    write: (n) => `Read chapter ${n}`,
+  },
   { name: 'Deliver', path: 'deliver', field: null, label: '', write: () => '' },
-]; // prettier-ignore
+];
 
 export type Killed = {
   readonly step: string;
@@ -59,7 +70,11 @@ export async function kills(seed: number, count: number): Promise<Killed[]> {
   const home = mkdtempSync(join(tmpdir(), 'endure-'));
   const random = seeded(seed);
   const open = (): Promise<BrowserContext> =>
-    chromium.launchPersistentContext(home, { executablePath: CHROMIUM, viewport: { width: 1280, height: 800 }, args: ['--no-sandbox', '--disable-gpu'] });
+    chromium.launchPersistentContext(home, {
+      executablePath: CHROMIUM,
+      viewport: { width: 1280, height: 800 },
+      args: ['--no-sandbox', '--disable-gpu'],
+    });
   const counts = STEPS.map(() => ({ kills: 0, due: 0, there: 0, late: 0, lateThere: 0, broken: [] as string[] }));
   const last = new Map<Step, { before: string; after: string; restedMs: number }>();
   let context = await open();
@@ -68,7 +83,7 @@ export async function kills(seed: number, count: number): Promise<Killed[]> {
     for (let n = 0; n < count; n++) {
       const step = STEPS[n % STEPS.length]!;
       const tally = counts[n % STEPS.length]!;
-      const url = `${base}/title/${titles[n % STEPS.length % titles.length]}/${step.path}`;
+      const url = `${base}/title/${titles[(n % STEPS.length) % titles.length]}/${step.path}`;
       const page = await context.newPage();
       try {
         await page.goto(url);
@@ -86,7 +101,8 @@ export async function kills(seed: number, count: number): Promise<Killed[]> {
           } else {
             tally.late++;
             if (found === told.after) tally.lateThere++;
-            else if (found !== told.before) tally.broken.push(`kill ${n}: ${step.label} is ${found}, neither old nor new`);
+            else if (found !== told.before)
+              tally.broken.push(`kill ${n}: ${step.label} is ${found}, neither old nor new`);
           }
         }
         let before = '';
@@ -110,7 +126,9 @@ export async function kills(seed: number, count: number): Promise<Killed[]> {
         last.set(step, { before, after, restedMs });
       } catch (error) {
         console.log(n, step.name, error);
-        tally.broken.push(`kill ${n} at ${step.name}: ${error instanceof Error ? error.message.split('\n')[0] : String(error)}`);
+        tally.broken.push(
+          `kill ${n} at ${step.name}: ${error instanceof Error ? error.message.split('\n')[0] : String(error)}`,
+        );
         last.delete(step);
         await page.close().catch(() => {});
       }
@@ -122,7 +140,7 @@ export async function kills(seed: number, count: number): Promise<Killed[]> {
     rmSync(home, { recursive: true, force: true });
   }
   return STEPS.map(({ name }, i) => ({ step: name, ...counts[i]! }));
-} // prettier-ignore
+}
 
 /** Waits for the made-up books; answers their ids. */
 async function firstVisit(context: BrowserContext, base: string): Promise<string[]> {
@@ -150,7 +168,11 @@ async function killPage(context: BrowserContext, page: Page): Promise<void> {
   await page.close();
 }
 
-async function killBrowser(context: BrowserContext, home: string, open: () => Promise<BrowserContext>): Promise<BrowserContext> {
+async function killBrowser(
+  context: BrowserContext,
+  home: string,
+  open: () => Promise<BrowserContext>,
+): Promise<BrowserContext> {
   const { execFileSync } = await import('node:child_process');
   try {
     execFileSync('pkill', ['-9', '-f', `user-data-dir=${home}`]);
@@ -160,4 +182,4 @@ async function killBrowser(context: BrowserContext, home: string, open: () => Pr
   await context.close().catch(() => {});
   rmSync(join(home, 'SingletonLock'), { force: true });
   return open();
-} // prettier-ignore
+}

@@ -38,8 +38,25 @@ function joined(a: Uint8Array, b: Uint8Array): Uint8Array<ArrayBuffer> {
 
 /** What people and programs put where something else should stand. */
 const STRANGE: readonly unknown[] = [
-  null, true, '', ' ', 'x'.repeat(5000), '\u0000\u000c', '<b>&amp;', '../../etc', 'https://elsewhere.example/a.png', -1, 0, 1e9, 1e308, 0.5, [], {}, [[]], '__proto__',
-]; // prettier-ignore
+  null,
+  true,
+  '',
+  ' ',
+  'x'.repeat(5000),
+  '\u0000\u000c',
+  '<b>&amp;',
+  '../../etc',
+  'https://elsewhere.example/a.png',
+  -1,
+  0,
+  1e9,
+  1e308,
+  0.5,
+  [],
+  {},
+  [[]],
+  '__proto__',
+];
 
 /** A JSON value with one to four of its places changed, dropped, doubled or exchanged. */
 export function woundJson(random: Random, value: unknown): unknown {

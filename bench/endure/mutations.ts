@@ -46,9 +46,10 @@ function titleFate(bytes: Bytes): Fate {
   if (!read.ok) return { kind: 'refused', code: read.fault.code };
   const again = unpackProject(packProject(read.value));
   if (!again.ok) throw new Error(`a title that was read is refused when it was saved: ${again.fault.code}`);
-  if (!same(packProject(again.value), packProject(read.value))) throw new Error('a saved title is another when it is read');
+  if (!same(packProject(again.value), packProject(read.value)))
+    throw new Error('a saved title is another when it is read');
   return READ;
-} // prettier-ignore
+}
 
 async function epubFate(bytes: Bytes, cover: Bytes): Promise<Fate> {
   const opened = await openEpub(blob(bytes));
@@ -57,18 +58,21 @@ async function epubFate(bytes: Bytes, cover: Bytes): Promise<Fate> {
   await inspectEpub(blob(bytes));
   for (const path of readerPages(opened.value).slice(0, 2)) {
     const page = await readerPage(opened.value, path);
-    if (page && /<script|javascript:|\son\w+=|src="https?:/i.test(page)) throw new Error('a page came through with script or a request');
+    if (page && /<script|javascript:|\son\w+=|src="https?:/i.test(page))
+      throw new Error('a page came through with script or a request');
   }
   const info = readImage(cover);
   if (!info.ok) throw new Error('the cover of the trial is no picture');
   const made = await newEdition(blob(bytes), {
-    cover: { bytes: cover, info: info.value as never, alt: null }, words: { title: 'A Fern & Others' }, modified: '2026-11-27T10:00:00Z',
+    cover: { bytes: cover, info: info.value as never, alt: null },
+    words: { title: 'A Fern & Others' },
+    modified: '2026-11-27T10:00:00Z',
   });
   if (!made.ok) return { kind: 'refused', code: made.fault.code };
   const again = await inspectEpub(made.value.file);
   if (!again.ok) throw new Error(`a new edition cannot be opened: ${again.fault.code}`);
   return READ;
-} // prettier-ignore
+}
 
 async function imageFate(bytes: Bytes): Promise<Fate> {
   const decoded = await decodeDelivered(bytes);
@@ -84,9 +88,10 @@ function storesFate(bytes: Bytes): Fate {
   if (!read.ok) return { kind: 'refused', code: read.fault.code };
   const again = readProfiles(writeProfiles(read.value));
   if (!again.ok) throw new Error(`stores that were read are refused when they were saved: ${again.fault.code}`);
-  if (JSON.stringify(again.value) !== JSON.stringify(read.value)) throw new Error('saved stores are others when they are read');
+  if (JSON.stringify(again.value) !== JSON.stringify(read.value))
+    throw new Error('saved stores are others when they are read');
   return READ;
-} // prettier-ignore
+}
 
 async function trial(what: string, count: number, one: (n: number) => Promise<Fate> | Fate): Promise<Tried> {
   const codes = new Map<string, number>();
@@ -100,7 +105,9 @@ async function trial(what: string, count: number, one: (n: number) => Promise<Fa
       if (fate.kind === 'read') read++;
       else codes.set(fate.code, (codes.get(fate.code) ?? 0) + 1);
     } catch (error) {
-      broken.push(`${what} ${n}: ${error instanceof Error ? (error.stack ?? error.message).split('\n').slice(0, 3).join(' ') : String(error)}`); // prettier-ignore
+      broken.push(
+        `${what} ${n}: ${error instanceof Error ? (error.stack ?? error.message).split('\n').slice(0, 3).join(' ') : String(error)}`,
+      );
     }
     slowestMs = Math.max(slowestMs, performance.now() - from);
     if (n % 2000 === 1999) console.log(`${what}: ${n + 1} tried, ${read} read, ${broken.length} broken`);
@@ -111,8 +118,9 @@ async function trial(what: string, count: number, one: (n: number) => Promise<Fa
 /** Wounds title files, EPUBs, images and store files, `count` times each, and looks at what becomes of each. */
 export async function mutations(seed: number, count: number): Promise<Tried[]> {
   const from = (n: number, kind: number): Random => seeded(seed + kind * 1_000_003 + n);
-  const titles = ['1-balcony-moss', '5-weather-voices'].map((name) =>
-    new Uint8Array(readFileSync(join(ROOT, 'build/demo', `${name}.yosomi`))));
+  const titles = ['1-balcony-moss', '5-weather-voices'].map(
+    (name) => new Uint8Array(readFileSync(join(ROOT, 'build/demo', `${name}.yosomi`))),
+  );
   const cover = await fileOf(picturePixels(80, 128), 'jpeg');
   const plain = plainPlan(cover);
   const books = [
@@ -120,7 +128,9 @@ export async function mutations(seed: number, count: number): Promise<Tried[]> {
     { ...plain, version: 2 as const, property: false, guide: 'page' as const },
     { ...plain, page: 'svg' as const, landmarks: true, wrapper: 'book/' },
   ].map((plan) => bookFile(plan) as Bytes);
-  const pictures = await Promise.all((['jpeg', 'png', 'webp', 'tiff', 'avif'] as const).map((format) => fileOf(picturePixels(48, 76), format)));
+  const pictures = await Promise.all(
+    (['jpeg', 'png', 'webp', 'tiff', 'avif'] as const).map((format) => fileOf(picturePixels(48, 76), format)),
+  );
   const stores = JSON.parse(strFromU8(writeProfiles(PROFILES.slice(0, 3)))) as unknown;
   const text = strToU8(JSON.stringify(stores));
   return [
@@ -129,7 +139,9 @@ export async function mutations(seed: number, count: number): Promise<Tried[]> {
     await trial('images', count, (n) => imageFate(woundBytes(from(n, 3), pictures[n % pictures.length]!))),
     await trial('store files', count, (n) => {
       const random = from(n, 4);
-      return storesFate(n % 2 ? woundBytes(random, text) : (strToU8(JSON.stringify(woundJson(random, stores))) as Bytes));
+      return storesFate(
+        n % 2 ? woundBytes(random, text) : (strToU8(JSON.stringify(woundJson(random, stores))) as Bytes),
+      );
     }),
   ];
-} // prettier-ignore
+}

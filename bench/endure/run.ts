@@ -4,10 +4,19 @@ import { ROOT } from '@yosomi/node-kit';
 import { type Killed, kills } from './kills';
 import { type Tried, mutations } from './mutations';
 
-const [killCount, mutationCount, seed] = [process.argv[2] ?? 300, process.argv[3] ?? 10_000, process.argv[4] ?? 20_261].map(Number) as [number, number, number]; // prettier-ignore
+const [killCount, mutationCount, seed] = [
+  process.argv[2] ?? 300,
+  process.argv[3] ?? 10_000,
+  process.argv[4] ?? 20_261,
+].map(Number) as [number, number, number];
 
 const list = (broken: readonly string[]): string =>
-  broken.length === 0 ? 'Nothing broke.' : broken.slice(0, 40).map((one) => `- ${one.slice(0, 300)}`).join('\n'); // prettier-ignore
+  broken.length === 0
+    ? 'Nothing broke.'
+    : broken
+        .slice(0, 40)
+        .map((one) => `- ${one.slice(0, 300)}`)
+        .join('\n');
 
 const killTable = (all: readonly Killed[]): string =>
   [

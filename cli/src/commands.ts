@@ -30,7 +30,8 @@ const PICTURES = ['png', 'jpg', 'jpeg'];
 
 const mockup: Command = {
   name: 'mockup',
-  usage: 'mockup --front F [--spine F] [--back F] [--scene S.json] --width W --height H --out F.png|F.jpg [--report R.json]',
+  usage:
+    'mockup --front F [--spine F] [--back F] [--scene S.json] --width W --height H --out F.png|F.jpg [--report R.json]',
   flags: ['front', 'spine', 'back', 'scene', 'width', 'height', 'out', 'report'],
   switches: [],
   writes: { out: PICTURES, report: null },
@@ -72,7 +73,9 @@ const mockup: Command = {
     // A spine that is given says how thick the book is; otherwise a book of common thickness stands.
     const typed = 'thicknessMm' in first.object ? first.object.thicknessMm : null;
     const thick = spine && 'thicknessMm' in first.object && typed === null;
-    const object = thick ? { ...first.object, thicknessMm: spineThickness(spine.widthPx, spine.heightPx) } : first.object;
+    const object = thick
+      ? { ...first.object, thicknessMm: spineThickness(spine.widthPx, spine.heightPx) }
+      : first.object;
     const thing: Thing = { ...first, object, spine: spine?.id ?? null, back: back?.id ?? null };
     const stood: Scene = { ...scene.value, things: [thing, ...others] };
     const base = newBook('mockup', 'urn:yosomi:mockup', '2026-01-01T00:00:00Z', cover, cover);
@@ -89,7 +92,7 @@ const mockup: Command = {
     const written = writeAll(made);
     return written.ok ? done() : written;
   },
-}; // prettier-ignore
+};
 
 const WHITE = [255, 255, 255] as const;
 
@@ -125,4 +128,18 @@ const demo: Command = {
   },
 };
 
-export const COMMANDS: readonly Command[] = [coverSave, coverExport, encode, check, deliver, sketch, mockup, pin, epubNew, epubSetCover, epubInspect, pdfSetCover, demo]; // prettier-ignore
+export const COMMANDS: readonly Command[] = [
+  coverSave,
+  coverExport,
+  encode,
+  check,
+  deliver,
+  sketch,
+  mockup,
+  pin,
+  epubNew,
+  epubSetCover,
+  epubInspect,
+  pdfSetCover,
+  demo,
+];

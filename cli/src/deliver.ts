@@ -93,8 +93,18 @@ export const deliver: Command = {
           failed(project.fault);
           continue;
         }
-        const book = args.switches.has('all-stores') ? atAllStores(project.value.book, wishes.value) : project.value.book;
-        const job: Job = { project: { ...project.value, book }, root: out.value, folder: titleFolder(book, taken), wishes: wishes.value, onlyStores: only === 'stores', done, counts };
+        const book = args.switches.has('all-stores')
+          ? atAllStores(project.value.book, wishes.value)
+          : project.value.book;
+        const job: Job = {
+          project: { ...project.value, book },
+          root: out.value,
+          folder: titleFolder(book, taken),
+          wishes: wishes.value,
+          onlyStores: only === 'stores',
+          done,
+          counts,
+        };
         await deliverTitle(job, say, failed, () => stopped);
       }
     } finally {
@@ -103,7 +113,7 @@ export const deliver: Command = {
     const print = `${counts.made} made, ${counts.kept} up to date, ${counts.failed} failed${stopped ? ', stopped' : ''}`;
     return ok({ print, passed: counts.failed === 0 && !stopped });
   },
-}; // prettier-ignore
+};
 
 const atAllStores = (book: Book, wishes: Wishes): Book => ({
   ...book,

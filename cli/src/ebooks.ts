@@ -49,7 +49,9 @@ async function editionOf(args: Arguments, coverFile: string, source: Blob): Prom
   if (!made.ok) return made;
   const info = readDelivered(made.value.bytes);
   if (!info.ok) return info;
-  const words = Object.fromEntries(WORDS.flatMap((name) => (args.flags.has(name) ? [[name, args.flags.get(name)]] : [])));
+  const words = Object.fromEntries(
+    WORDS.flatMap((name) => (args.flags.has(name) ? [[name, args.flags.get(name)]] : [])),
+  );
   const line = args.flags.get('line');
   const edition: Edition = {
     cover: { bytes: made.value.bytes, info: info.value, alt: args.flags.get('alt') ?? null },
@@ -59,7 +61,7 @@ async function editionOf(args: Arguments, coverFile: string, source: Blob): Prom
     modified: nowText(),
   };
   return ok(edition);
-} // prettier-ignore
+}
 
 /** A title page as the options ask: put in the place of the old one, or added. */
 async function titlePageOf(args: Arguments, source: Blob): Promise<Edition['titlePage']> {

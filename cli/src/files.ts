@@ -37,14 +37,17 @@ const codeOf = (error: unknown): string => (error as NodeJS.ErrnoException | nul
 function placeOf(file: string): Result<string> {
   try {
     const found = lstatSync(file, { throwIfNoEntry: false });
-    if (!found) return statSync(dirname(resolve(file)), { throwIfNoEntry: false })?.isDirectory() ? ok(file) : fail('file-unwritable', { file });
+    if (!found)
+      return statSync(dirname(resolve(file)), { throwIfNoEntry: false })?.isDirectory()
+        ? ok(file)
+        : fail('file-unwritable', { file });
     const target = found.isSymbolicLink() ? statSync(file, { throwIfNoEntry: false }) : found;
     if (!target) return fail('file-link', { file });
     return target.isFile() ? ok(realpathSync(file)) : fail('file-no-file', { file });
   } catch (error) {
     return codeOf(error) === 'ENAMETOOLONG' ? fail('file-name-long', { file }) : fail('file-unwritable', { file });
   }
-} // prettier-ignore
+}
 
 /** A file that nobody else has, beside the place where it will lie; never through a link. */
 function beside(place: string): { part: string; descriptor: number } {

@@ -109,8 +109,12 @@ function formatOf(file: string, profile: Profile): Result<StoreFormat> {
   const format = (Object.keys(IMAGE_FILES) as StoreFormat[]).find((one) => IMAGE_FILES[one][0] === spelled);
   if (!format) return fail('format-unknown', { ending });
   if (profile.formats.includes(format)) return ok(format);
-  return fail('format-not-taken', { format: format.toUpperCase(), store: profile.name, wanted: profile.formats.join(', ').toUpperCase() });
-} // prettier-ignore
+  return fail('format-not-taken', {
+    format: format.toUpperCase(),
+    store: profile.name,
+    wanted: profile.formats.join(', ').toUpperCase(),
+  });
+}
 
 export const encode: Command = {
   name: 'encode',

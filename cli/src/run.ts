@@ -34,14 +34,15 @@ function placesOf({ flags }: Arguments, { writes = {} }: Command): Result<Outcom
     const file = flags.get(flag);
     if (file === undefined) continue;
     const ending = /\.(\w+)$/.exec(file)?.[1].toLowerCase() ?? '';
-    if (endings && !endings.includes(ending)) return fail('ending-wrong', { flag, found: ending, wanted: endings.join(', ') });
+    if (endings && !endings.includes(ending))
+      return fail('ending-wrong', { flag, found: ending, wanted: endings.join(', ') });
     if (places.some((one) => samePlace(one, file))) return fail('out-twice', { file });
     const can = canWrite(file);
     if (!can.ok) return can;
     places.push(file);
   }
   return done();
-} // prettier-ignore
+}
 
 async function runCommand(argv: readonly string[], { out, err }: Streams): Promise<0 | 1 | 2> {
   if (argv.length === 0 || argv[0] === 'help' || argv[0] === '--help') {

@@ -12,18 +12,23 @@ type Init = (module: WebAssembly.Module) => Promise<unknown>;
 
 async function loadModern(format: 'webp' | 'avif'): Promise<Encode> {
   const path = format === 'webp' ? 'webp/codec/enc/webp_enc_simd.wasm' : 'avif/codec/enc/avif_enc.wasm';
-  const { default: encode, init } = format === 'webp' ? await import('@jsquash/webp/encode.js') : await import('@jsquash/avif/encode.js');
+  const { default: encode, init } =
+    format === 'webp' ? await import('@jsquash/webp/encode.js') : await import('@jsquash/avif/encode.js');
   await (init as unknown as Init)(await wasm(`@jsquash/${path}`));
   return encode as unknown as Encode;
-} // prettier-ignore
+}
 
 const modern: Partial<Record<'webp' | 'avif', Promise<Encode>>> = {};
 
-export async function encodeModern(source: Raster, format: 'webp' | 'avif', quality: number): Promise<Uint8Array<ArrayBuffer>> {
+export async function encodeModern(
+  source: Raster,
+  format: 'webp' | 'avif',
+  quality: number,
+): Promise<Uint8Array<ArrayBuffer>> {
   const encode = await (modern[format] ??= loadModern(format));
   const picture = { data: source.data, width: source.width, height: source.height };
   return new Uint8Array(await encode(picture, modernOptions(format, quality)));
-} // prettier-ignore
+}
 
 let oxipng: Promise<(png: Uint8Array, level: number) => Uint8Array> | null = null;
 

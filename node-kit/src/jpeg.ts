@@ -28,5 +28,9 @@ export async function encodeStrip(
 }
 
 /** MozJPEG; the bytes are those that the browser makes. Undressed: no density, no profile. */
-export const encodeJpeg = (source: Raster, quality: number, progressive: boolean, chroma?: Chroma): Promise<Uint8Array<ArrayBuffer>> =>
-  jpegByStrips(source, quality, progressive, encodeStrip, chroma); // prettier-ignore
+export const encodeJpeg = (
+  source: Raster,
+  quality: number,
+  progressive: boolean,
+  chroma?: Chroma,
+): Promise<Uint8Array<ArrayBuffer>> => jpegByStrips(source, quality, progressive, encodeStrip, chroma);

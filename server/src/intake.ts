@@ -46,29 +46,34 @@ export async function addIntake(app: FastifyInstance): Promise<void> {
     if (status !== 422) reply.header('connection', 'close');
     return reply.code(status).send({ error });
   };
-  app.post<{ Params: { id: string } }>('/api/stores/:id/intake', { bodyLimit: MOST_UPLOAD + 65_536 }, async (request, reply) => {
-    const profile = findProfile(request.params.id);
-    if (!profile) return refuse(reply, 404, 'no such store');
-    if (!request.isMultipart()) return refuse(reply, 415, 'send one file as multipart/form-data');
-    if (Number(request.headers['content-length'] ?? 0) > MOST_UPLOAD + 65_536) return refuse(reply, 413, 'the file is too large');
-    const own = await clients.enter(request.ip);
-    const leave = own && (await gate.enter());
-    if (own && !leave) own();
-    if (!own || !leave) return refuse(reply.header('retry-after', '5'), 503, 'too many uploads at once');
-    try {
-      const part = await Promise.race([request.file(), gone(reply)]);
-      if (!part) return refuse(reply, 400, 'no file was sent');
-      const bytes = await Promise.race([bytesOf(part.file), gone(reply)]);
-      if (!bytes) return refuse(reply, 413, 'the file is too large');
-      const judged = await judge(bytes, profile);
-      if (!judged.ok) return refuse(reply, 422, 'the file cannot be read as an image or an ebook');
-      const accepted = verdictOf(judged.value) !== 'fails';
-      return reply.code(accepted ? 200 : 422).send({ store: profile.id, accepted, findings: judged.value });
-    } catch {
-      return refuse(reply, 400, 'the upload broke off or is not valid');
-    } finally {
-      leave();
-      own();
-    }
-  });
-} // prettier-ignore
+  app.post<{ Params: { id: string } }>(
+    '/api/stores/:id/intake',
+    { bodyLimit: MOST_UPLOAD + 65_536 },
+    async (request, reply) => {
+      const profile = findProfile(request.params.id);
+      if (!profile) return refuse(reply, 404, 'no such store');
+      if (!request.isMultipart()) return refuse(reply, 415, 'send one file as multipart/form-data');
+      if (Number(request.headers['content-length'] ?? 0) > MOST_UPLOAD + 65_536)
+        return refuse(reply, 413, 'the file is too large');
+      const own = await clients.enter(request.ip);
+      const leave = own && (await gate.enter());
+      if (own && !leave) own();
+      if (!own || !leave) return refuse(reply.header('retry-after', '5'), 503, 'too many uploads at once');
+      try {
+        const part = await Promise.race([request.file(), gone(reply)]);
+        if (!part) return refuse(reply, 400, 'no file was sent');
+        const bytes = await Promise.race([bytesOf(part.file), gone(reply)]);
+        if (!bytes) return refuse(reply, 413, 'the file is too large');
+        const judged = await judge(bytes, profile);
+        if (!judged.ok) return refuse(reply, 422, 'the file cannot be read as an image or an ebook');
+        const accepted = verdictOf(judged.value) !== 'fails';
+        return reply.code(accepted ? 200 : 422).send({ store: profile.id, accepted, findings: judged.value });
+      } catch {
+        return refuse(reply, 400, 'the upload broke off or is not valid');
+      } finally {
+        leave();
+        own();
+      }
+    },
+  );
+}

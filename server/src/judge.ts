@@ -49,7 +49,7 @@ function infoOf(m: Metadata, bytes: Buffer): ImageInfo | null {
     animated: (m.pages ?? 1) > 1,
     metadata: [...(m.exif ? ['Exif'] : []), ...(m.xmp ? ['XMP'] : []), ...(m.iptc ? ['IPTC'] : [])],
   };
-} // prettier-ignore
+}
 
 /** Judges an upload by a store's profile: an image by what another decoder than ours reads, an EPUB by how it holds its cover. Fault: `intake-unreadable`. */
 export async function judge(bytes: Buffer, profile: Profile): Promise<Result<Finding[]>> {
@@ -58,16 +58,25 @@ export async function judge(bytes: Buffer, profile: Profile): Promise<Result<Fin
     return ok(await checkEpub(new Blob([new Uint8Array(bytes)]), profile.epubPixels ?? undefined));
   }
   try {
-    const open = () => sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).timeout({ seconds: DECODE_SECONDS });
+    const open = () =>
+      sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).timeout({ seconds: DECODE_SECONDS });
     // What a file says of its size is looked at before a pixel is unpacked.
     const info = infoOf(await open().metadata(), bytes);
     if (!info || Math.max(info.widthPx, info.heightPx) > MOST_SIDE) return fail('intake-unreadable');
     if (info.widthPx * info.heightPx > MOST_PIXELS) return fail('intake-unreadable');
     const findings = checkImage(info, bytes.length, profile);
-    const { data, info: size } = await open().toColourspace('srgb').ensureAlpha().raw().toBuffer({ resolveWithObject: true });
-    const pixels = raster(size.width, size.height, new Uint8ClampedArray(data.buffer as ArrayBuffer, data.byteOffset, data.length));
+    const { data, info: size } = await open()
+      .toColourspace('srgb')
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    const pixels = raster(
+      size.width,
+      size.height,
+      new Uint8ClampedArray(data.buffer as ArrayBuffer, data.byteOffset, data.length),
+    );
     return ok(graveFirst([...findings, ...checkPixels(pixels, profile)]));
   } catch {
     return fail('intake-unreadable');
   }
-} // prettier-ignore
+}

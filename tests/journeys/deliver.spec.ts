@@ -25,7 +25,9 @@ async function drop(page: Page, name: string, bytes: Uint8Array | string): Promi
   await page.getByLabel('File to check').setInputFiles(put(name, bytes));
 }
 
-test('files: other formats, names by a pattern, sent to the stand-in store, and what left is known', async ({ page }) => {
+test('files: other formats, names by a pattern, sent to the stand-in store, and what left is known', async ({
+  page,
+}) => {
   await openTitle(page, 'The Balcony Moss Garden');
   const row = page.locator('tr[data-file="store-longreach"]');
   await row.getByRole('combobox', { name: /^Format of/ }).selectOption('tiff');
@@ -71,13 +73,14 @@ test('files: other formats, names by a pattern, sent to the stand-in store, and 
   await step(page, 'Deliver');
   await expect(row).toHaveAttribute('data-state', 'stale');
   await expect(row.locator('[data-left="sent"]')).toContainText('an older cover');
-}); // prettier-ignore
+});
 
 test('a foreign image is checked as a store would, and mended', async ({ page }) => {
   await openTitle(page, 'The Balcony Moss Garden');
   await tab(page, 'Check a file');
   const picture = scenePixels(900, 1440);
-  const image = () => sharp(Buffer.from(picture.data), { raw: { width: 900, height: 1440, channels: 4 } }).removeAlpha();
+  const image = () =>
+    sharp(Buffer.from(picture.data), { raw: { width: 900, height: 1440, channels: 4 } }).removeAlpha();
   const report = page.getByRole('region', { name: 'The file' });
   const copy = page.getByRole('region', { name: 'The copy' });
   const choose = async (store: string): Promise<void> => {
@@ -90,7 +93,16 @@ test('a foreign image is checked as a store would, and mended', async ({ page })
   };
 
   await choose('Bindery Row');
-  await drop(page, 'from a camera.jpg', new Uint8Array(await image().jpeg({ quality: 95 }).withMetadata({ orientation: 6, exif: { IFD0: { Artist: 'Secret Person' } } }).toBuffer()));
+  await drop(
+    page,
+    'from a camera.jpg',
+    new Uint8Array(
+      await image()
+        .jpeg({ quality: 95 })
+        .withMetadata({ orientation: 6, exif: { IFD0: { Artist: 'Secret Person' } } })
+        .toBuffer(),
+    ),
+  );
   await expect(report).toContainText('Would be refused');
   await expect(report.locator('[data-code="store-orientation"]')).toBeVisible();
   const upright = await mend();
@@ -106,7 +118,9 @@ test('a foreign image is checked as a store would, and mended', async ({ page })
   await drop(page, 'wide colours.png', wide);
   await expect(report.locator('[data-code="store-profile"]')).toBeVisible();
   const narrow = await mend();
-  const [ours, theirs] = await Promise.all([narrow.bytes, wide].map((b) => sharp(b).resize(90, 144).toColourspace('srgb').removeAlpha().raw().toBuffer()));
+  const [ours, theirs] = await Promise.all(
+    [narrow.bytes, wide].map((b) => sharp(b).resize(90, 144).toColourspace('srgb').removeAlpha().raw().toBuffer()),
+  );
   let sum = 0;
   for (let i = 0; i < ours.length; i++) sum += Math.abs(ours[i] - theirs[i]);
   expect(sum / ours.length).toBeLessThan(2);
@@ -123,13 +137,20 @@ test('a foreign image is checked as a store would, and mended', async ({ page })
   await expect(page.getByText('This is a web page. Choose a JPEG')).toBeVisible();
   await drop(page, 'cut.jpg', (await fileOf(picture, 'jpeg')).slice(0, 4000));
   await expect(page.getByText(/ends too early/)).toBeVisible();
-}); // prettier-ignore
+});
 
 test('a new edition of an ebook, and a PDF with its cover', async ({ page }) => {
   await openTitle(page, 'Weather for Two Voices');
   await tab(page, 'Check a file');
   const old = await fileOf(picturePixels(60, 80, 4), 'jpeg');
-  const before = bookFile({ ...plainPlan(old), version: 2, property: false, page: 'svg', mimetype: 'last', wrapper: 'book/' });
+  const before = bookFile({
+    ...plainPlan(old),
+    version: 2,
+    property: false,
+    page: 'svg',
+    mimetype: 'last',
+    wrapper: 'book/',
+  });
   await drop(page, 'old.epub', before);
   const told = page.getByRole('region', { name: 'The ebook' });
   await expect(told).toContainText('An Old Book, Wren Marlow');
@@ -150,7 +171,9 @@ test('a new edition of an ebook, and a PDF with its cover', async ({ page }) => 
   expect(made.name).toBe('weather-for-two-voices.epub');
   const bytes = new Uint8Array(made.bytes);
   expect(await checkEpub(new Blob([bytes]))).toEqual([]);
-  const messages = (await EpubCheck.validate(bytes)).messages.filter((m) => ['fatal', 'error', 'warning'].includes(m.severity));
+  const messages = (await EpubCheck.validate(bytes)).messages.filter((m) =>
+    ['fatal', 'error', 'warning'].includes(m.severity),
+  );
   expect(messages).toEqual([]);
   expect(unzipSync(bytes)['EPUB/chapter.xhtml']).toEqual(unzipSync(before)['book/EPUB/chapter.xhtml']);
 
@@ -166,7 +189,7 @@ test('a new edition of an ebook, and a PDF with its cover', async ({ page }) => 
   expect(opened.getPageCount()).toBe(3);
   expect(opened.getTitle()).toBe('Weather for Two Voices');
   expect(opened.getPage(0).getSize()).toEqual({ width: 300, height: 450 });
-}); // prettier-ignore
+});
 
 test('the reader shows covers on every screen, and a book can do no harm', async ({ page }) => {
   await openTitle(page, 'Weather for Two Voices');
@@ -177,7 +200,12 @@ test('the reader shows covers on every screen, and a book can do no harm', async
   // The whole cover, not cut, on a screen of another ratio.
   const box = await phone.locator('img').evaluate((img) => {
     const r = img.getBoundingClientRect();
-    return { w: r.width, h: r.height, inside: r.right <= innerWidth + 0.5 && r.bottom <= innerHeight + 0.5, ratio: (img as HTMLImageElement).naturalHeight / (img as HTMLImageElement).naturalWidth };
+    return {
+      w: r.width,
+      h: r.height,
+      inside: r.right <= innerWidth + 0.5 && r.bottom <= innerHeight + 0.5,
+      ratio: (img as HTMLImageElement).naturalHeight / (img as HTMLImageElement).naturalWidth,
+    };
   });
   expect(box.inside).toBe(true);
   expect(box.h / box.w).toBeCloseTo(box.ratio, 1);
@@ -197,17 +225,21 @@ test('the reader shows covers on every screen, and a book can do no harm', async
   expect(greys.levels).toBeLessThanOrEqual(16);
   await page.getByRole('button', { name: 'Next page' }).click();
   await expect(phone.locator('h1')).toHaveText('Weather for Two Voices');
-  await expect(page.frameLocator('iframe[title="The cover as a page of words and a picture"]').locator('h1')).toBeVisible();
+  await expect(
+    page.frameLocator('iframe[title="The cover as a page of words and a picture"]').locator('h1'),
+  ).toBeVisible();
 
   const files = unzipSync(bookFile(plainPlan(await fileOf(picturePixels(60, 80, 4), 'jpeg'))));
-  files['EPUB/chapter.xhtml'] = strToU8('<html xmlns="http://www.w3.org/1999/xhtml"><head><title>x</title><script>parent.document.title = "owned"; fetch("http://far.example/")</script></head><body onload="document.title=1"><h1>Chapter of tricks</h1><img src="http://far.example/a.png" alt="far"/><a href="http://far.example/">away</a><form action="http://far.example/"><input/></form></body></html>');
+  files['EPUB/chapter.xhtml'] = strToU8(
+    '<html xmlns="http://www.w3.org/1999/xhtml"><head><title>x</title><script>parent.document.title = "owned"; fetch("http://far.example/")</script></head><body onload="document.title=1"><h1>Chapter of tricks</h1><img src="http://far.example/a.png" alt="far"/><a href="http://far.example/">away</a><form action="http://far.example/"><input/></form></body></html>',
+  );
   await page.getByLabel('EPUB to read').setInputFiles(put('tricks.epub', zipSync(files)));
   await expect(page.getByText('tricks.epub')).toBeVisible();
   await page.getByRole('button', { name: 'Next page' }).click();
   await expect(phone.locator('h1')).toHaveText('Chapter of tricks');
   await expect(phone.locator('form, script, input')).toHaveCount(0);
   expect(await page.title()).toContain('Weather for Two Voices');
-}); // prettier-ignore
+});
 
 test('stores: what they ask and how the title stands, changed, added, taken in and given out', async ({ page }) => {
   await openTitle(page, 'Weather for Two Voices');
@@ -248,14 +280,16 @@ test('stores: what they ask and how the title stands, changed, added, taken in a
   const taken = { ...PROFILES[0], id: 'far', name: 'The far shop' };
   await page.getByLabel('Stores file').setInputFiles(put('stores.json', writeProfiles([taken])));
   await expect(page.getByRole('columnheader', { name: /The far shop/ })).toBeVisible();
-  await page.getByLabel('Stores file').setInputFiles(put('broken.json', '{"format":"yosomi-stores","schema":2,"stores":[{"id":"x"}]}'));
+  await page
+    .getByLabel('Stores file')
+    .setInputFiles(put('broken.json', '{"format":"yosomi-stores","schema":2,"stores":[{"id":"x"}]}'));
   await expect(page.getByText(/not right: look at store 1/)).toBeVisible();
   await page.reload();
   await expect(page.getByRole('columnheader', { name: /The far shop/ })).toBeVisible();
   await page.getByRole('button', { name: 'Change The far shop' }).click();
   await page.getByRole('button', { name: 'Remove this store' }).click();
   await expect(page.getByRole('columnheader', { name: /The far shop/ })).toHaveCount(0);
-}); // prettier-ignore
+});
 
 test('many titles are delivered at once: stopped, gone on with, packed', async ({ page }) => {
   test.setTimeout(240_000);
@@ -263,7 +297,8 @@ test('many titles are delivered at once: stopped, gone on with, packed', async (
   await expect(page.getByRole('link', { name: 'Open The Balcony Moss Garden' })).toBeVisible({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Deliver many titles' }).click();
   const dialog = page.getByRole('dialog', { name: 'Deliver many titles' });
-  for (const name of ['A Debt of Foxfire', 'The Ledger of Small Hours', 'Interest Paid in Snow']) await dialog.getByLabel(name).uncheck();
+  for (const name of ['A Debt of Foxfire', 'The Ledger of Small Hours', 'Interest Paid in Snow'])
+    await dialog.getByLabel(name).uncheck();
   await dialog.getByRole('button', { name: 'Make the files' }).click();
   await expect(dialog.getByText(/^1 made/)).toBeVisible({ timeout: 60_000 });
   await dialog.getByRole('button', { name: 'Stop' }).click();
@@ -272,23 +307,31 @@ test('many titles are delivered at once: stopped, gone on with, packed', async (
   // The page is lost; what was made is not.
   await page.reload();
   await page.getByRole('button', { name: 'Deliver many titles' }).click();
-  for (const name of ['A Debt of Foxfire', 'The Ledger of Small Hours', 'Interest Paid in Snow']) await dialog.getByLabel(name).uncheck();
+  for (const name of ['A Debt of Foxfire', 'The Ledger of Small Hours', 'Interest Paid in Snow'])
+    await dialog.getByLabel(name).uncheck();
   await dialog.getByRole('button', { name: 'Make the files' }).click();
-  await expect(dialog.locator('[data-batch="ended"]')).toHaveText(`${6 - kept} made, ${kept} up to date, 0 failed, of 6 files.`, { timeout: 120_000 });
+  await expect(dialog.locator('[data-batch="ended"]')).toHaveText(
+    `${6 - kept} made, ${kept} up to date, 0 failed, of 6 files.`,
+    { timeout: 120_000 },
+  );
   const zip = await saved(page, () => dialog.getByRole('button', { name: 'Save the package' }).click());
   const names = Object.keys(unzipSync(new Uint8Array(zip.bytes)));
   expect(names.filter((n) => n.endsWith('.jpg'))).toHaveLength(6);
   expect(names.filter((n) => n.endsWith('README.txt'))).toHaveLength(2);
   expect(names.every((n) => /^[\w./-]+$/.test(n) && n.split('/').at(-1)!.length <= 100)).toBe(true);
-}); // prettier-ignore
+});
 
-test('the whole of a book is checked, before and after, and what the new edition changed is told apart', async ({ page }) => {
+test('the whole of a book is checked, before and after, and what the new edition changed is told apart', async ({
+  page,
+}) => {
   await openTitle(page, 'Weather for Two Voices');
   await tab(page, 'Check a file');
   const old = await fileOf(picturePixels(60, 80, 4), 'jpeg');
   const files = unzipSync(bookFile(plainPlan(old)));
   const chapter = Object.keys(files).find((name) => /chapter|text|one/i.test(name) && name.endsWith('.xhtml'))!;
-  files[chapter] = strToU8(strFromU8(files[chapter]).replace('</body>', '<p align="left">By <blink>hand</blink></p></body>'));
+  files[chapter] = strToU8(
+    strFromU8(files[chapter]).replace('</body>', '<p align="left">By <blink>hand</blink></p></body>'),
+  );
   const { mimetype, ...rest } = files;
   await drop(page, 'old.epub', zipSync({ mimetype: [mimetype, { level: 0 }], ...rest }));
   const whole = page.getByRole('region', { name: 'The whole book' });
@@ -299,4 +342,4 @@ test('the whole of a book is checked, before and after, and what the new edition
   await expect(page.getByRole('region', { name: 'The new edition' })).toBeVisible({ timeout: 60_000 });
   await whole.getByRole('button', { name: 'Check the whole book, before and after' }).click();
   await expect(whole).toContainText('New in the new edition: nothing found', { timeout: 60_000 });
-}); // prettier-ignore
+});

@@ -14,7 +14,9 @@ const active = (page: Page): Promise<string> =>
     return !at || at === document.body ? 'body' : (at.getAttribute('aria-label') ?? at.innerText.trim().slice(0, 40));
   });
 
-test('focus returns to what opened a dialog, a sheet or a menu, and stays where something is made', async ({ page }) => {
+test('focus returns to what opened a dialog, a sheet or a menu, and stays where something is made', async ({
+  page,
+}) => {
   await open(page);
   const inspector = bench(page).inspector;
   for (const name of ['Save picture', 'Versions', 'History', 'House style']) {
@@ -48,14 +50,18 @@ test('focus returns to what opened a dialog, a sheet or a menu, and stays where 
   expect(await active(page)).not.toBe('body');
   await expect(page.locator('tr[data-file="svg"][data-state="made"]')).toBeVisible({ timeout: 60_000 });
   expect(await active(page)).not.toBe('body');
-}); // prettier-ignore
+});
 
 test('from Sketches the first cover is three stops away, and arrows lead through the rest', async ({ page }) => {
   await open(page);
   await step(page, 'Sketches');
-  await expect(page.getByRole('list', { name: 'Covers of the sheet' }).getByRole('button').nth(3)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('list', { name: 'Covers of the sheet' }).getByRole('button').nth(3)).toBeVisible({
+    timeout: 60_000,
+  });
   await page.reload();
-  await expect(page.getByRole('list', { name: 'Covers of the sheet' }).getByRole('button').nth(3)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('list', { name: 'Covers of the sheet' }).getByRole('button').nth(3)).toBeVisible({
+    timeout: 60_000,
+  });
   await page.keyboard.press('Tab');
   expect(await active(page)).toBe('To the page');
   await page.keyboard.press('Enter');
@@ -68,7 +74,7 @@ test('from Sketches the first cover is three stops away, and arrows lead through
   // One stop: the next Tab leaves the covers.
   await page.keyboard.press('Tab');
   expect(await active(page)).not.toMatch(/^Cover \d/);
-}); // prettier-ignore
+});
 
 for (const [width, height] of [
   [640, 400],
@@ -85,15 +91,22 @@ for (const [width, height] of [
       ['Sketches', ['What it asks', 'The chosen cover'], '[aria-label="The sheet"]'],
       ['Mockups', ['Arrangements', 'Inspector'], '[aria-label="Scene"]'],
       ['Promos', ['Parts', 'Inspector'], 'section[aria-label="Light table"]'],
-      ['Brief', [], null], ['Glance', [], null], ['Deliver', [], null],
+      ['Brief', [], null],
+      ['Glance', [], null],
+      ['Deliver', [], null],
     ] as const) {
       await step(page, name);
       if (name === 'Mockups') await settled(page);
       for (const panel of [null, ...panels]) {
-        if (panel) await page.getByRole('toolbar', { name: 'Panels' }).getByRole('button', { name: panel, exact: true }).click();
-        expect(await page.evaluate(() => document.documentElement.scrollWidth), `${name} ${panel}`).toBeLessThanOrEqual(width);
+        if (panel)
+          await page.getByRole('toolbar', { name: 'Panels' }).getByRole('button', { name: panel, exact: true }).click();
+        expect(await page.evaluate(() => document.documentElement.scrollWidth), `${name} ${panel}`).toBeLessThanOrEqual(
+          width,
+        );
         for (const control of ['Undo', 'Redo', /^Find a command/]) {
-          const box = (await page.getByRole('button', { name: control, exact: typeof control === 'string' }).boundingBox())!;
+          const box = (await page
+            .getByRole('button', { name: control, exact: typeof control === 'string' })
+            .boundingBox())!;
           expect(box.x + box.width, `${name} ${String(control)}`).toBeLessThanOrEqual(width);
         }
         if (!work) continue;
@@ -105,13 +118,14 @@ for (const [width, height] of [
     // A part is added, chosen and changed in that room.
     await step(page, 'Front');
     await expect(page.locator('main[data-fresh="true"]')).toBeVisible();
-    const panel = (name: string) => page.getByRole('toolbar', { name: 'Panels' }).getByRole('button', { name, exact: true }).click();
+    const panel = (name: string) =>
+      page.getByRole('toolbar', { name: 'Panels' }).getByRole('button', { name, exact: true }).click();
     await panel('Parts');
     await part(page, 'Byline').click();
     await panel('Inspector');
     await bench(page).inspector.getByLabel('Byline text').fill('O. Frew');
     await expect(page.locator('[data-kept="kept"]')).toBeVisible();
-  }); // prettier-ignore
+  });
 }
 
 test('toasts and the menu of parts lie over nothing that they inform about', async ({ page }) => {
@@ -131,7 +145,7 @@ test('toasts and the menu of parts lie over nothing that they inform about', asy
   const cover = (await page.locator('[data-surface]').boundingBox())!;
   expect(told.y + told.height).toBeLessThan(thumb.y);
   expect(told.y + told.height).toBeLessThan(cover.y + cover.height / 2);
-}); // prettier-ignore
+});
 
 test('a side that is made shows its own shape at once', async ({ page }) => {
   await open(page);
@@ -143,7 +157,8 @@ test('a side that is made shows its own shape at once', async ({ page }) => {
     const seen: number[] = [];
     for (let i = 0; i < 60; i++) {
       const canvas = document.querySelector<HTMLCanvasElement>('[role="img"][aria-label^="Spine of"]');
-      const there = canvas && canvas.getContext('2d')!.getImageData(canvas.width >> 1, canvas.height >> 1, 1, 1).data[3];
+      const there =
+        canvas && canvas.getContext('2d')!.getImageData(canvas.width >> 1, canvas.height >> 1, 1, 1).data[3];
       if (canvas && there) seen.push(canvas.height / canvas.width);
       await new Promise((r) => requestAnimationFrame(r));
     }
@@ -151,6 +166,6 @@ test('a side that is made shows its own shape at once', async ({ page }) => {
   });
   for (const ratio of ratios) expect(ratio).toBeGreaterThan(4);
   await coverReadySide(page);
-}); // prettier-ignore
+});
 
 const coverReadySide = (page: Page): Promise<void> => expect(page.locator('main[data-fresh="true"]')).toBeVisible();

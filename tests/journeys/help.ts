@@ -97,9 +97,11 @@ export const again = async (page: Page, change: () => Promise<void>): Promise<vo
   const canvas = page.locator('canvas[data-state]');
   const before = Number(await canvas.getAttribute('data-frames'));
   await change();
-  await expect.poll(async () => Number(await canvas.getAttribute('data-frames')), { timeout: 60_000 }).toBeGreaterThan(before);
+  await expect
+    .poll(async () => Number(await canvas.getAttribute('data-frames')), { timeout: 60_000 })
+    .toBeGreaterThan(before);
   await settled(page);
-}; // prettier-ignore
+};
 
 export const kept = (page: Page): Promise<void> => expect(page.locator('[data-kept="kept"]')).toBeVisible();
 
@@ -176,10 +178,16 @@ export function bench(page: Page) {
     },
     async face(name: string): Promise<void> {
       await inspector.getByRole('combobox', { name: 'Face' }).click();
-      await page.getByRole('option', { name: new RegExp(`^${name}`) }).first().click();
+      await page
+        .getByRole('option', { name: new RegExp(`^${name}`) })
+        .first()
+        .click();
     },
     async colour(label: string, hex: string): Promise<void> {
-      await inspector.getByRole('button', { name: new RegExp(`^${label}: #`) }).first().click();
+      await inspector
+        .getByRole('button', { name: new RegExp(`^${label}: #`) })
+        .first()
+        .click();
       await page.getByLabel('Colour as #rrggbb').fill(hex);
       await page.keyboard.press('Escape');
     },
@@ -195,14 +203,17 @@ export function bench(page: Page) {
     /** Draws on the cover along points given in fractions of it. */
     async draw(points: readonly (readonly [number, number])[]): Promise<void> {
       const box = (await page.locator('[data-surface]').boundingBox())!;
-      const at = ([x, y]: readonly [number, number]): [number, number] => [box.x + x * box.width, box.y + y * box.height];
+      const at = ([x, y]: readonly [number, number]): [number, number] => [
+        box.x + x * box.width,
+        box.y + y * box.height,
+      ];
       await page.mouse.move(...at(points[0]));
       await page.mouse.down();
       for (const p of points.slice(1)) await page.mouse.move(...at(p), { steps: 2 });
       await page.mouse.up();
     },
   };
-} // prettier-ignore
+}
 
 /** The cover on the table, as pixels. */
 export async function shownCover(page: Page): Promise<Raster> {

@@ -166,12 +166,19 @@ test('marks and pictures from SVG: only shapes come in', async ({ page }) => {
   await mark('words.svg', `<svg ${ns}><text>Moss</text></svg>`);
   await expect(page.getByText(/no shapes that can be drawn/)).toBeVisible();
   await expect(part(page, 'Mark')).toHaveCount(0);
-  await mark('leaf.svg', `<svg ${ns}><image href="https://elsewhere.example/a.png" width="9" height="9"/><path d="M10 90Q10 10 90 10Q90 90 10 90Z" fill="#2f6f78"/></svg>`); // prettier-ignore
+  await mark(
+    'leaf.svg',
+    `<svg ${ns}><image href="https://elsewhere.example/a.png" width="9" height="9"/><path d="M10 90Q10 10 90 10Q90 90 10 90Z" fill="#2f6f78"/></svg>`,
+  );
   await expect(part(page, 'Mark')).toHaveCount(1);
 
   // As a picture: painted once, larger than the cover, and clear where it is open.
   await page.goto('/');
-  await pick(page, 'From a picture', put('emblem.svg', `<svg ${ns}><circle cx="50" cy="50" r="40" fill="#c03020"/></svg>`));
+  await pick(
+    page,
+    'From a picture',
+    put('emblem.svg', `<svg ${ns}><circle cx="50" cy="50" r="40" fill="#c03020"/></svg>`),
+  );
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('radio', { name: 'A picture for a cover' }).click();
   await dialog.getByLabel('Title', { exact: true }).fill('Round');
@@ -180,7 +187,7 @@ test('marks and pictures from SVG: only shapes come in', async ({ page }) => {
   await coverReady(page);
   await part(page, 'Picture').click();
   await expect(b.inspector.getByText('3200 x 3200 px')).toBeVisible();
-}); // prettier-ignore
+});
 
 test('pictures of other colour spaces and depths come in with the colours they mean', async ({ page }) => {
   const patches = [
@@ -190,7 +197,8 @@ test('pictures of other colour spaces and depths come in with the colours they m
   ] as const;
   const raw = Buffer.alloc(300 * 3);
   for (let x = 0; x < 300; x++) raw.set(patches[Math.floor(x / 100)], x * 3);
-  const flat = () => sharp(raw, { raw: { width: 300, height: 1, channels: 3 } }).resize(900, 1440, { fit: 'fill', kernel: 'nearest' });
+  const flat = () =>
+    sharp(raw, { raw: { width: 300, height: 1, channels: 3 } }).resize(900, 1440, { fit: 'fill', kernel: 'nearest' });
   const files = {
     // A profile of its own decides: taken without it these would be far off.
     'press.jpg': [await flat().toColourspace('cmyk').withIccProfile('cmyk').jpeg({ quality: 100 }).toBuffer(), 26],
@@ -206,15 +214,17 @@ test('pictures of other colour spaces and depths come in with the colours they m
     await coverReadyWithoutWords(page);
     for (const [i, patch] of patches.entries()) {
       const shown = await shownPixel(page, /^Cover of/, (i + 0.5) / 3, 0.5);
-      for (const c of [0, 1, 2]) expect(Math.abs(shown[c] - patch[c]), `${name} ${patch.join()} as ${shown.join()}`).toBeLessThanOrEqual(most);
+      for (const c of [0, 1, 2])
+        expect(Math.abs(shown[c] - patch[c]), `${name} ${patch.join()} as ${shown.join()}`).toBeLessThanOrEqual(most);
     }
   }
-}); // prettier-ignore
+});
 
 const coverReadyWithoutWords = async (page: Page): Promise<void> => {
-  if (!page.url().endsWith('/front')) await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: 'Front', exact: true }).click();
+  if (!page.url().endsWith('/front'))
+    await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: 'Front', exact: true }).click();
   await expect(page.locator('main[data-fresh="true"]')).toBeVisible();
-}; // prettier-ignore
+};
 
 test('a cover is built with the keyboard alone', async ({ page }) => {
   const b = bench(page);

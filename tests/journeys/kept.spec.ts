@@ -51,16 +51,23 @@ const rows = <T, A>(page: Page, work: (db: IDBDatabase, arg: A) => Promise<T>, a
 test.describe('with the policy left out, so that stored rows can be changed from outside', () => {
   test.use({ bypassCSP: true });
 
-  test('a cover whose picture is gone says so everywhere, and nothing is made from it until it is chosen again', async ({ page }) => {
+  test('a cover whose picture is gone says so everywhere, and nothing is made from it until it is chosen again', async ({
+    page,
+  }) => {
     await shelfOf(page, MOSS);
     await openTitle(page, 'The Balcony Moss Garden');
-    const picture = await rows(page, (db) => new Promise<Uint8Array>((resolve) => {
-      const store = db.transaction('assets', 'readwrite').objectStore('assets');
-      const all = store.getAll();
-      all.onsuccess = () => {
-        store.clear().onsuccess = () => resolve([...all.result[0].bytes] as unknown as Uint8Array);
-      };
-    }), null);
+    const picture = await rows(
+      page,
+      (db) =>
+        new Promise<Uint8Array>((resolve) => {
+          const store = db.transaction('assets', 'readwrite').objectStore('assets');
+          const all = store.getAll();
+          all.onsuccess = () => {
+            store.clear().onsuccess = () => resolve([...all.result[0].bytes] as unknown as Uint8Array);
+          };
+        }),
+      null,
+    );
     await page.reload();
     await coverReady(page);
     await expect(page.locator('[data-verdict="200"]')).toHaveText(/picture missing/);
@@ -88,20 +95,27 @@ test.describe('with the policy left out, so that stored rows can be changed from
     ]);
     await chooser.setFiles(path);
     await expect(page.locator('[data-verdict="200"]')).not.toHaveText(/picture missing/);
-  }); // prettier-ignore
+  });
 
-  test('a row of the wrong shape is said, can be saved as it is and removed, and stops nothing else', async ({ page }) => {
+  test('a row of the wrong shape is said, can be saved as it is and removed, and stops nothing else', async ({
+    page,
+  }) => {
     await shelfOf(page, MOSS, POEMS);
-    await rows(page, (db) => new Promise<void>((resolve) => {
-      const store = db.transaction('titles', 'readwrite').objectStore('titles');
-      store.getAll().onsuccess = (e) => {
-        for (const row of (e.target as IDBRequest).result) {
-          if (row.id.includes('moss')) store.put({ ...row, book: { ...row.book, cover: 'nothing' } });
-          else store.put({ ...row, order: 'abc', done: {}, rev: null });
-        }
-        resolve();
-      };
-    }), null);
+    await rows(
+      page,
+      (db) =>
+        new Promise<void>((resolve) => {
+          const store = db.transaction('titles', 'readwrite').objectStore('titles');
+          store.getAll().onsuccess = (e) => {
+            for (const row of (e.target as IDBRequest).result) {
+              if (row.id.includes('moss')) store.put({ ...row, book: { ...row.book, cover: 'nothing' } });
+              else store.put({ ...row, order: 'abc', done: {}, rev: null });
+            }
+            resolve();
+          };
+        }),
+      null,
+    );
     await page.reload();
     const unread = page.getByRole('alert', { name: 'Titles that cannot be read' });
     await expect(unread).toContainText('The Balcony Moss Garden');
@@ -119,7 +133,7 @@ test.describe('with the policy left out, so that stored rows can be changed from
     await unread.getByRole('button', { name: 'Remove from the Shelf' }).click();
     await expect(unread).toHaveCount(0);
     await expect(page.getByRole('button', { name: 'Removed titles' })).toBeVisible();
-  }); // prettier-ignore
+  });
 });
 
 test('a part that was added outlives a reload with its step, and so does taking it back', async ({ page }) => {
@@ -148,7 +162,10 @@ test('a change is kept even where the title is left at once', async ({ page }) =
   await expect(card(page, 'Weather for Three')).toBeVisible();
 });
 
-test('a title that is removed in one window is asked about in the other, and comes back with its picture and history', async ({ page, context }) => {
+test('a title that is removed in one window is asked about in the other, and comes back with its picture and history', async ({
+  page,
+  context,
+}) => {
   await shelfOf(page, MOSS);
   await openTitle(page, 'The Balcony Moss Garden');
   await step(page, 'Brief');
@@ -176,15 +193,18 @@ test('a title that is removed in one window is asked about in the other, and com
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await step(page, 'Brief');
   await expect(page.getByLabel('Author')).toHaveValue('Ottoline Frew');
-}); // prettier-ignore
+});
 
-test('removed titles stay whole in a place of their own, are put back after a reload, or go for good', async ({ page }) => {
+test('removed titles stay whole in a place of their own, are put back after a reload, or go for good', async ({
+  page,
+}) => {
   await shelfOf(page, MOSS, POEMS);
   await openTitle(page, 'Weather for Two Voices');
   await bench(page).add('Rectangle');
   await kept(page);
   await page.getByRole('link', { name: 'Back to the Shelf' }).click();
-  for (const title of ['Weather for Two Voices', 'The Balcony Moss Garden']) await menu(page, title, 'Remove from the Shelf');
+  for (const title of ['Weather for Two Voices', 'The Balcony Moss Garden'])
+    await menu(page, title, 'Remove from the Shelf');
   await expect(shelf(page).getByRole('listitem')).toHaveCount(0);
   await page.reload();
   await page.getByRole('button', { name: 'Removed titles' }).click();
@@ -200,17 +220,21 @@ test('removed titles stay whole in a place of their own, are put back after a re
   await openTitle(page, 'Weather for Two Voices');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(part(page, 'Rectangle')).toHaveCount(0);
-}); // prettier-ignore
+});
 
-test('with the store full, what is not kept is said where it can be saved, nobody leaves it unasked, and it is kept by itself when there is room', async ({ page }) => {
+test('with the store full, what is not kept is said where it can be saved, nobody leaves it unasked, and it is kept by itself when there is room', async ({
+  page,
+}) => {
   await page.addInitScript(() => {
     const put = IDBObjectStore.prototype.put;
     IDBObjectStore.prototype.put = function (this: IDBObjectStore, ...input: Parameters<typeof put>) {
-      if ((globalThis as { storeIsFull?: boolean }).storeIsFull) throw new DOMException('no room', 'QuotaExceededError');
+      if ((globalThis as { storeIsFull?: boolean }).storeIsFull)
+        throw new DOMException('no room', 'QuotaExceededError');
       return put.apply(this, input);
     };
   });
-  const full = (on: boolean) => page.evaluate((now) => void ((globalThis as { storeIsFull?: boolean }).storeIsFull = now), on);
+  const full = (on: boolean) =>
+    page.evaluate((now) => void ((globalThis as { storeIsFull?: boolean }).storeIsFull = now), on);
   await shelfOf(page, POEMS);
   await openTitle(page, 'Weather for Two Voices');
   await step(page, 'Brief');
@@ -241,7 +265,7 @@ test('with the store full, what is not kept is said where it can be saved, nobod
   await openTitle(page, 'Weather for Two Voices');
   await step(page, 'Brief');
   await expect(page.getByLabel('Author')).toHaveValue('Ilse of the full store');
-}); // prettier-ignore
+});
 
 test('a browser that stores nothing says so, and the work goes on in memory and leaves as a file', async ({ page }) => {
   await page.addInitScript(() => {
@@ -271,12 +295,13 @@ test('a browser that stores nothing says so, and the work goes on in memory and 
   await step(page, 'Deliver');
   await page.getByRole('button', { name: 'Make kept-in-mind-cover.pdf' }).click();
   await expect(page.locator('tr[data-file="pdf"][data-state="made"]')).toBeVisible({ timeout: 60_000 });
-}); // prettier-ignore
+});
 
 test('demo books that broke off come whole at the next visit, and a removed one stays removed', async ({ page }) => {
   let served = 0;
   await page.route('**/demo/*.yosomi', async (route) => {
-    if (served++ >= 2) await new Promise((resolve) => setTimeout(resolve, 60_000)).then(() => route.abort().catch(() => {}));
+    if (served++ >= 2)
+      await new Promise((resolve) => setTimeout(resolve, 60_000)).then(() => route.abort().catch(() => {}));
     else await route.continue();
   });
   await page.goto('/');
@@ -290,7 +315,7 @@ test('demo books that broke off come whole at the next visit, and a removed one 
   await expect(shelf(page).getByRole('listitem')).toHaveCount(4);
   await expect(page.getByText('Everything stays in this browser')).toBeVisible();
   await expect(shelf(page).getByRole('listitem')).toHaveCount(4);
-}); // prettier-ignore
+});
 
 test('a picture that was chosen is not lost by leaving: in the app, and by a reload', async ({ page }) => {
   await shelfOf(page, POEMS);
@@ -316,7 +341,7 @@ test('a picture that was chosen is not lost by leaving: in the app, and by a rel
   await expect(page).toHaveURL(/\/sketches$/);
   await page.goto('/');
   await expect(card(page, 'Found Again')).toBeVisible();
-}); // prettier-ignore
+});
 
 test('files go on being made while one works elsewhere, in sight, until they are done or stopped', async ({ page }) => {
   await shelfOf(page, POEMS);
@@ -339,7 +364,7 @@ test('files go on being made while one works elsewhere, in sight, until they are
   await step(page, 'Glance');
   await aside.getByRole('button', { name: 'Stop' }).click();
   await expect(aside).toHaveCount(0, { timeout: 30_000 });
-}); // prettier-ignore
+});
 
 test('a file that cannot be read says why and sticks nowhere', async ({ page }) => {
   await shelfOf(page, POEMS);
@@ -357,7 +382,7 @@ test('a file that cannot be read says why and sticks nowhere', async ({ page }) 
   }
   await input.setInputFiles(put('whole.jpg', whole));
   await expect(page.getByRole('region', { name: 'The file' })).toContainText('whole.jpg');
-}); // prettier-ignore
+});
 
 test('a title file that is on the Shelf already is asked about; a title can be duplicated', async ({ page }) => {
   await shelfOf(page, MOSS);
@@ -380,7 +405,7 @@ test('a title file that is on the Shelf already is asked about; a title can be d
   await expect(card(page, 'The Balcony Moss Garden (copy)')).toBeVisible();
   await expect(shelf(page).getByRole('listitem')).toHaveCount(2);
   expect(readFileSync(join(DEMO, MOSS)).length).toBeGreaterThan(0);
-}); // prettier-ignore
+});
 
 test('two drags of one slider are two steps, and a resting hand is one', async ({ page }) => {
   await shelfOf(page, MOSS);
@@ -408,7 +433,7 @@ test('two drags of one slider are two steps, and a resting hand is one', async (
   await expect.poll(async () => Number(await slider.getAttribute('aria-valuenow'))).toBeLessThan(high);
   await undo.click();
   await expect(undo).toBeDisabled();
-}); // prettier-ignore
+});
 
 test('a worker whose script does not come says so instead of hanging, and is started anew', async ({ page }) => {
   let broken = true;
@@ -420,4 +445,4 @@ test('a worker whose script does not come says so instead of hanging, and is sta
   broken = false;
   await pick(page, 'Open a .yosomi file', join(DEMO, POEMS));
   await coverReady(page);
-}); // prettier-ignore
+});

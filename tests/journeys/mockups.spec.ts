@@ -16,7 +16,9 @@ const open = async (page: Page, title: string): Promise<void> => {
 };
 
 const arrange = (page: Page, name: string): Promise<void> =>
-  again(page, () => page.getByRole('navigation', { name: 'Arrangements' }).getByRole('button', { name, exact: true }).click()); // prettier-ignore
+  again(page, () =>
+    page.getByRole('navigation', { name: 'Arrangements' }).getByRole('button', { name, exact: true }).click(),
+  );
 
 const choose = async (page: Page, label: string, option: string): Promise<void> => {
   await page.getByRole('combobox', { name: label }).click();
@@ -24,11 +26,14 @@ const choose = async (page: Page, label: string, option: string): Promise<void> 
 };
 
 const size = async (page: Page, width: number, height: number): Promise<void> => {
-  for (const [label, value] of [['Width', width], ['Height', height]] as const) {
+  for (const [label, value] of [
+    ['Width', width],
+    ['Height', height],
+  ] as const) {
     await page.getByLabel(label, { exact: true }).fill(String(value));
     await page.getByLabel(label, { exact: true }).press('Enter');
   }
-}; // prettier-ignore
+};
 
 const format = (page: Page, name: string): Promise<void> => page.getByRole('radio', { name, exact: true }).click();
 
@@ -83,14 +88,17 @@ test('one object: exchanged without losing pose, light and art, and saved in eve
   const names: string[] = [];
   page.on('download', (d) => names.push(d.suggestedFilename()));
   await page.getByRole('button', { name: 'Save PNG, background clear' }).click();
-  await expect.poll(() => names, { timeout: 60_000 }).toEqual(['a-debt-of-foxfire-mockup-600x480.png', 'a-debt-of-foxfire-mockup-1200x960@2x.png']); // prettier-ignore
+  await expect
+    .poll(() => names, { timeout: 60_000 })
+    .toEqual(['a-debt-of-foxfire-mockup-600x480.png', 'a-debt-of-foxfire-mockup-1200x960@2x.png']);
   await page.getByRole('checkbox', { name: 'Also at twice the size' }).uncheck();
 
   await page.getByRole('checkbox', { name: 'Cut to the things and their shadow' }).check();
   const cut = await saved(page, () => page.getByRole('button', { name: 'Save PNG, background clear' }).click());
   const png = PNG.sync.read(cut.bytes);
   expect(png.width).toBeLessThan(600);
-  const rowHas = (y: number): boolean => Array.from({ length: png.width }, (_, x) => png.data[(y * png.width + x) * 4 + 3]).some((a) => a > 0); // prettier-ignore
+  const rowHas = (y: number): boolean =>
+    Array.from({ length: png.width }, (_, x) => png.data[(y * png.width + x) * 4 + 3]).some((a) => a > 0);
   expect([rowHas(0), rowHas(9), rowHas(10), rowHas(png.height - 1)]).toEqual([false, false, true, false]);
 
   await format(page, 'WebP');
@@ -120,7 +128,12 @@ test('layers: things, reflection, shadow and ground apart, and together the pict
   expect(file.bytes.subarray(30, 54).toString('latin1')).toBe('mimetypeimage/openraster');
   const entries = unzipSync(new Uint8Array(file.bytes));
   const xml = new TextDecoder().decode(entries['stack.xml']);
-  expect([...xml.matchAll(/<layer name="(\w+)"/g)].map((m) => m[1])).toEqual(['Things', 'Reflection', 'Shadow', 'Ground']);
+  expect([...xml.matchAll(/<layer name="(\w+)"/g)].map((m) => m[1])).toEqual([
+    'Things',
+    'Reflection',
+    'Shadow',
+    'Ground',
+  ]);
   const layers = [3, 2, 1, 0].map((i) => PNG.sync.read(Buffer.from(entries[`data/layer${i}.png`])));
   const merged = PNG.sync.read(Buffer.from(entries['mergedimage.png']));
   let most = 0;
@@ -133,7 +146,7 @@ test('layers: things, reflection, shadow and ground apart, and together the pict
     for (let c = 0; c < 3; c++) most = Math.max(most, Math.abs(over[c] - merged.data[i + c]));
   }
   expect(most).toBeLessThanOrEqual(4);
-}); // prettier-ignore
+});
 
 test('a group: each thing has its own cover, chosen by a click; the series fills a row', async ({ page }) => {
   test.setTimeout(240_000);
@@ -164,7 +177,10 @@ test('a group: each thing has its own cover, chosen by a click; the series fills
 
   await test.step('a thing is added, moved and taken out, and all of it undone', async () => {
     await again(page, () => things.getByRole('button', { name: 'Add a thing' }).click());
-    await expect(things.getByRole('button', { name: '4 Paperback', exact: true })).toHaveAttribute('aria-pressed', 'true');
+    await expect(things.getByRole('button', { name: '4 Paperback', exact: true })).toHaveAttribute(
+      'aria-pressed',
+      'true',
+    );
     await again(page, async () => {
       await page.getByLabel('To the right').fill('40');
       await page.getByLabel('To the right').press('Enter');
@@ -176,7 +192,8 @@ test('a group: each thing has its own cover, chosen by a click; the series fills
   expect(violations.map((v) => v.id)).toEqual([]);
 
   await test.step('a change of the other title shows here', async () => {
-    const mark = (): Promise<string> => page.locator('canvas[data-state="final"]').evaluate((c) => (c as HTMLCanvasElement).toDataURL());
+    const mark = (): Promise<string> =>
+      page.locator('canvas[data-state="final"]').evaluate((c) => (c as HTMLCanvasElement).toDataURL());
     const before = await mark();
     await page.getByRole('link', { name: 'Back to the Shelf' }).click();
     await page.getByRole('link', { name: 'Open Weather for Two Voices' }).click();
@@ -192,7 +209,7 @@ test('a group: each thing has its own cover, chosen by a click; the series fills
     await settled(page);
     expect(await mark()).not.toBe(before);
   });
-}); // prettier-ignore
+});
 
 test('a kept scene serves another title with its own cover, and the series in one go', async ({ page }) => {
   test.setTimeout(180_000);
@@ -242,7 +259,8 @@ test('a film of one turn, stopped once and then saved', async ({ page }) => {
   expect(new Set(meta.delay)).toEqual(new Set([70]));
   const frames = await sharp(file.bytes, { animated: true }).ensureAlpha().raw().toBuffer();
   const frame = (i: number): Buffer => frames.subarray(i * 120 * 160 * 4, (i + 1) * 120 * 160 * 4);
-  const apart = (i: number, j: number): number => frame(i).reduce((sum, v, k) => sum + Math.abs(v - frame(j)[k]), 0) / frame(i).length; // prettier-ignore
+  const apart = (i: number, j: number): number =>
+    frame(i).reduce((sum, v, k) => sum + Math.abs(v - frame(j)[k]), 0) / frame(i).length;
   const opaque = (i: number): number => frame(i).filter((v, k) => k % 4 === 3 && v > 250).length;
   // A quarter of the way round the book is thin; frames go on from one to the next, and the last leads into the first.
   expect(Math.min(...[8, 10, 12, 14, 16].map(opaque))).toBeLessThan(0.6 * opaque(0));

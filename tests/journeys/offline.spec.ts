@@ -28,7 +28,9 @@ const allKept = (page: Page): Promise<void> =>
     for (let i = 0; i < 300 && ready.active?.state !== 'activated'; i++) await new Promise((r) => setTimeout(r, 100));
   });
 
-test('after one visit the app needs no server: every step opens for the first time, and files are made', async ({ page }) => {
+test('after one visit the app needs no server: every step opens for the first time, and files are made', async ({
+  page,
+}) => {
   test.setTimeout(300_000);
   const port = 4700 + (process.pid % 200);
   const server = await serve(port);
@@ -51,7 +53,9 @@ test('after one visit the app needs no server: every step opens for the first ti
   await expect(page.locator('button[data-cover]').first()).toBeVisible({ timeout: 120_000 });
   for (const name of ['Brief', 'Glance', 'Mockups', 'Promos', 'Deliver', 'Front']) {
     await step(page, name);
-    await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name, exact: true })).toHaveAttribute('aria-current', 'page');
+    await expect(
+      page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name, exact: true }),
+    ).toHaveAttribute('aria-current', 'page');
   }
   await coverReady(page);
   await page.keyboard.press('Control+s');
@@ -60,13 +64,19 @@ test('after one visit the app needs no server: every step opens for the first ti
   await step(page, 'Mockups');
   await settled(page);
   await page.getByRole('link', { name: 'Photograph' }).click();
-  await page.getByRole('button', { name: /hardcover/i }).first().click();
+  await page
+    .getByRole('button', { name: /hardcover/i })
+    .first()
+    .click();
   await expect(page.locator('canvas').first()).toBeVisible();
   await step(page, 'Deliver');
   await page.getByRole('link', { name: 'Stores', exact: true }).click();
   await page.getByRole('checkbox', { name: 'Sold at Longreach Reader Store' }).check();
   await page.getByRole('link', { name: 'Files', exact: true }).click();
-  for (const [make, save] of [[/^Make .*longreach/, /^Save .*longreach.*jpg/], [/^Make .*epub/, /^Save .*epub/]] as const) {
+  for (const [make, save] of [
+    [/^Make .*longreach/, /^Save .*longreach.*jpg/],
+    [/^Make .*epub/, /^Save .*epub/],
+  ] as const) {
     await page.getByRole('button', { name: make }).click();
     await expect(page.getByRole('button', { name: save })).toBeEnabled({ timeout: 60_000 });
     const file = await saved(page, () => page.getByRole('button', { name: save }).click());
@@ -76,7 +86,7 @@ test('after one visit the app needs no server: every step opens for the first ti
   await page.goto(`http://127.0.0.1:${port}/title/none/front`);
   await expect(page.getByRole('alert')).toContainText('not on your Shelf any more');
   expect(broken).toEqual([]);
-}); // prettier-ignore
+});
 
 test('a page that cannot be fetched says what is safe and leads on', async ({ browser }) => {
   const context = await browser.newContext({ serviceWorkers: 'block' });
@@ -101,7 +111,8 @@ test('the app can be installed, and says how long its files hold', async ({ requ
   for (const icon of manifest.icons) {
     const got = await request.get(icon.src);
     expect(got.ok(), icon.src).toBe(true);
-    if (icon.type === 'image/png') expect(`${(await sharp(await got.body()).metadata()).width}`).toBe(icon.sizes.split('x')[0]);
+    if (icon.type === 'image/png')
+      expect(`${(await sharp(await got.body()).metadata()).width}`).toBe(icon.sizes.split('x')[0]);
   }
   const page = await request.get('/');
   expect(page.headers()['cache-control']).toBe('no-store');
@@ -110,4 +121,4 @@ test('the app can be installed, and says how long its files hold', async ({ requ
   const packed = await request.get(script, { headers: { 'accept-encoding': 'br' } });
   expect(packed.headers()['content-encoding']).toBe('br');
   expect(packed.headers()['cache-control']).toContain('immutable');
-}); // prettier-ignore
+});

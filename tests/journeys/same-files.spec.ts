@@ -27,11 +27,15 @@ const madeFiles = (page: Page): Promise<Row[]> =>
                 reader.onload = () => done((reader.result as string).split(',')[1] ?? '');
                 reader.readAsDataURL(new Blob([bytes]));
               });
-            resolve(await Promise.all(rows.map(async ({ id, key, madeAt, bytes }) => ({ id, key, madeAt, base64: await read(bytes) }))));
+            resolve(
+              await Promise.all(
+                rows.map(async ({ id, key, madeAt, bytes }) => ({ id, key, madeAt, base64: await read(bytes) })),
+              ),
+            );
           };
         };
       }),
-  ); // prettier-ignore
+  );
 
 /** What a file of any kind shows: of an ebook and a page the picture within, of outlines what another renderer draws. */
 async function shownBy(kind: string, bytes: Uint8Array): Promise<Raster> {
@@ -41,11 +45,16 @@ async function shownBy(kind: string, bytes: Uint8Array): Promise<Raster> {
   }
   if (kind === 'pdf') {
     const all = Buffer.from(bytes);
-    return pixelsOf(all.subarray(all.indexOf(Buffer.from([0xff, 0xd8, 0xff])), all.lastIndexOf(Buffer.from([0xff, 0xd9])) + 2));
+    return pixelsOf(
+      all.subarray(all.indexOf(Buffer.from([0xff, 0xd8, 0xff])), all.lastIndexOf(Buffer.from([0xff, 0xd9])) + 2),
+    );
   }
-  if (kind === 'svg') return pixelsOf(await sharp(bytes, { unlimited: true, density: SCREEN_PPI }).resize({ width: 800 }).png().toBuffer());
+  if (kind === 'svg')
+    return pixelsOf(
+      await sharp(bytes, { unlimited: true, density: SCREEN_PPI }).resize({ width: 800 }).png().toBuffer(),
+    );
   return pixelsOf(bytes);
-} // prettier-ignore
+}
 
 test('every file of every demo book is the same from the browser and from Node', async ({ page }) => {
   test.setTimeout(480_000);
@@ -55,7 +64,9 @@ test('every file of every demo book is the same from the browser and from Node',
   const dialog = page.getByRole('dialog', { name: 'Deliver many titles' });
   await dialog.getByRole('radio', { name: 'Every file' }).click();
   await dialog.getByRole('button', { name: 'Make the files' }).click();
-  await expect(dialog.locator('[data-batch="ended"]')).toHaveText(/^40 made, 0 up to date, 0 failed/, { timeout: 300_000 });
+  await expect(dialog.locator('[data-batch="ended"]')).toHaveText(/^40 made, 0 up to date, 0 failed/, {
+    timeout: 300_000,
+  });
 
   const made = new Map((await madeFiles(page)).map((row) => [row.id, row]));
   const projects = demos();
@@ -77,4 +88,4 @@ test('every file of every demo book is the same from the browser and from Node',
       expect(ssim(small(theirs), small(ours)), name).toBeGreaterThanOrEqual(0.995);
     }
   }
-}); // prettier-ignore
+});

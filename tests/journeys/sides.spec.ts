@@ -9,7 +9,9 @@ const open = async (page: Page, title: string): Promise<void> => {
   await page.getByRole('link', { name: `Open ${title}` }).click({ timeout: 60_000 });
 };
 
-test('a spine is edited like the cover and is on the book; a text stands on the back; words are foil', async ({ page }) => {
+test('a spine is edited like the cover and is on the book; a text stands on the back; words are foil', async ({
+  page,
+}) => {
   test.setTimeout(180_000);
   await open(page, 'A Debt of Foxfire');
   await step(page, 'Mockups');
@@ -74,7 +76,7 @@ test('a spine is edited like the cover and is on the book; a text stands on the 
     await again(page, () => page.keyboard.press('Control+z'));
     expect(await shownMark(page, /A Debt of Foxfire/)).not.toBe(foil);
   });
-}); // prettier-ignore
+});
 
 test('a table with a blur off the focus is saved as it is seen, kept, and compared', async ({ page }) => {
   test.setTimeout(180_000);
@@ -116,4 +118,4 @@ test('a table with a blur off the focus is saved as it is seen, kept, and compar
   await expect.poll(async () => new Set(await marks()).size, { timeout: 30_000 }).toBe(2);
   await again(page, () => dialog.getByRole('button', { name: 'Use this one' }).click());
   await expect(page.getByRole('radio', { name: 'Clear', exact: true })).toBeChecked();
-}); // prettier-ignore
+});

@@ -112,7 +112,9 @@ test('from words alone to a sheet, two covers compared, one on the Front, change
   });
 });
 
-test('a sheet of a volume: stopped and gone on with, filtered, more of one, in company, and over the series', async ({ page }) => {
+test('a sheet of a volume: stopped and gone on with, filtered, more of one, in company, and over the series', async ({
+  page,
+}) => {
   test.setTimeout(180_000);
   await page.goto('/');
   await page.getByRole('link', { name: 'Open The Ledger of Small Hours' }).click({ timeout: 60_000 });
@@ -176,7 +178,7 @@ test('a sheet of a volume: stopped and gone on with, filtered, more of one, in c
     await page.getByRole('button', { name: 'Versions' }).click();
     await expect(page.getByRole('button', { name: /Before the series design/ })).toBeVisible();
   });
-}); // prettier-ignore
+});
 
 test('what a sheet cannot do is said, with what to do', async ({ page }) => {
   test.setTimeout(120_000);

@@ -95,8 +95,12 @@ test('two windows on one title never overwrite each other in silence', async ({ 
   await step(other, 'Brief');
   await expect(other.getByLabel('Author')).toHaveValue('Ilse A. Brannagh');
   // Both change it at once: the later one is asked, and both are kept.
-  await Promise.all([page.getByLabel('Strapline').fill('From the one'), other.getByLabel('Strapline').fill('From the other')]);
-  const asked = async (p: Page): Promise<boolean> => (await p.getByRole('dialog', { name: /changed in another window/ }).count()) > 0;
+  await Promise.all([
+    page.getByLabel('Strapline').fill('From the one'),
+    other.getByLabel('Strapline').fill('From the other'),
+  ]);
+  const asked = async (p: Page): Promise<boolean> =>
+    (await p.getByRole('dialog', { name: /changed in another window/ }).count()) > 0;
   await expect.poll(async () => (await asked(page)) || (await asked(other)), { timeout: 15_000 }).toBe(true);
   const late = (await asked(page)) ? page : other;
   const mine = late === page ? 'From the one' : 'From the other';
@@ -106,7 +110,7 @@ test('two windows on one title never overwrite each other in silence', async ({ 
   await expect(late.getByLabel('Strapline')).toHaveValue(mine);
   await late.goto('/');
   await expect(late.getByRole('link', { name: 'Open Weather for Two Voices' })).toHaveCount(2);
-}); // prettier-ignore
+});
 
 test('parts are copied into another title, with the picture they show', async ({ page }) => {
   await open(page, 'A Debt of Foxfire');
@@ -180,7 +184,7 @@ test('a drag snaps to lines and says how far; a marquee gathers several', async 
   const [x, y] = await at(page, 400, 330);
   await page.mouse.click(x, y);
   await expect(page.getByRole('heading', { name: '2 parts' })).toBeVisible();
-}); // prettier-ignore
+});
 
 test('the view zooms to the pointer, shows all pixels, and moves with the space bar', async ({ page }) => {
   await open(page, 'A Debt of Foxfire');
@@ -229,7 +233,10 @@ test('colours: one changed everywhere, taken from the cover, and a scheme put on
   await expect(page.getByText('Click a colour on the cover')).toBeVisible();
   const want = await shownPixel(page, /^Cover of/, 0.5, 0.7);
   await page.mouse.click(...(await at(page, 800, 0.7 * 2560)));
-  const hex = `#${want.slice(0, 3).map((v) => v.toString(16).padStart(2, '0')).join('')}`;
+  const hex = `#${want
+    .slice(0, 3)
+    .map((v) => v.toString(16).padStart(2, '0'))
+    .join('')}`;
   const got = await part(page, 'Frame').innerText();
   const [r, g, bl] = [1, 3, 5].map((i) => parseInt(/#[0-9a-f]{6}/.exec(got)![0].slice(i, i + 2), 16));
   for (const [i, v] of [r, g, bl].entries()) expect(Math.abs(v - want[i]), `${got} for ${hex}`).toBeLessThan(12);
@@ -244,7 +251,7 @@ test('colours: one changed everywhere, taken from the cover, and a scheme put on
   await coverReady(page);
   await expect.poll(() => shownMark(page, /^Cover of/)).not.toBe(before);
   await expect(b.inspector.getByText('Every word reaches a contrast of 4.5 : 1.')).toBeVisible();
-}); // prettier-ignore
+});
 
 test('words that cannot be read are offered fixes with a preview, taken as one step', async ({ page }) => {
   const b = bench(page);
@@ -258,14 +265,22 @@ test('words that cannot be read are offered fixes with a preview, taken as one s
   const help = b.inspector.getByRole('region', { name: 'What would help' });
   await expect(help.getByRole('button').first()).toBeVisible({ timeout: 60_000 });
   expect(await help.getByRole('button').count()).toBeGreaterThanOrEqual(2);
-  await help.getByRole('button', { name: /Another colour|A plate behind|An outline/ }).first().click();
+  await help
+    .getByRole('button', { name: /Another colour|A plate behind|An outline/ })
+    .first()
+    .click();
   await coverReady(page);
   await expect(help).toHaveCount(0);
-  const figure = Number(await page.getByText(/worst tenth/).locator('span').innerText());
+  const figure = Number(
+    await page
+      .getByText(/worst tenth/)
+      .locator('span')
+      .innerText(),
+  );
   expect(figure).toBeGreaterThanOrEqual(4.5);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(help.getByRole('button').first()).toBeVisible({ timeout: 60_000 });
-}); // prettier-ignore
+});
 
 test('the calm places are shown, and words go to the quietest', async ({ page }) => {
   const b = bench(page);
@@ -303,8 +318,10 @@ test('a square sibling follows the words, and keeps its own places', async ({ pa
   await coverReady(page);
   await expect(part(page, 'Byline')).toContainText('C. Durrow');
   await part(page, 'Byline').click();
-  await expect.poll(async () => Math.abs(Number(await b.inspector.getByLabel('Top', { exact: true }).inputValue()) - (top - 200))).toBeLessThan(12);
-}); // prettier-ignore
+  await expect
+    .poll(async () => Math.abs(Number(await b.inspector.getByLabel('Top', { exact: true }).inputValue()) - (top - 200)))
+    .toBeLessThan(12);
+});
 
 test('one key covers the slivers that a picture leaves at the edges; a store changes the pixels', async ({ page }) => {
   const b = bench(page);

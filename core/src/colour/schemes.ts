@@ -101,8 +101,18 @@ export function schemesFrom(swatches: readonly Swatch[], under: readonly Hex[] =
   const made: Scheme[] = [
     ['The picture’s dark', hexAt(darkest.lab, Math.min(0.26, darkest.lab[0])), lightest, vivid[0]] as const,
     ['The picture’s light', hexAt(lightest.lab, Math.max(0.9, lightest.lab[0]), 0.6), darkest, vivid[0]] as const,
-    ['The picture’s main colour', main.hex, lightest.lab[0] - main.lab[0] > 0.4 ? lightest : darkest, vivid[1] ?? vivid[0]] as const,
-    ['The picture’s strongest colour', hexAt(vivid[0].lab, vivid[0].lab[0] > 0.6 ? 0.86 : 0.34), vivid[0].lab[0] > 0.6 ? darkest : lightest, main] as const,
+    [
+      'The picture’s main colour',
+      main.hex,
+      lightest.lab[0] - main.lab[0] > 0.4 ? lightest : darkest,
+      vivid[1] ?? vivid[0],
+    ] as const,
+    [
+      'The picture’s strongest colour',
+      hexAt(vivid[0].lab, vivid[0].lab[0] > 0.6 ? 0.86 : 0.34),
+      vivid[0].lab[0] > 0.6 ? darkest : lightest,
+      main,
+    ] as const,
   ].map(([name, ground, words, accent]) => {
     const grounds = [ground, ...under];
     return {
@@ -112,6 +122,6 @@ export function schemesFrom(swatches: readonly Swatch[], under: readonly Hex[] =
       second: readableOn(words.hex, grounds),
       accent: readableOn(accent.hex, grounds),
     };
-  }); // prettier-ignore
+  });
   return [...made, ...schemesAround(vivid[0].hex, under).slice(0, 4)];
 }

@@ -44,7 +44,10 @@ describe('the quietest place', () => {
     const map = busyness(striped(0.2, 0.3, 0.7, 0.6), 24);
     fc.assert(
       fc.property(
-        fc.record({ width: fc.double({ min: 0.1, max: 0.85, noNaN: true }), height: fc.double({ min: 0.05, max: 0.5, noNaN: true }) }),
+        fc.record({
+          width: fc.double({ min: 0.1, max: 0.85, noNaN: true }),
+          height: fc.double({ min: 0.05, max: 0.5, noNaN: true }),
+        }),
         fc.record({ x: fc.double({ min: 0, max: 0.6, noNaN: true }), y: fc.double({ min: 0, max: 0.8, noNaN: true }) }),
         (box, at) => {
           const other = { ...at, width: 0.3, height: 0.15 };
@@ -53,11 +56,15 @@ describe('the quietest place', () => {
           expect(found.x).toBeGreaterThanOrEqual(safe.x - 1e-9);
           expect(found.x + box.width).toBeLessThanOrEqual(1 - safe.x + 1e-9);
           expect(found.y + box.height).toBeLessThanOrEqual(1 - safe.y + 1e-9);
-          const apart = found.x + box.width <= other.x || found.x >= other.x + other.width || found.y + box.height <= other.y || found.y >= other.y + other.height;
+          const apart =
+            found.x + box.width <= other.x ||
+            found.x >= other.x + other.width ||
+            found.y + box.height <= other.y ||
+            found.y >= other.y + other.height;
           expect(apart).toBe(true);
         },
       ),
-    ); // prettier-ignore
+    );
     expect(quietestPlace(map, { width: 0.95, height: 0.2 }, safe)).toBeNull();
     expect(quietestPlace(map, { width: 0.5, height: 0.2 }, safe, [{ x: 0, y: 0, width: 1, height: 1 }])).toBeNull();
   });

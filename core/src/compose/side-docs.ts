@@ -10,12 +10,17 @@ type Size = { readonly widthPx: number; readonly heightPx: number };
 /** What a side's ground is painted with while it follows the edge of the front, held apart from the words that stand on it. */
 export function edgeFill(edge: readonly Hex[], parts: readonly PartSeed[]) {
   const words = parts.flatMap((part) =>
-    part.kind === 'words' && !part.hidden ? [{ from: part.area.y, to: part.area.y + part.area.height, colour: part.colour }] : [],
+    part.kind === 'words' && !part.hidden
+      ? [{ from: part.area.y, to: part.area.y + part.area.height, colour: part.colour }]
+      : [],
   );
   return { kind: 'linear', angleRad: Math.PI / 2, stops: evenStops(heldApart(edge, words)) } as const;
-} // prettier-ignore
+}
 
-const ground = (edge: readonly Hex[], words: readonly PartSeed[]): PartSeed => ({ ...newGround(edge[0], { paint: edgeFill(edge, words) }), id: 'ground' }); // prettier-ignore
+const ground = (edge: readonly Hex[], words: readonly PartSeed[]): PartSeed => ({
+  ...newGround(edge[0], { paint: edgeFill(edge, words) }),
+  id: 'ground',
+});
 
 /** The automatic spine as parts that can be changed: title and author down it, the publisher's mark and the number. */
 export function spineDoc(front: Doc, brief: Brief, edge: readonly Hex[], size: Size): Doc {
@@ -43,11 +48,15 @@ export function spineDoc(front: Doc, brief: Brief, edge: readonly Hex[], size: S
       id: role,
     };
   };
-  const upright = (role: 'publisher' | 'free', says: Extract<PartSeed, { kind: 'words' }>['says'], y: number): PartSeed => {
+  const upright = (
+    role: 'publisher' | 'free',
+    says: Extract<PartSeed, { kind: 'words' }>['says'],
+    y: number,
+  ): PartSeed => {
     const { cut, colour } = voice(front, 'byline', edgeAt(edge, y, Math.min(1, y + 0.04)));
     const area = { x: 0.15, y, width: 0.7, height: Math.min(role === 'publisher' ? 0.02 : 0.03, (0.7 * w) / h) };
     return newWords({ role, says, area, cut, colour, maxSize: across, support: 'none' });
-  }; // prettier-ignore
+  };
   const words = [
     down('title', plan.title, 1),
     ...(plan.author ? [down('byline', plan.author, 0.54)] : []),
@@ -64,7 +73,13 @@ export function spineDoc(front: Doc, brief: Brief, edge: readonly Hex[], size: S
 /** The automatic back as parts that can be changed: strapline, text and website. */
 export function backDoc(front: Doc, brief: Brief, edge: readonly Hex[], size: Size): Doc {
   const [, titleCut, bylineCut] = spineNeeds(front);
-  const words = (role: 'strapline' | 'blurb' | 'website', cut: string, y: number, height: number, maxSize: number): PartSeed => ({
+  const words = (
+    role: 'strapline' | 'blurb' | 'website',
+    cut: string,
+    y: number,
+    height: number,
+    maxSize: number,
+  ): PartSeed => ({
     ...newWords({
       role,
       says: { kind: 'brief', field: role },
@@ -77,7 +92,7 @@ export function backDoc(front: Doc, brief: Brief, edge: readonly Hex[], size: Si
       support: 'none',
     }),
     id: role,
-  }); // prettier-ignore
+  });
   const text = brief.blurb.trim() !== '';
   const all = [
     words('strapline', titleCut, text ? 0.09 : 0.2, text ? 0.13 : 0.2, 0.075),

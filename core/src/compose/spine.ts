@@ -25,7 +25,13 @@ export function spinePlan(brief: Brief, head = 0.045) {
 
 /** A publisher's mark where there is no picture of one: up to three initials. */
 export const initialsOf = (publisher: string): string =>
-  publisher.trim().split(/\s+/).map((word) => [...word][0] ?? '').join('').slice(0, 3).toUpperCase(); // prettier-ignore
+  publisher
+    .trim()
+    .split(/\s+/)
+    .map((word) => [...word][0] ?? '')
+    .join('')
+    .slice(0, 3)
+    .toUpperCase();
 
 type Voice = { cut: string; colour: Hex; upper: boolean; tracking: number; foil: boolean };
 

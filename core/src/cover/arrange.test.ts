@@ -50,9 +50,12 @@ const doc: Doc = docOf(W, H, [
   words('high', 0.1),
   words('hung', 0.3, { follows: { part: 'high', gap: 0.02 } }),
   words('low', 0.8),
-  { ...newShape({ kind: 'ellipse' }, { area: { x: 0.4, y: 0.5, width: 0.2, height: 0.125 }, colour: '#aa3300' }), id: 'seal' },
+  {
+    ...newShape({ kind: 'ellipse' }, { area: { x: 0.4, y: 0.5, width: 0.2, height: 0.125 }, colour: '#aa3300' }),
+    id: 'seal',
+  },
   { ...newCurve([node(0.2, 0.4), node(0.5, 0.5), node(0.8, 0.4)], '#ffffff'), id: 'curve' },
-]); // prettier-ignore
+]);
 const frames = new Map<string, Rect>([
   ['high', { x: 150, y: 160, width: 700, height: 120 }],
   ['hung', { x: 300, y: 312, width: 400, height: 60 }],
@@ -74,14 +77,20 @@ const area = (state: Doc, id: string) => (state.parts[id] as WordsPart).area;
 describe('moving parts', () => {
   it('moves them together, and moving back is where they were', () => {
     fc.assert(
-      fc.property(fc.double({ min: -0.4, max: 0.4, noNaN: true }), fc.double({ min: -0.4, max: 0.4, noNaN: true }), (dx, dy) => {
-        const ids = ['high', 'seal', 'curve'];
-        const back = apply(moveParts(ids, frames, -dx, -dy), apply(moveParts(ids, frames, dx, dy)));
-        expect(area(back, 'high').x).toBeCloseTo(0.1, 9);
-        expect(area(back, 'seal').y).toBeCloseTo(0.5, 9);
-        (back.parts.curve as CurvePart).nodes.forEach((n, i) => expect(n.outX).toBeCloseTo((doc.parts.curve as CurvePart).nodes[i].outX, 9));
-      }),
-    ); // prettier-ignore
+      fc.property(
+        fc.double({ min: -0.4, max: 0.4, noNaN: true }),
+        fc.double({ min: -0.4, max: 0.4, noNaN: true }),
+        (dx, dy) => {
+          const ids = ['high', 'seal', 'curve'];
+          const back = apply(moveParts(ids, frames, -dx, -dy), apply(moveParts(ids, frames, dx, dy)));
+          expect(area(back, 'high').x).toBeCloseTo(0.1, 9);
+          expect(area(back, 'seal').y).toBeCloseTo(0.5, 9);
+          (back.parts.curve as CurvePart).nodes.forEach((n, i) =>
+            expect(n.outX).toBeCloseTo((doc.parts.curve as CurvePart).nodes[i].outX, 9),
+          );
+        },
+      ),
+    );
   });
 
   it('sets words that hang under others free where they are seen', () => {
@@ -148,17 +157,32 @@ describe('copies, groups and looks', () => {
   });
 
   it('gives the look and leaves what is said and where it sits', () => {
-    const loud = apply(setPart('high', { colour: '#ffcc00', tracking: 0.2, upper: true, glow: { blur: 0.02, colour: '#000000', opacity: 1 } }));
+    const loud = apply(
+      setPart('high', {
+        colour: '#ffcc00',
+        tracking: 0.2,
+        upper: true,
+        glow: { blur: 0.02, colour: '#000000', opacity: 1 },
+      }),
+    );
     const next = apply(pasteLook(loud.parts.high, ['low', 'seal']), loud);
     expect(next.parts.low).toMatchObject({ colour: '#ffcc00', tracking: 0.2, upper: true, says: { text: 'low' } });
     expect(area(next, 'low')).toEqual(area(doc, 'low'));
     // Another kind takes what both have.
     expect(next.parts.seal).toMatchObject({ colour: '#ffcc00', form: { kind: 'ellipse' } });
-  }); // prettier-ignore
+  });
 
   it('puts a part behind another, in front of all, and never behind the ground', () => {
     const order = (state: Doc): string[] => inOrder(state).map((p) => p.id);
-    expect(order(apply(placeBehind('curve', 'high')))).toEqual(['ground', 'picture', 'curve', 'high', 'hung', 'low', 'seal']); // prettier-ignore
+    expect(order(apply(placeBehind('curve', 'high')))).toEqual([
+      'ground',
+      'picture',
+      'curve',
+      'high',
+      'hung',
+      'low',
+      'seal',
+    ]);
     expect(order(apply(placeBehind('picture', null))).at(-1)).toBe('picture');
     expect(order(apply(placeBehind('picture', 'ground')))).toEqual(order(doc));
   });
@@ -224,7 +248,11 @@ describe('snapping', () => {
 });
 
 describe('another size', () => {
-  const squares = [{ widthPx: 2400, heightPx: 2400 }, { widthPx: 1400, heightPx: 2100 }, { widthPx: 3000, heightPx: 1600 }]; // prettier-ignore
+  const squares = [
+    { widthPx: 2400, heightPx: 2400 },
+    { widthPx: 1400, heightPx: 2100 },
+    { widthPx: 3000, heightPx: 1600 },
+  ];
 
   it('of the same ratio changes nothing but the pixels', () => {
     const next = adaptDoc(doc, { widthPx: 2000, heightPx: 3200 });

@@ -74,17 +74,29 @@ function colourMatrix(saturation: number, hueRad: number): readonly number[] {
   const s = 1 + saturation;
   const [lr, lg, lb] = [0.2126, 0.7152, 0.0722];
   const sat = [
-    lr + (1 - lr) * s, lg - lg * s, lb - lb * s,
-    lr - lr * s, lg + (1 - lg) * s, lb - lb * s,
-    lr - lr * s, lg - lg * s, lb + (1 - lb) * s,
-  ]; // prettier-ignore
+    lr + (1 - lr) * s,
+    lg - lg * s,
+    lb - lb * s,
+    lr - lr * s,
+    lg + (1 - lg) * s,
+    lb - lb * s,
+    lr - lr * s,
+    lg - lg * s,
+    lb + (1 - lb) * s,
+  ];
   const c = Math.cos(hueRad);
   const n = Math.sin(hueRad);
   const hue = [
-    lr + c * (1 - lr) - n * lr, lg - c * lg - n * lg, lb - c * lb + n * (1 - lb),
-    lr - c * lr + n * 0.143, lg + c * (1 - lg) + n * 0.14, lb - c * lb - n * 0.283,
-    lr - c * lr - n * (1 - lr), lg - c * lg + n * lg, lb + c * (1 - lb) + n * lb,
-  ]; // prettier-ignore
+    lr + c * (1 - lr) - n * lr,
+    lg - c * lg - n * lg,
+    lb - c * lb + n * (1 - lb),
+    lr - c * lr + n * 0.143,
+    lg + c * (1 - lg) + n * 0.14,
+    lb - c * lb - n * 0.283,
+    lr - c * lr - n * (1 - lr),
+    lg - c * lg + n * lg,
+    lb + c * (1 - lb) + n * lb,
+  ];
   const product: number[] = [];
   for (let row = 0; row < 3; row++) {
     for (let col = 0; col < 3; col++) {

@@ -22,14 +22,60 @@ export function poemsCover(): Doc {
   return docOf(1600, 2560, [
     { ...newGround('#eae2cf'), id: 'ground' },
     newOverlay('paper', '#8a7a58', { blend: 'multiply', opacity: 0.45, amount: 0.5, seed: 9 }),
-    { ...newCurve(through([[-0.06, 0.83], [0.2, 0.79], [0.46, 0.86], [0.72, 0.77], [1.06, 0.83]]), RAIN, line), id: 'rain-low' },
     {
-      ...newCurve(through([[-0.06, 0.52], [0.24, 0.61], [0.5, 0.53], [0.76, 0.68], [1.06, 0.545]]), RAIN, { ...line, family: family('rain-low', 17) }),
+      ...newCurve(
+        through([
+          [-0.06, 0.83],
+          [0.2, 0.79],
+          [0.46, 0.86],
+          [0.72, 0.77],
+          [1.06, 0.83],
+        ]),
+        RAIN,
+        line,
+      ),
+      id: 'rain-low',
+    },
+    {
+      ...newCurve(
+        through([
+          [-0.06, 0.52],
+          [0.24, 0.61],
+          [0.5, 0.53],
+          [0.76, 0.68],
+          [1.06, 0.545],
+        ]),
+        RAIN,
+        { ...line, family: family('rain-low', 17) },
+      ),
       id: 'rain-high',
     },
-    { ...newCurve(through([[-0.06, 0.71], [0.26, 0.83], [0.52, 0.66], [0.78, 0.84], [1.06, 0.72]]), CLAY, line), id: 'clay-low' },
     {
-      ...newCurve(through([[-0.06, 0.6], [0.22, 0.5], [0.5, 0.62], [0.74, 0.5], [1.06, 0.62]]), CLAY, { ...line, family: family('clay-low', 13) }),
+      ...newCurve(
+        through([
+          [-0.06, 0.71],
+          [0.26, 0.83],
+          [0.52, 0.66],
+          [0.78, 0.84],
+          [1.06, 0.72],
+        ]),
+        CLAY,
+        line,
+      ),
+      id: 'clay-low',
+    },
+    {
+      ...newCurve(
+        through([
+          [-0.06, 0.6],
+          [0.22, 0.5],
+          [0.5, 0.62],
+          [0.74, 0.5],
+          [1.06, 0.62],
+        ]),
+        CLAY,
+        { ...line, family: family('clay-low', 13) },
+      ),
       id: 'clay-high',
     },
     {
@@ -71,4 +117,4 @@ export function poemsCover(): Doc {
       id: 'byline',
     },
   ]);
-} // prettier-ignore
+}

@@ -73,7 +73,11 @@ export function drawThumb(photo: Raster, thumb: Thumb, soft: number): void {
       const along = ((x - tip.x) * ax + (y - tip.y) * ay) / r;
       const across = ((x - tip.x) * -ay + (y - tip.y) * ax) / r;
       let crease = 0;
-      for (const [at, deep] of [[away / r - 0.16, 0.5], [away / r, 0.8], [away / r + 0.17, 0.55]]) {
+      for (const [at, deep] of [
+        [away / r - 0.16, 0.5],
+        [away / r, 0.8],
+        [away / r + 0.17, 0.55],
+      ]) {
         const bend = along - at - 0.16 * across * across + 0.05 * grain(across * 2, at * 5);
         crease += deep * Math.exp(-((bend / 0.035) ** 2)) * (1 - step(0.45, 0.8, Math.abs(across)));
       }
@@ -91,4 +95,4 @@ export function drawThumb(photo: Raster, thumb: Thumb, soft: number): void {
       });
     }
   }
-} // prettier-ignore
+}

@@ -74,15 +74,24 @@ export async function checkOpened(epub: Epub, mostPixels = EPUB_PIXELS): Promise
   const shown = page?.shown.filter((one) => one.path === cover.image) ?? [];
   if (!page || shown.length === 0 || !isCoverPage(page)) return [...found, must('epub-cover-page')];
   if (first.element.getAttribute('linear') === 'no') found.push(should('epub-cover-linear'));
-  if (shown.some(({ kind, element }) => kind === 'img' && !element.getAttribute('alt'))) found.push(must('epub-cover-alt'));
+  if (shown.some(({ kind, element }) => kind === 'img' && !element.getAttribute('alt')))
+    found.push(must('epub-cover-alt'));
   for (const frame of named(page.doc, 'svg')) {
-    const box = (frame.getAttribute('viewBox') ?? '').trim().split(/[\s,]+/).map(Number);
+    const box = (frame.getAttribute('viewBox') ?? '')
+      .trim()
+      .split(/[\s,]+/)
+      .map(Number);
     if (box.length !== 4 || !info.ok) continue;
     const [, , w, h] = box;
     const ratio = (h * info.value.widthPx) / (w * info.value.heightPx);
     if (!(Math.abs(ratio - 1) < 0.02)) {
-      found.push(should('epub-cover-viewbox', { found: `${w} x ${h}`, wanted: `${info.value.widthPx} x ${info.value.heightPx}` }));
+      found.push(
+        should('epub-cover-viewbox', {
+          found: `${w} x ${h}`,
+          wanted: `${info.value.widthPx} x ${info.value.heightPx}`,
+        }),
+      );
     }
   }
   return found;
-} // prettier-ignore
+}

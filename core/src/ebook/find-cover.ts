@@ -72,7 +72,9 @@ export async function findCover(epub: Epub): Promise<FoundCover> {
       means.push({ means: 'first-page', path: found.shown[0].path });
     }
   }
-  const byName = items.find((item) => isImage(item) && (/^cover(-?image)?$/i.test(item.id) || /(^|\/)cover\.\w+$/i.test(item.path)));
+  const byName = items.find(
+    (item) => isImage(item) && (/^cover(-?image)?$/i.test(item.id) || /(^|\/)cover\.\w+$/i.test(item.path)),
+  );
   if (byName) means.push({ means: 'name', path: byName.path });
 
   const chosen = means.find((one) => exists(one.path)) ?? means[0];
@@ -95,14 +97,16 @@ export async function findCover(epub: Epub): Promise<FoundCover> {
     }
     return null;
   }
-} // prettier-ignore
+}
 
 async function landmarksOf(epub: Epub, nav: string): Promise<string[]> {
   const doc = parseMarkup(await readText(epub, nav), 'application/xhtml+xml');
   if (!doc) return [];
   return named(doc, 'a').flatMap((a) => {
     const kinds = words(a.getAttributeNS('http://www.idpf.org/2007/ops', 'type') ?? a.getAttribute('epub:type'));
-    const path = kinds.includes('cover') ? resolveHref(nav, a.getAttribute('href') ?? '', (p) => epub.files.has(p)) : null;
+    const path = kinds.includes('cover')
+      ? resolveHref(nav, a.getAttribute('href') ?? '', (p) => epub.files.has(p))
+      : null;
     return path ? [path] : [];
   });
-} // prettier-ignore
+}

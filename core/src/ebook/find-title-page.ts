@@ -9,7 +9,12 @@ import { resolveHref } from './paths';
 const FIRST = 6;
 const MOST_LETTERS = 600;
 
-const bare = (text: string): string => text.normalize('NFKD').toLowerCase().replace(/[^\p{L}\p{N}]+/gu, ' ').trim(); // prettier-ignore
+const bare = (text: string): string =>
+  text
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim();
 
 /** The words of an element, those of different elements apart. */
 const textIn = (element: Element): string =>
@@ -36,7 +41,8 @@ export async function findTitlePage(epub: Epub): Promise<FoundTitlePage | null> 
   const navPage = nav && (await readPage(epub, nav.path));
   for (const link of navPage ? named(navPage.doc, 'a') : []) {
     const types = words(link.getAttributeNS(NS.ops, 'type') || link.getAttribute('epub:type'));
-    const path = types.includes('titlepage') && nav ? resolveHref(nav.path, link.getAttribute('href') ?? '', exists) : null;
+    const path =
+      types.includes('titlepage') && nav ? resolveHref(nav.path, link.getAttribute('href') ?? '', exists) : null;
     if (path) marked.add(path);
   }
   const title = bare(titleOf(pkg));
@@ -53,7 +59,8 @@ export async function findTitlePage(epub: Epub): Promise<FoundTitlePage | null> 
     if (own || marked.has(item.path)) return { path: item.path, text: text.slice(0, 200), sure: true };
     const short = page.letters <= MOST_LETTERS && title.length > 0 && bare(text).includes(title);
     // A page of a chapter also begins with words; a title page has hardly any others.
-    if (short && !likely && named(page.doc, 'p').length <= 12) likely = { path: item.path, text: text.slice(0, 200), sure: false };
+    if (short && !likely && named(page.doc, 'p').length <= 12)
+      likely = { path: item.path, text: text.slice(0, 200), sure: false };
   }
   return likely;
-} // prettier-ignore
+}

@@ -37,7 +37,10 @@ const ascii = (bytes: Uint8Array): string => String.fromCharCode(...bytes);
  * Parses markup of a book; null where it is no well-formed XML, or declares entities: a table of those has no place in a
  * book and can unfold without end. The few that every reader knows (&nbsp; and such) are understood in pages.
  */
-export function parseMarkup(text: string | null, type: 'text/xml' | 'application/xhtml+xml' = 'text/xml'): Document | null {
+export function parseMarkup(
+  text: string | null,
+  type: 'text/xml' | 'application/xhtml+xml' = 'text/xml',
+): Document | null {
   if (!text || /<!ENTITY/i.test(text) || hasIllegalXml(text) || tooDeep(text)) return null;
   try {
     let broken = false;
@@ -47,7 +50,7 @@ export function parseMarkup(text: string | null, type: 'text/xml' | 'application
   } catch {
     return null;
   }
-} // prettier-ignore
+}
 
 /** How deep elements of a page may lie in each other, and how many a page may have: a book has far fewer, an attack far more. */
 const MOST_DEPTH = 400;
@@ -98,12 +101,13 @@ export function append(parent: Element, child: Element): void {
   const doc = parent.ownerDocument;
   if (!doc) return;
   const last = parent.lastChild;
-  const indent = parent.firstChild?.nodeType === 3 ? (/\n[ \t]*$/.exec(parent.firstChild.nodeValue ?? '')?.[0] ?? '') : '';
+  const indent =
+    parent.firstChild?.nodeType === 3 ? (/\n[ \t]*$/.exec(parent.firstChild.nodeValue ?? '')?.[0] ?? '') : '';
   if (last?.nodeType === 3 && indent) {
     parent.insertBefore(doc.createTextNode(indent), last);
     parent.insertBefore(child, last);
   } else parent.appendChild(child);
-} // prettier-ignore
+}
 
 /** Takes an element out, with the white space before it. */
 export function remove(element: Element): void {

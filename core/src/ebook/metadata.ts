@@ -77,8 +77,10 @@ const websiteElement = (pkg: Package): Element | undefined =>
 export async function putWords(draft: Draft, words: EditionWords): Promise<Result<void>> {
   const { pkg } = draft.epub;
   const before = wordsOf(pkg);
-  if (words.identifier && words.identifier !== before.identifier && draft.epub.scrambledFonts) return fail('epub-font-key');
-  if (words.language !== undefined && !/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/i.test(words.language)) return fail('epub-language', { found: words.language });
+  if (words.identifier && words.identifier !== before.identifier && draft.epub.scrambledFonts)
+    return fail('epub-font-key');
+  if (words.language !== undefined && !/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/i.test(words.language))
+    return fail('epub-language', { found: words.language });
   if (words.date && !/^\d{4}(-\d{2}(-\d{2})?)?$/.test(words.date)) return fail('epub-date', { found: words.date });
   const set = (element: Element | undefined, name: string, text: string): void => {
     if (element && text) element.textContent = text;
@@ -107,7 +109,7 @@ export async function putWords(draft: Draft, words: EditionWords): Promise<Resul
   for (const field of fields) changed(draft, field, before[field], after[field]);
   if (before.title !== after.title || before.identifier !== after.identifier) await putContents(draft, before, after);
   return ok(undefined);
-} // prettier-ignore
+}
 
 /** Takes elements of the metadata out, with everything that refines them. */
 function drop(pkg: Package, elements: readonly Element[]): void {
@@ -157,10 +159,12 @@ function putAuthor(pkg: Package, text: string): void {
     first.textContent = text;
     first.removeAttributeNS(NS.opf, 'file-as');
     first.removeAttribute('opf:file-as');
-    refinesOf(pkg, first).filter((meta) => meta.getAttribute('property') === 'file-as').forEach(remove);
+    refinesOf(pkg, first)
+      .filter((meta) => meta.getAttribute('property') === 'file-as')
+      .forEach(remove);
   } else if (first) drop(pkg, [first]);
   else if (text) addDc(pkg, 'creator', text);
-} // prettier-ignore
+}
 
 type Words = ReturnType<typeof wordsOf>;
 

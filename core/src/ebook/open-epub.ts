@@ -100,5 +100,7 @@ async function checkMimetype(file: Blob, archive: Archive, note: (code: string) 
 function waysOf(text: string): string[] | null {
   const doc = parseMarkup(text);
   if (!doc) return null;
-  return named(doc, 'EncryptedData').map((one) => named(one, 'EncryptionMethod')[0]?.getAttribute('Algorithm') ?? 'none');
-} // prettier-ignore
+  return named(doc, 'EncryptedData').map(
+    (one) => named(one, 'EncryptionMethod')[0]?.getAttribute('Algorithm') ?? 'none',
+  );
+}

@@ -51,7 +51,7 @@ ${three ? '<!DOCTYPE html>' : '<!DOCTYPE html PUBLIC "-//W3C//DTD XHTML 1.1//EN"
   if (before?.parentNode === spine) spine.insertBefore(itemref, before);
   else append(spine, itemref);
   draft.changes.push({ what: 'title-page', before: '', after: path });
-} // prettier-ignore
+}
 
 /** Puts a line once into each file of text, at its head or foot: what a reader's page is, a book cannot know; pages that show only a picture, and contents, stay as they are. */
 export async function putPageLine(draft: Draft, line: PageLine): Promise<void> {

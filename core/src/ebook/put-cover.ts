@@ -52,10 +52,11 @@ async function placeImage(draft: Draft, found: FoundCover, bytes: Uint8Array, fo
     } else pkg.addItem(pkg.freeId('cover-image'), path, type);
   }
   draft.written.set(path, bytes);
-  const size = (name: string | null): string => (name === null ? '' : `${name}${files.has(name) ? ` (${files.get(name)?.bytes} bytes)` : ' (missing)'}`);
+  const size = (name: string | null): string =>
+    name === null ? '' : `${name}${files.has(name) ? ` (${files.get(name)?.bytes} bytes)` : ' (missing)'}`;
   draft.changes.push({ what: 'cover-image', before: size(found.image), after: `${path} (${bytes.length} bytes)` });
   return path;
-} // prettier-ignore
+}
 
 /** True where any other text file of the book names the picture: it then has to stay as it is. */
 async function isShared(draft: Draft, image: string, page: string | null): Promise<boolean> {
@@ -97,9 +98,11 @@ function markImage({ epub, changes }: Draft, path: string): void {
 
 function marksOf(pkg: Package): string {
   const property = pkg.items.filter((item) => item.properties.includes('cover-image')).map((item) => item.path);
-  const meta = pkg.metas.filter((m) => m.getAttribute('name')?.toLowerCase() === 'cover').map((m) => m.getAttribute('content'));
+  const meta = pkg.metas
+    .filter((m) => m.getAttribute('name')?.toLowerCase() === 'cover')
+    .map((m) => m.getAttribute('content'));
   return [...property.map((path) => `property: ${path}`), ...meta.map((id) => `meta: ${id}`)].join(', ');
-} // prettier-ignore
+}
 
 /** Mends the page that shows the cover, or puts one first. */
 async function placePage(draft: Draft, found: FoundCover, image: CoverImage, alt: string): Promise<void> {
@@ -158,6 +161,7 @@ function pointGuide(draft: Draft, page: string): void {
   const known = pkg.references.find((one) => one.getAttribute('type')?.toLowerCase() === 'cover');
   const before = known?.getAttribute('href') ?? '';
   if (known) known.setAttribute('href', href);
-  else if (pkg.has('guide') || pkg.version === 2) append(pkg.section('guide'), pkg.element('reference', { type: 'cover', title: 'Cover', href }));
+  else if (pkg.has('guide') || pkg.version === 2)
+    append(pkg.section('guide'), pkg.element('reference', { type: 'cover', title: 'Cover', href }));
   changed(draft, 'guide', before, href);
-} // prettier-ignore
+}

@@ -102,13 +102,16 @@ export async function readerPage(epub: Epub, path: string): Promise<string | nul
     const element = node as Element;
     const name = (element.localName ?? element.nodeName).toLowerCase();
     if (DROPPED.has(name)) return '';
-    const inner = Array.from(element.childNodes).map((child) => write(child, depth + 1)).join('');
+    const inner = Array.from(element.childNodes)
+      .map((child) => write(child, depth + 1))
+      .join('');
     if (!SHOWN.has(name)) return inner;
     let attributes = '';
     for (const one of Array.from(element.attributes)) {
       const key = (one.localName ?? one.nodeName).toLowerCase();
       if (key === 'style') attributes += ` style="${xml(safeStyle(one.value))}"`;
-      else if (ATTRIBUTES.has(key) && !FETCHING.test(one.value)) attributes += ` ${key === 'viewbox' ? 'viewBox' : key === 'preserveaspectratio' ? 'preserveAspectRatio' : key}="${xml(one.value)}"`;
+      else if (ATTRIBUTES.has(key) && !FETCHING.test(one.value))
+        attributes += ` ${key === 'viewbox' ? 'viewBox' : key === 'preserveaspectratio' ? 'preserveAspectRatio' : key}="${xml(one.value)}"`;
     }
     if (name === 'img') return `<img${attributes} src="${dataOf(element.getAttribute('src')) ?? ''}">`;
     if (name === 'image') {
@@ -120,8 +123,14 @@ export async function readerPage(epub: Epub, path: string): Promise<string | nul
   };
   const body = named(page.doc, 'body')[0];
   const styles = await stylesOf(epub, path, page.doc);
-  return `<!DOCTYPE html><html><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src data:; style-src 'unsafe-inline'"><style>${styles}</style></head><body style="${xml(safeStyle(body?.getAttribute('style') ?? ''))}" class="${xml(body?.getAttribute('class') ?? '')}">${body ? Array.from(body.childNodes).map((child) => write(child, 0)).join('') : ''}</body></html>`;
-} // prettier-ignore
+  return `<!DOCTYPE html><html><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src data:; style-src 'unsafe-inline'"><style>${styles}</style></head><body style="${xml(safeStyle(body?.getAttribute('style') ?? ''))}" class="${xml(body?.getAttribute('class') ?? '')}">${
+    body
+      ? Array.from(body.childNodes)
+          .map((child) => write(child, 0))
+          .join('')
+      : ''
+  }</body></html>`;
+}
 
 async function stylesOf(epub: Epub, path: string, doc: Parameters<typeof named>[0]): Promise<string> {
   let css = '';

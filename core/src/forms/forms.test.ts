@@ -169,12 +169,18 @@ describe('path data', () => {
 
   it('writes what it reads back as the same outline', () => {
     fc.assert(
-      fc.property(fc.array(fc.tuple(fc.integer({ min: -900, max: 900 }), fc.integer({ min: -900, max: 900 })), { minLength: 3, maxLength: 20 }), (at) => {
-        const d = `M${at.map(([x, y]) => `${x} ${y}`).join('L')}Z`;
-        const path = read(d);
-        expect(read(writePathData(path)).ops).toEqual(path.ops);
-      }),
-    ); // prettier-ignore
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: -900, max: 900 }), fc.integer({ min: -900, max: 900 })), {
+          minLength: 3,
+          maxLength: 20,
+        }),
+        (at) => {
+          const d = `M${at.map(([x, y]) => `${x} ${y}`).join('L')}Z`;
+          const path = read(d);
+          expect(read(writePathData(path)).ops).toEqual(path.ops);
+        },
+      ),
+    );
     expect(pathBounds(read(writePathData(rectPath(frame, 20))))).toMatchObject({ width: 300, height: 180 });
   });
 

@@ -109,9 +109,13 @@ export function ribbonIn(r: Rect, fold: number, notch: number): Ribbon {
   if (fold === 0) {
     const bite = Math.min(notch * r.height * 0.5, r.width / 3);
     const flat = polygonPath([
-      { x: x0, y: top }, { x: x1, y: top }, { x: x1 - bite, y: r.y + r.height / 2 },
-      { x: x1, y: r.y + r.height }, { x: x0, y: r.y + r.height }, { x: x0 + bite, y: r.y + r.height / 2 },
-    ]); // prettier-ignore
+      { x: x0, y: top },
+      { x: x1, y: top },
+      { x: x1 - bite, y: r.y + r.height / 2 },
+      { x: x1, y: r.y + r.height },
+      { x: x0, y: r.y + r.height },
+      { x: x0 + bite, y: r.y + r.height / 2 },
+    ]);
     return { front: flat, tails: { ops: [] }, folds: { ops: [] } };
   }
   const tailTop = top + drop;
@@ -120,22 +124,32 @@ export function ribbonIn(r: Rect, fold: number, notch: number): Ribbon {
   const mid = (tailTop + tailBottom) / 2;
   const tails = joinPaths([
     polygonPath([
-      { x: x0, y: tailTop }, { x: x0 + inset + tuck, y: tailTop }, { x: x0 + inset + tuck, y: tailBottom },
-      { x: x0, y: tailBottom }, { x: x0 + bite, y: mid },
+      { x: x0, y: tailTop },
+      { x: x0 + inset + tuck, y: tailTop },
+      { x: x0 + inset + tuck, y: tailBottom },
+      { x: x0, y: tailBottom },
+      { x: x0 + bite, y: mid },
     ]),
     polygonPath([
-      { x: x1, y: tailTop }, { x: x1 - bite, y: mid }, { x: x1, y: tailBottom },
-      { x: x1 - inset - tuck, y: tailBottom }, { x: x1 - inset - tuck, y: tailTop },
+      { x: x1, y: tailTop },
+      { x: x1 - bite, y: mid },
+      { x: x1, y: tailBottom },
+      { x: x1 - inset - tuck, y: tailBottom },
+      { x: x1 - inset - tuck, y: tailTop },
     ]),
-  ]); // prettier-ignore
+  ]);
   const folds = joinPaths([
     polygonPath([
-      { x: x0 + inset, y: bottom }, { x: x0 + inset + tuck, y: bottom }, { x: x0 + inset + tuck, y: tailBottom },
+      { x: x0 + inset, y: bottom },
+      { x: x0 + inset + tuck, y: bottom },
+      { x: x0 + inset + tuck, y: tailBottom },
     ]),
     polygonPath([
-      { x: x1 - inset, y: bottom }, { x: x1 - inset - tuck, y: tailBottom }, { x: x1 - inset - tuck, y: bottom },
+      { x: x1 - inset, y: bottom },
+      { x: x1 - inset - tuck, y: tailBottom },
+      { x: x1 - inset - tuck, y: bottom },
     ]),
-  ]); // prettier-ignore
+  ]);
   return { front, tails, folds };
 }
 

@@ -38,7 +38,9 @@ export function letterColours(word: WordPixels, full: Raster, without: Raster): 
 
 /** The luminances that stand for letters: the tenth and the ninetieth percentile of their colours, one where they are equal. */
 export function letterTones({ data }: Raster): number[] {
-  const found = new Float64Array(data.length / 4).map((_, i) => luminance([data[i * 4], data[i * 4 + 1], data[i * 4 + 2]])); // prettier-ignore
+  const found = new Float64Array(data.length / 4).map((_, i) =>
+    luminance([data[i * 4], data[i * 4 + 1], data[i * 4 + 2]]),
+  );
   if (data[3] === 0) return [];
   found.sort();
   const at = (share: number): number => found[Math.min(found.length - 1, Math.floor(found.length * share))];

@@ -22,7 +22,10 @@ describe('marks of words', () => {
       for (const alpha of [30, 77, 130, 200, 255]) {
         // As a canvas keeps it: multiplied by what it covers, and divided again when it is read.
         const stored = rgbOf(markOf(n)).map((v) => Math.round((Math.round((v * alpha) / 255) * 255) / alpha));
-        const map = letterMap(fillWith(1, 1, () => [...stored, alpha]), MOST_WORDS); // prettier-ignore
+        const map = letterMap(
+          fillWith(1, 1, () => [...stored, alpha]),
+          MOST_WORDS,
+        );
         expect(map[n].area, `${n} at ${alpha}`).toBeCloseTo(alpha / 255, 6);
       }
     }
@@ -60,11 +63,17 @@ describe('contrast of a word', () => {
     const black = { rgb: [0, 0, 0] as const, at: () => 1 };
     const half = { rgb: [0, 0, 0] as const, at: () => 0.5 };
     expect(wordContrast('w', WHITE, word, under, [black]).worstTenth).toBeCloseTo(21, 6);
-    expect(wordContrast('w', WHITE, word, under, [half, half]).worstTenth).toBeCloseTo(contrast('#ffffff', '#404040'), 1);
-  }); // prettier-ignore
+    expect(wordContrast('w', WHITE, word, under, [half, half]).worstTenth).toBeCloseTo(
+      contrast('#ffffff', '#404040'),
+      1,
+    );
+  });
 
   it('of a word that is nowhere on the cover is none', () => {
-    const [gone] = letterMap(fillWith(80, 40, () => [0, 0, 0, 0]), 1); // prettier-ignore
+    const [gone] = letterMap(
+      fillWith(80, 40, () => [0, 0, 0, 0]),
+      1,
+    );
     const under = fillWith(80, 40, () => [255, 255, 255, 255]);
     expect(wordContrast('w', WHITE, gone, under).worstTenth).toBe(1);
     expect(seenShare(gone, under, under)).toBe(0);
@@ -94,9 +103,23 @@ describe('letters as they are painted', () => {
 
   it('are seen by the share that nothing covers', () => {
     expect(seenShare(thin, painted([240, 200, 90]), without)).toBeCloseTo(1, 6);
-    expect(seenShare(thin, painted([240, 200, 90], (x) => x >= 40), without)).toBeCloseTo(18 / 38, 2); // prettier-ignore
+    expect(
+      seenShare(
+        thin,
+        painted([240, 200, 90], (x) => x >= 40),
+        without,
+      ),
+    ).toBeCloseTo(18 / 38, 2);
     expect(seenShare(thin, without, without)).toBe(0);
-    expect(letterTones(letterColours(thin, painted([240, 200, 90], (x) => x >= 50), without))).toHaveLength(2); // prettier-ignore
+    expect(
+      letterTones(
+        letterColours(
+          thin,
+          painted([240, 200, 90], (x) => x >= 50),
+          without,
+        ),
+      ),
+    ).toHaveLength(2);
   });
 });
 

@@ -72,7 +72,17 @@ export function letterMap(marks: Raster, count: number): WordPixels[] {
     const top = Math.max(0, y0 - REACH);
     const w = Math.min(width - 1, x1 + REACH) - left + 1;
     const h = Math.min(height - 1, y1 + REACH) - top + 1;
-    const near = w > 0 && h > 0 ? nearOf(solid.map((i) => at[i]), width, left, top, w, h) : []; // prettier-ignore
+    const near =
+      w > 0 && h > 0
+        ? nearOf(
+            solid.map((i) => at[i]),
+            width,
+            left,
+            top,
+            w,
+            h,
+          )
+        : [];
     return {
       letters: Int32Array.from(solid, (i) => at[i]),
       cover: Float32Array.from(solid, (i) => cover[i] / 255),

@@ -24,11 +24,15 @@ export function openRaster(
 ): Uint8Array<ArrayBuffer> {
   const { width, height } = merged;
   const stack = layers
-    .map(({ name, x = 0, y = 0 }, i) => `    <layer name="${xml(name)}" src="${layerPath(i)}" x="${x}" y="${y}" opacity="1.0" visibility="visible" composite-op="svg:src-over" />`)
+    .map(
+      ({ name, x = 0, y = 0 }, i) =>
+        `    <layer name="${xml(name)}" src="${layerPath(i)}" x="${x}" y="${y}" opacity="1.0" visibility="visible" composite-op="svg:src-over" />`,
+    )
     .join('\n');
   const stackXml = `<?xml version="1.0" encoding="UTF-8"?>\n<image version="0.0.3" w="${width}" h="${height}" xres="72" yres="72">\n  <stack>\n${stack}\n  </stack>\n</image>\n`;
   const k = Math.min(1, THUMB_PX / Math.max(width, height));
-  const thumb = k < 1 ? shrink(merged, Math.max(1, Math.round(width * k)), Math.max(1, Math.round(height * k))) : merged;
+  const thumb =
+    k < 1 ? shrink(merged, Math.max(1, Math.round(width * k)), Math.max(1, Math.round(height * k))) : merged;
   const stored = (bytes: Uint8Array) => [bytes, { level: 0 }] as [Uint8Array, { level: 0 }];
   const entries: Record<string, [Uint8Array, { level: 0 }]> = { mimetype: stored(bytesOf('image/openraster')) };
   entries['stack.xml'] = stored(new TextEncoder().encode(stackXml));
@@ -37,4 +41,4 @@ export function openRaster(
   entries['Thumbnails/thumbnail.png'] = stored(writePng(thumb, 72));
   for (const [name, bytes] of Object.entries(more)) entries[name] = stored(bytes);
   return zipSync(entries) as Uint8Array<ArrayBuffer>;
-} // prettier-ignore
+}

@@ -63,7 +63,7 @@ function bounded<I extends ImageInfo>(info: I, mostPixels: number): Result<I> {
   if (widthPx * heightPx > mostPixels) return fail('image-large', { widthPx, heightPx, most: mostPixels / 1e6 });
   if (Math.min(widthPx, heightPx) < LEAST_SIDE) return fail('image-small', { widthPx, heightPx, least: LEAST_SIDE });
   return ok(info);
-} // prettier-ignore
+}
 
 const hasScript = (b: Uint8Array): boolean =>
   /<script|\son\w+\s*=|javascript:/i.test(new TextDecoder().decode(b.subarray(0, 2_000_000)));

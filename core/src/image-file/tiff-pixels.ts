@@ -43,7 +43,12 @@ export function decodeTiff(b: Uint8Array): Raster | null {
     const pieces = piecesOf(f, width, height);
     if (!pieces) return null;
     const packing = f.number(TAG.compression, PLAIN);
-    const unpacked = packing === JPEG ? (jpegsFit(b, pieces) ? { data: b, ...pieces } : null) : unpack(b, pieces, packing, bits * samples, f.little); // prettier-ignore
+    const unpacked =
+      packing === JPEG
+        ? jpegsFit(b, pieces)
+          ? { data: b, ...pieces }
+          : null
+        : unpack(b, pieces, packing, bits * samples, f.little);
     if (!unpacked) return null;
     const page = pageOf(f, pieces, unpacked.offsets, unpacked.lengths, packing === JPEG ? JPEG : PLAIN);
     UTIF.decodeImage(unpacked.data, page);
@@ -55,7 +60,9 @@ export function decodeTiff(b: Uint8Array): Raster | null {
 
 function piecesOf(f: TiffFields, width: number, height: number): Pieces | null {
   const tiled = f.has(TAG.tileWidth);
-  const [w, h] = tiled ? [f.number(TAG.tileWidth, 0), f.number(TAG.tileHeight, 0)] : [width, Math.min(height, f.number(TAG.rowsPerStrip, height))]; // prettier-ignore
+  const [w, h] = tiled
+    ? [f.number(TAG.tileWidth, 0), f.number(TAG.tileHeight, 0)]
+    : [width, Math.min(height, f.number(TAG.rowsPerStrip, height))];
   if (w < 1 || h < 1 || w > width + 4096 || h > height + 4096) return null;
   const count = Math.ceil(width / w) * Math.ceil(height / h);
   const offsets = f.numbers(tiled ? TAG.tileOffsets : TAG.stripOffsets, MOST_PIECES).slice(0, count);
@@ -64,7 +71,13 @@ function piecesOf(f: TiffFields, width: number, height: number): Pieces | null {
 }
 
 /** All pieces in one buffer that begins as the file does, each as long as its pixels need. */
-function unpack(b: Uint8Array, { width, height, offsets, lengths }: Pieces, packing: number, pixelBits: number, little: boolean) {
+function unpack(
+  b: Uint8Array,
+  { width, height, offsets, lengths }: Pieces,
+  packing: number,
+  pixelBits: number,
+  little: boolean,
+) {
   const size = Math.ceil((width * pixelBits) / 8) * height;
   if (size * offsets.length > 2 * MOST_STORED) return null;
   const data = new Uint8Array(2 + size * offsets.length).fill(little ? 0x49 : 0x4d, 0, 2);
@@ -78,7 +91,7 @@ function unpack(b: Uint8Array, { width, height, offsets, lengths }: Pieces, pack
     else return null;
   }
   return { data, offsets: offsets.map((_, i) => 2 + i * size), lengths: offsets.map(() => size) };
-} // prettier-ignore
+}
 
 /** Fills `to` and stops: what would come after is not unpacked. A stream of zlib has two bytes before its data. */
 function unDeflate(from: Uint8Array, to: Uint8Array): void {
@@ -88,8 +101,9 @@ function unDeflate(from: Uint8Array, to: Uint8Array): void {
     at = Math.min(to.length, at + chunk.length);
   });
   const STEP = 16_384;
-  for (let i = 2; i < from.length && at < to.length; i += STEP) inflate.push(from.subarray(i, i + STEP), i + STEP >= from.length);
-} // prettier-ignore
+  for (let i = 2; i < from.length && at < to.length; i += STEP)
+    inflate.push(from.subarray(i, i + STEP), i + STEP >= from.length);
+}
 
 function unPackBits(from: Uint8Array, to: Uint8Array): void {
   for (let i = 0, at = 0; i < from.length && at < to.length;) {
@@ -138,12 +152,13 @@ function unLzw(from: Uint8Array, to: Uint8Array): void {
       length[next] = length[old] + 1;
       next++;
     }
-    for (let c = code, n = length[code], p = at + n - 1; n > 0; n--, p--, c = before[c]) if (p < to.length) to[p] = last[c];
+    for (let c = code, n = length[code], p = at + n - 1; n > 0; n--, p--, c = before[c])
+      if (p < to.length) to[p] = last[c];
     at += length[code];
     old = code;
     if (next >= (1 << bits) - 1 && bits < 12) bits++;
   }
-} // prettier-ignore
+}
 
 /** True where each JPEG within a file is no larger than its piece: its decoder makes room for what it says of itself. */
 function jpegsFit(b: Uint8Array, { width, height, offsets, lengths }: Pieces): boolean {
@@ -162,10 +177,30 @@ function jpegsFit(b: Uint8Array, { width, height, offsets, lengths }: Pieces): b
 }
 
 /** What the package reads of a picture: lists of values by tag. */
-function pageOf(f: TiffFields, { width, height, tiled }: Pieces, offsets: readonly number[], lengths: readonly number[], packing: number) {
-  const page: Record<string, unknown> = { t256: [f.number(TAG.width, 0)], t257: [f.number(TAG.height, 0)], t259: [packing] };
+function pageOf(
+  f: TiffFields,
+  { width, height, tiled }: Pieces,
+  offsets: readonly number[],
+  lengths: readonly number[],
+  packing: number,
+) {
+  const page: Record<string, unknown> = {
+    t256: [f.number(TAG.width, 0)],
+    t257: [f.number(TAG.height, 0)],
+    t259: [packing],
+  };
   // Few values are meaningful; a palette has three for each of its colours.
-  for (const tag of [TAG.bits, TAG.photometric, TAG.fillOrder, TAG.samples, TAG.planar, TAG.predictor, TAG.palette, TAG.extraSamples, TAG.sampleFormat]) {
+  for (const tag of [
+    TAG.bits,
+    TAG.photometric,
+    TAG.fillOrder,
+    TAG.samples,
+    TAG.planar,
+    TAG.predictor,
+    TAG.palette,
+    TAG.extraSamples,
+    TAG.sampleFormat,
+  ]) {
     const values = f.numbers(tag, 3 * 65_536);
     if (values.length > 0) page[`t${tag}`] = values;
   }
@@ -174,4 +209,4 @@ function pageOf(f: TiffFields, { width, height, tiled }: Pieces, offsets: readon
   if (tiled) Object.assign(page, { t322: [width], t323: [height], t324: [...offsets], t325: [...lengths] });
   else Object.assign(page, { t278: [height], t273: [...offsets], t279: [...lengths] });
   return page as { width: number; height: number };
-} // prettier-ignore
+}

@@ -16,7 +16,8 @@ export function readTiff(b: Uint8Array): Result<ImageInfo<'tiff'>> {
   if (widthPx === 0 || heightPx === 0) return fail('image-damaged', { format: 'TIFF' });
   const strips = count(TAG.stripOffsets);
   for (let i = 0; i < Math.min(strips, 100_000); i++) {
-    if (number(TAG.stripOffsets, 0, i) + number(TAG.stripBytes, 0, i) > b.length) return fail('image-truncated', { format: 'TIFF' });
+    if (number(TAG.stripOffsets, 0, i) + number(TAG.stripBytes, 0, i) > b.length)
+      return fail('image-truncated', { format: 'TIFF' });
   }
   const photometric = number(TAG.photometric, 2);
   const unit = number(TAG.resolutionUnit, 2);
@@ -41,7 +42,7 @@ export function readTiff(b: Uint8Array): Result<ImageInfo<'tiff'>> {
     animated: false,
     metadata,
   });
-} // prettier-ignore
+}
 
 const ROWS = 64;
 
@@ -97,9 +98,13 @@ export function writeTiff(source: Raster, ppi: number): Uint8Array<ArrayBuffer> 
     [TAG.icc, 7, icc.length, icc],
   ];
   const rows = list.map(([tag, type, count, bytes]) =>
-    concat([shorts([tag, type]), le32(count), bytes.length <= 4 ? concat([bytes, new Uint8Array(4 - bytes.length)]) : le32(place(bytes))]),
+    concat([
+      shorts([tag, type]),
+      le32(count),
+      bytes.length <= 4 ? concat([bytes, new Uint8Array(4 - bytes.length)]) : le32(place(bytes)),
+    ]),
   );
   return concat([bytesOf('II*\0'), le32(at), ...body, shorts([rows.length]), ...rows, le32(0)]);
-} // prettier-ignore
+}
 
 const le32 = (v: number): Uint8Array => Uint8Array.of(v & 255, (v >> 8) & 255, (v >> 16) & 255, v >>> 24);

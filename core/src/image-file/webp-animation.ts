@@ -13,7 +13,13 @@ const CLEAR = 0x10;
  * An animation of still WebP files of one size, each shown for `frameMs`, over and over where `loop`; the coded pictures
  * are taken as they are (RIFF container of WebP: VP8X, ANIM, ANMF). Throws for files that were not made here.
  */
-export function animatedWebp(stills: readonly Uint8Array[], widthPx: number, heightPx: number, frameMs: number, loop: boolean): Uint8Array<ArrayBuffer> {
+export function animatedWebp(
+  stills: readonly Uint8Array[],
+  widthPx: number,
+  heightPx: number,
+  frameMs: number,
+  loop: boolean,
+): Uint8Array<ArrayBuffer> {
   let clear = false;
   const frames = stills.map((still) => {
     const list = webpChunks(still);
@@ -22,11 +28,21 @@ export function animatedWebp(stills: readonly Uint8Array[], widthPx: number, hei
     if (!last || last.name === 'ALPH') throw new Error('not a still WebP');
     // A lossless picture says itself whether it has clear pixels.
     if (coded.length > 1 || (last.name === 'VP8L' && ((u32le(last.data, 1) >>> 28) & 1) === 1)) clear = true;
-    const head = concat([le(0, 3), le(0, 3), le(widthPx - 1, 3), le(heightPx - 1, 3), le(Math.round(frameMs), 3), Uint8Array.of(REPLACES)]);
+    const head = concat([
+      le(0, 3),
+      le(0, 3),
+      le(widthPx - 1, 3),
+      le(heightPx - 1, 3),
+      le(Math.round(frameMs), 3),
+      Uint8Array.of(REPLACES),
+    ]);
     return webpChunk('ANMF', concat([head, ...coded.map((c) => webpChunk(c.name, c.data))]));
   });
-  const extended = webpChunk('VP8X', concat([Uint8Array.of(ANIMATED | (clear ? CLEAR : 0)), le(0, 3), le(widthPx - 1, 3), le(heightPx - 1, 3)]));
+  const extended = webpChunk(
+    'VP8X',
+    concat([Uint8Array.of(ANIMATED | (clear ? CLEAR : 0)), le(0, 3), le(widthPx - 1, 3), le(heightPx - 1, 3)]),
+  );
   const animation = webpChunk('ANIM', concat([le(0, 4), le(loop ? 0 : 1, 2)]));
   const body = concat([bytesOf('WEBP'), extended, animation, ...frames]);
   return concat([bytesOf('RIFF'), le(body.length, 4), body]);
-} // prettier-ignore
+}

@@ -3,9 +3,23 @@ import type { Affine, Path, Point, Rect } from '../plane';
 
 /** Blend modes of the W3C compositing standard that a canvas knows. */
 export const BLENDS = [
-  'normal', 'multiply', 'screen', 'overlay', 'darken', 'lighten', 'color-dodge', 'color-burn',
-  'hard-light', 'soft-light', 'difference', 'exclusion', 'hue', 'saturation', 'color', 'luminosity',
-] as const; // prettier-ignore
+  'normal',
+  'multiply',
+  'screen',
+  'overlay',
+  'darken',
+  'lighten',
+  'color-dodge',
+  'color-burn',
+  'hard-light',
+  'soft-light',
+  'difference',
+  'exclusion',
+  'hue',
+  'saturation',
+  'color',
+  'luminosity',
+] as const;
 export type Blend = (typeof BLENDS)[number];
 
 /** `at` 0..1 along the gradient, `opacity` 0..1. */

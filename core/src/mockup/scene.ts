@@ -35,8 +35,18 @@ export const Thing = z.object({
 export type Thing = z.infer<typeof Thing>;
 
 export const ARRANGEMENTS = [
-  'standing', 'lying', 'leaning', 'floating', 'row', 'fan', 'stack', 'boxed', 'beside', 'screens', 'open',
-] as const; // prettier-ignore
+  'standing',
+  'lying',
+  'leaning',
+  'floating',
+  'row',
+  'fan',
+  'stack',
+  'boxed',
+  'beside',
+  'screens',
+  'open',
+] as const;
 export type Arrangement = (typeof ARRANGEMENTS)[number];
 
 export const MOST_THINGS = 12;
@@ -120,14 +130,23 @@ export const defaultScene: Scene = {
   arrangement: 'standing',
   things: [plainThing({ kind: 'paperback', thicknessMm: null })],
   pose: { turnRad: 0.51, tiltRad: 0.2, rollRad: 0, lensMm: 85, margin: 0.06 },
-  light: { azimuthRad: -0.42, heightRad: 0.86, softness: 0.55, strength: 1, shadow: 0.75, contact: 0.75, warmth: 0, fill: 1 },
+  light: {
+    azimuthRad: -0.42,
+    heightRad: 0.86,
+    softness: 0.55,
+    strength: 1,
+    shadow: 0.75,
+    contact: 0.75,
+    warmth: 0,
+    fill: 1,
+  },
   second: null,
   ground: { kind: 'clear' },
   focus: { blur: 0, at: 0.25 },
   frame: { widthPx: 2000, heightPx: 2000 },
   reflection: 0,
   look: { exposure: 0, contrast: 0 },
-}; // prettier-ignore
+};
 
 type Loose = Record<string, unknown>;
 

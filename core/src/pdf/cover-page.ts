@@ -74,7 +74,10 @@ export async function coverPage(page: CoverPage): Promise<Uint8Array<ArrayBuffer
 /** Fills paths by the non-zero rule; a quadratic becomes the cubic that is the same curve. */
 function drawOutlines(sheet: PDFPage, outlines: CoverPage['outlines'], k: number, height: number): void {
   const op = (name: PDFOperatorNames, ...numbers: number[]): PDFOperator =>
-    PDFOperator.of(name, numbers.map((n) => PDFNumber.of(Math.round(n * 1000) / 1000))); // prettier-ignore
+    PDFOperator.of(
+      name,
+      numbers.map((n) => PDFNumber.of(Math.round(n * 1000) / 1000)),
+    );
   for (const { path, colour } of outlines) {
     const { ops } = path;
     const list: PDFOperator[] = [op(PDFOperatorNames.NonStrokingColorRgb, ...rgbOf(colour).map((v) => v / 255))];

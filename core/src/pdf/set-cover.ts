@@ -45,9 +45,13 @@ export type PdfReport = {
  * Makes the cover page 1 of a PDF, its box that of most other pages; they stay as they are.
  * Faults: `pdf-not`, `pdf-encrypted`, `pdf-damaged`, `file-empty`, `file-large`, `pdf-pages`.
  */
-export async function setPdfCover(source: Uint8Array, cover: PdfCover): Promise<Result<{ bytes: Uint8Array<ArrayBuffer>; report: PdfReport }>> {
+export async function setPdfCover(
+  source: Uint8Array,
+  cover: PdfCover,
+): Promise<Result<{ bytes: Uint8Array<ArrayBuffer>; report: PdfReport }>> {
   if (source.length === 0) return fail('file-empty');
-  if (source.length > MOST_PDF) return fail('file-large', { mb: Math.round(source.length / 1048576), most: MOST_PDF / 1048576 });
+  if (source.length > MOST_PDF)
+    return fail('file-large', { mb: Math.round(source.length / 1048576), most: MOST_PDF / 1048576 });
   const head = String.fromCharCode(...source.subarray(0, 1024));
   if (!head.includes('%PDF-')) return fail('pdf-not');
   let doc: PDFDocument;
@@ -99,7 +103,7 @@ export async function setPdfCover(source: Uint8Array, cover: PdfCover): Promise<
       notes,
     },
   });
-} // prettier-ignore
+}
 
 /** The box that most of the pages have, as they are shown: a page may be turned. */
 function commonBox(pages: readonly PDFPage[]): [number, number] {
@@ -147,8 +151,15 @@ function isPicture(page: PDFPage): boolean {
 }
 
 function isSigned(doc: PDFDocument): boolean {
-  return doc.context.enumerateIndirectObjects().some(([, one]) => one instanceof PDFDict && one.lookup(PDFName.of('Type')) === PDFName.of('Sig') && one.has(PDFName.of('ByteRange')));
-} // prettier-ignore
+  return doc.context
+    .enumerateIndirectObjects()
+    .some(
+      ([, one]) =>
+        one instanceof PDFDict &&
+        one.lookup(PDFName.of('Type')) === PDFName.of('Sig') &&
+        one.has(PDFName.of('ByteRange')),
+    );
+}
 
 /** Makes destinations (arrays that begin with a page) lead to another page. */
 function redirect(doc: PDFDocument, from: PDFRef, to: PDFRef): void {
@@ -157,10 +168,11 @@ function redirect(doc: PDFDocument, from: PDFRef, to: PDFRef): void {
     if (value instanceof PDFArray) {
       if (value.size() > 1 && value.get(0) === from && value.get(1) instanceof PDFName) value.set(0, to);
       for (let i = 0; i < value.size(); i++) visit(value.get(i), depth + 1);
-    } else if (value instanceof PDFDict) for (const key of value.keys()) if (key !== PDFName.of('Parent')) visit(value.get(key), depth + 1);
+    } else if (value instanceof PDFDict)
+      for (const key of value.keys()) if (key !== PDFName.of('Parent')) visit(value.get(key), depth + 1);
   };
   for (const [, one] of doc.context.enumerateIndirectObjects()) visit(one, 0);
-} // prettier-ignore
+}
 
 /** Printed page numbers stay with their pages: the new one is numbered apart. */
 function shiftLabels(doc: PDFDocument): void {

@@ -8,18 +8,24 @@ export type Size = { readonly width: number; readonly height: number };
  * Faults: `pin-corners` with what is wrong with them: `count`, `crossed`, `flat` or `outside`.
  */
 export function checkCorners(corners: readonly Point[], photo: Size): Result<readonly Point[]> {
-  if (corners.length !== 4 || corners.some((p) => !Number.isFinite(p.x) || !Number.isFinite(p.y))) return fail('pin-corners', { wrong: 'count' });
+  if (corners.length !== 4 || corners.some((p) => !Number.isFinite(p.x) || !Number.isFinite(p.y)))
+    return fail('pin-corners', { wrong: 'count' });
   const turns = corners.map((p, i) => {
     const [q, r] = [corners[(i + 1) % 4], corners[(i + 2) % 4]];
     return (q.x - p.x) * (r.y - q.y) - (q.y - p.y) * (r.x - q.x);
   });
   const sides = corners.map((_, i) => sideOf(corners, i));
-  if (sides.some((s) => s < 2) || turns.some((t, i) => Math.abs(t) < 1e-3 * sides[i] * sides[(i + 1) % 4])) return fail('pin-corners', { wrong: 'flat' });
+  if (sides.some((s) => s < 2) || turns.some((t, i) => Math.abs(t) < 1e-3 * sides[i] * sides[(i + 1) % 4]))
+    return fail('pin-corners', { wrong: 'flat' });
   if (!turns.every((t) => t > 0)) return fail('pin-corners', { wrong: 'crossed' });
   const { width, height } = photo;
-  const outside = corners.every((p) => p.x < 0) || corners.every((p) => p.y < 0) || corners.every((p) => p.x > width) || corners.every((p) => p.y > height);
+  const outside =
+    corners.every((p) => p.x < 0) ||
+    corners.every((p) => p.y < 0) ||
+    corners.every((p) => p.x > width) ||
+    corners.every((p) => p.y > height);
   return outside ? fail('pin-corners', { wrong: 'outside' }) : ok(corners);
-} // prettier-ignore
+}
 
 /** Length of the side from corner i to the next, px. */
 export function sideOf(corners: readonly Point[], i: number): number {

@@ -69,7 +69,12 @@ export function writePinFile(
 }
 
 /** What stands before a face, cut from the photograph; null where nothing is marked there. */
-function frontOf(photo: Raster, scene: PinScene, name: string, region: ReturnType<typeof regionOf>): RasterLayer | null {
+function frontOf(
+  photo: Raster,
+  scene: PinScene,
+  name: string,
+  region: ReturnType<typeof regionOf>,
+): RasterLayer | null {
   const mask = region.width > 0 && region.height > 0 ? maskOf(scene.marks, 'front', photo, region, []) : null;
   if (!mask?.some((m) => m > 0)) return null;
   const cut = raster(region.width, region.height);
@@ -79,7 +84,7 @@ function frontOf(photo: Raster, scene: PinScene, name: string, region: ReturnTyp
   }
   mask.forEach((m, i) => (cut.data[i * 4 + 3] = m));
   return { name: `Before ${name}`, pixels: cut, x: region.x, y: region.y };
-} // prettier-ignore
+}
 
 /**
  * Reads such a file, bounded in entries and unpacked size before anything is unpacked.

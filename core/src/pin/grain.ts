@@ -28,7 +28,12 @@ export function noiseIn(photo: Raster, quad: readonly Point[]): number {
       const p = within(quad, 0.08 + (0.84 * i) / 60, 0.08 + (0.84 * j) / 60);
       const [x, y] = [Math.round(p.x), Math.round(p.y)];
       if (x < 1 || y < 1 || x >= photo.width - 1 || y >= photo.height - 1) continue;
-      const around = (luma(photo, x - 1, y - 1) + luma(photo, x + 1, y - 1) + luma(photo, x - 1, y + 1) + luma(photo, x + 1, y + 1)) / 4; // prettier-ignore
+      const around =
+        (luma(photo, x - 1, y - 1) +
+          luma(photo, x + 1, y - 1) +
+          luma(photo, x - 1, y + 1) +
+          luma(photo, x + 1, y + 1)) /
+        4;
       found.push(Math.abs(luma(photo, x, y) - around));
     }
   }

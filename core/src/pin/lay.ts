@@ -20,7 +20,11 @@ function crossings(polygon: readonly Point[], y: number): number[] {
 }
 
 /** Calls back with the runs from..to of pixels whose centres are in a polygon. */
-function runs(polygon: readonly Point[], { width, height }: Rect, each: (y: number, from: number, to: number) => void): void {
+function runs(
+  polygon: readonly Point[],
+  { width, height }: Rect,
+  each: (y: number, from: number, to: number) => void,
+): void {
   const ys = polygon.map((p) => p.y);
   const [y0, y1] = [Math.max(0, Math.floor(Math.min(...ys) - 0.5)), Math.min(height, Math.ceil(Math.max(...ys) + 0.5))];
   for (let y = y0; y < y1; y++) {
@@ -30,10 +34,14 @@ function runs(polygon: readonly Point[], { width, height }: Rect, each: (y: numb
       if (from < to) each(y, from, to);
     }
   }
-} // prettier-ignore
+}
 
 /** Calls back with pixels near an outline (clockwise as seen), the side they are near, and the share of them within it. */
-function rim(outline: readonly Point[], { width, height }: Rect, each: (at: number, side: number, share: number) => void): void {
+function rim(
+  outline: readonly Point[],
+  { width, height }: Rect,
+  each: (at: number, side: number, share: number) => void,
+): void {
   outline.forEach((p, side) => {
     const q = outline[(side + 1) % outline.length];
     const l = Math.hypot(q.x - p.x, q.y - p.y);
@@ -42,7 +50,8 @@ function rim(outline: readonly Point[], { width, height }: Rect, each: (at: numb
     const y1 = Math.min(height, Math.ceil(Math.max(p.y, q.y) + 1));
     for (let y = Math.max(0, Math.floor(Math.min(p.y, q.y) - 1)); y < y1; y++) {
       // Along a row the side is crossed within a band as wide as it is slanted.
-      const [lx, rx] = Math.abs(dy) < 1e-6 ? [Math.min(p.x, q.x), Math.max(p.x, q.x)] : band(p, dx / dy, y + 0.5, Math.abs(1.5 / dy));
+      const [lx, rx] =
+        Math.abs(dy) < 1e-6 ? [Math.min(p.x, q.x), Math.max(p.x, q.x)] : band(p, dx / dy, y + 0.5, Math.abs(1.5 / dy));
       const from = Math.max(0, Math.floor(Math.max(Math.min(p.x, q.x), lx) - 1));
       const to = Math.min(width, Math.ceil(Math.min(Math.max(p.x, q.x), rx) + 1));
       for (let x = from; x < to; x++) {
@@ -54,7 +63,7 @@ function rim(outline: readonly Point[], { width, height }: Rect, each: (at: numb
       }
     }
   });
-} // prettier-ignore
+}
 
 function band(p: Point, slant: number, y: number, half: number): [number, number] {
   const x = p.x + (y - p.y) * slant;
@@ -76,9 +85,19 @@ export function coverageOf(sheet: Sheet, region: Rect): Uint8Array {
  * A texture on a face, as straight-alpha sRGB of a region of the photograph (whole px), antialiased at the outline, in
  * `light` that lies over the whole face; `tones` as a shader wants them. null where a piece of the face is degenerate.
  */
-export function laid(textures: Textures, name: string, sheet: Sheet, region: Rect, filter: Filter, shader: Shader, light: LightGrid, tones: Uint8Array): Raster | null {
+export function laid(
+  textures: Textures,
+  name: string,
+  sheet: Sheet,
+  region: Rect,
+  filter: Filter,
+  shader: Shader,
+  light: LightGrid,
+  tones: Uint8Array,
+): Raster | null {
   const { width, height } = region;
-  if (sheet.pieces === 1) return warped(textures, name, moved(sheet.corners, region), width, height, filter, shader, light, tones);
+  if (sheet.pieces === 1)
+    return warped(textures, name, moved(sheet.corners, region), width, height, filter, shader, light, tones);
   const texture = textures.byName.get(name) ?? null;
   const n = sheet.pieces;
   const quads = piecesOf(sheet).map((quad) => moved(quad, region));
@@ -86,7 +105,12 @@ export function laid(textures: Textures, name: string, sheet: Sheet, region: Rec
   for (const [k, quad] of quads.entries()) {
     const [u, v] = [(k % n) / n, Math.floor(k / n) / n];
     const [u1, v1] = [((k % n) + 1) / n, (Math.floor(k / n) + 1) / n];
-    const h = homography(quad, [{ x: u, y: v }, { x: u1, y: v }, { x: u1, y: v1 }, { x: u, y: v1 }]);
+    const h = homography(quad, [
+      { x: u, y: v },
+      { x: u1, y: v },
+      { x: u1, y: v1 },
+      { x: u, y: v1 },
+    ]);
     if (!h) return null;
     surfaces.push(surfaceBy(h, texture, light));
   }
@@ -103,7 +127,7 @@ export function laid(textures: Textures, name: string, sheet: Sheet, region: Rec
   const { sums, bytes } = shader.room(width, width);
   for (let y = 0; y < height; y++) {
     const row = owner.subarray(y * width, (y + 1) * width);
-    for (let x = 0; x < width; ) {
+    for (let x = 0; x < width;) {
       const k = row[x];
       let to = x + 1;
       while (to < width && row[to] === k) to++;
@@ -118,7 +142,7 @@ export function laid(textures: Textures, name: string, sheet: Sheet, region: Rec
   }
   for (const [at, share] of least) if (owner[at] >= 0) out.data[at * 4 + 3] = 255 * share + 0.5;
   return out;
-} // prettier-ignore
+}
 
 /** The piece behind a side of the outline, counted as the outline is. */
 function pieceAt(side: number, n: number): number {

@@ -133,7 +133,8 @@ function solid(mask: Uint8Array, width: number, height: number): Uint8Array {
     for (let l = 0; l < lines; l++) {
       for (let i = 0; i < n; i++) {
         let m = 255;
-        for (let k = Math.max(0, i - SKIN_PX); k <= Math.min(n - 1, i + SKIN_PX); k++) m = Math.min(m, from[l * line + k * step]); // prettier-ignore
+        for (let k = Math.max(0, i - SKIN_PX); k <= Math.min(n - 1, i + SKIN_PX); k++)
+          m = Math.min(m, from[l * line + k * step]);
         out[l * line + i * step] = m;
       }
     }
@@ -144,7 +145,10 @@ function solid(mask: Uint8Array, width: number, height: number): Uint8Array {
 }
 
 const around = (region: Rect, [x, y]: readonly [number, number], photo: Raster): Rect => {
-  const [px, py] = [Math.min(photo.width - 1, Math.max(0, Math.floor(x))), Math.min(photo.height - 1, Math.max(0, Math.floor(y)))]; // prettier-ignore
+  const [px, py] = [
+    Math.min(photo.width - 1, Math.max(0, Math.floor(x))),
+    Math.min(photo.height - 1, Math.max(0, Math.floor(y))),
+  ];
   const [x0, y0] = [Math.min(region.x, px), Math.min(region.y, py)];
   const [x1, y1] = [Math.max(region.x + region.width, px + 1), Math.max(region.y + region.height, py + 1)];
   return { x: x0, y: y0, width: x1 - x0, height: y1 - y0 };

@@ -40,10 +40,13 @@ export const grainOf = (photo: Raster, corners: readonly Point[]): Grain => ({
 });
 
 /** Checks where a face lies. Faults: those of `checkCorners` and `checkBend`. */
-export function sheetIn(face: Pick<PinFace, 'corners' | 'bend'>, photo: { width: number; height: number }): Result<Sheet> {
+export function sheetIn(
+  face: Pick<PinFace, 'corners' | 'bend'>,
+  photo: { width: number; height: number },
+): Result<Sheet> {
   const corners = checkCorners(pointsOf(face.corners), photo);
   return corners.ok ? checkBend(corners.value, face.bend) : corners;
-} // prettier-ignore
+}
 
 /** Whole pixels round a face, within the photograph. */
 export function regionOf(sheet: Sheet, photo: { width: number; height: number }, marginPx: number): Rect {
@@ -111,7 +114,13 @@ const shownStrengths = (face: PinFace, hidden: readonly PinLayer[]): Strengths =
  * The art of one face as the photograph would show it: in its perspective and bend, in the light that lies on the blank,
  * as soft and as grainy as the photograph is there, behind what stands before it. `blank` is what it takes the place of.
  */
-export function laidFace(photo: Photo, scene: PinScene, face: PinFace, art: Art, quality: PinQuality): Result<LaidFace> {
+export function laidFace(
+  photo: Photo,
+  scene: PinScene,
+  face: PinFace,
+  art: Art,
+  quality: PinQuality,
+): Result<LaidFace> {
   const found = sheetIn(face, photo.pixels);
   if (!found.ok) return found;
   const sheet = found.value;
@@ -126,7 +135,16 @@ export function laidFace(photo: Photo, scene: PinScene, face: PinFace, art: Art,
   const shading = shadingOf(straight);
   const blankLight = blankOf(straight);
   const lay = (from: Textures, light: LightGrid, tint: readonly number[]): Raster | null =>
-    laid(from, 'art', sheet, region, { kind: final ? 'cubic' : 'linear', taps: final ? 8 : 4 }, shaderOf(from), light, tonesOf(tint));
+    laid(
+      from,
+      'art',
+      sheet,
+      region,
+      { kind: final ? 'cubic' : 'linear', taps: final ? 8 : 4 },
+      shaderOf(from),
+      light,
+      tonesOf(tint),
+    );
   const strengths = shownStrengths(face, scene.hidden);
   const plain = lay(art.textures, lightGridOf(shading, strengths), tintOf(blankLight, strengths.tone));
   if (!plain) return fail('pin-mesh', { wrong: 'folded' });
@@ -139,7 +157,7 @@ export function laidFace(photo: Photo, scene: PinScene, face: PinFace, art: Art,
   const mask = maskOf(front, 'front', photo.pixels, region, [sheet]);
   if (mask) hideBehind(laidArt, mask);
   return ok({ region, art: laidArt, blank: blank && blurred(blank, soft) });
-} // prettier-ignore
+}
 
 /** A small picture of one colour, given in linear light. */
 function flatArt(light: readonly [number, number, number]): Textures {

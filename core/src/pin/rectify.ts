@@ -8,7 +8,8 @@ export type Straight = { readonly columns: number; readonly rows: number; readon
 
 /** The same with the outermost cells like the next ones within: a soft outline mixes what lies behind the face into them. */
 export function withoutRim({ columns, rows, light }: Straight, cells: number): Straight {
-  const keep = (i: number, n: number): number => Math.min(Math.max(i, Math.min(cells, (n - 1) >> 1)), n - 1 - Math.min(cells, (n - 1) >> 1));
+  const keep = (i: number, n: number): number =>
+    Math.min(Math.max(i, Math.min(cells, (n - 1) >> 1)), n - 1 - Math.min(cells, (n - 1) >> 1));
   const own = new Float32Array(light.length);
   for (let y = 0; y < rows; y++)
     for (let x = 0; x < columns; x++) {
@@ -16,7 +17,7 @@ export function withoutRim({ columns, rows, light }: Straight, cells: number): S
       own.set(light.subarray(from, from + 3), (y * columns + x) * 3);
     }
   return { columns, rows, light: own };
-} // prettier-ignore
+}
 
 /**
  * What a photograph shows within a face, seen straight on in columns x rows cells, each the mean over what it covers.
@@ -37,7 +38,12 @@ export function rectified(
   for (const [k, quad] of piecesOf(sheet).entries()) {
     const [x, y] = [((k % n) * columns) / n, (Math.floor(k / n) * rows) / n];
     const [w, h] = [columns / n, rows / n];
-    const cells: Point[] = [{ x, y }, { x: x + w, y }, { x: x + w, y: y + h }, { x, y: y + h }]; // prettier-ignore
+    const cells: Point[] = [
+      { x, y },
+      { x: x + w, y },
+      { x: x + w, y: y + h },
+      { x, y: y + h },
+    ];
     const m = homography(
       cells,
       quad.map((p) => ({ x: p.x / size.width, y: p.y / size.height })),

@@ -135,10 +135,11 @@ export function addMark(pin: PinScene, mark: Mark): Fault | undefined {
 export function goOn(pin: PinScene, to: readonly [number, number]): Fault | undefined {
   const mark = pin.marks.at(-1);
   if (mark?.kind !== 'brush') return undefined;
-  if (mark.points.length >= MOST_POINTS) return addMark(pin, { ...mark, points: [mark.points[MOST_POINTS - 1], [...to]] });
+  if (mark.points.length >= MOST_POINTS)
+    return addMark(pin, { ...mark, points: [mark.points[MOST_POINTS - 1], [...to]] });
   mark.points.push([...to]);
   return undefined;
-} // prettier-ignore
+}
 
 /** Corners as points. */
 export const pointsOf = (corners: readonly (readonly [number, number])[]): { x: number; y: number }[] =>

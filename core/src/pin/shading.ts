@@ -67,7 +67,14 @@ export function uncovered(straight: Straight, hidden: Float32Array): Straight {
   free.forEach((f, i) => f === 0 && open.add(i));
   for (let radius = 2; open.size > 0 && radius < 2 * Math.max(columns, rows); radius *= 2) {
     const weight = smoothed(free, columns, rows, radius);
-    const parts = [0, 1, 2].map((c) => smoothed(free.map((f, i) => f * light[i * 3 + c]), columns, rows, radius)); // prettier-ignore
+    const parts = [0, 1, 2].map((c) =>
+      smoothed(
+        free.map((f, i) => f * light[i * 3 + c]),
+        columns,
+        rows,
+        radius,
+      ),
+    );
     for (const i of open) {
       if (weight[i] < 0.02) continue;
       for (let c = 0; c < 3; c++) out[i * 3 + c] = parts[c][i] / weight[i];
@@ -102,7 +109,12 @@ export function shadingOf({ columns, rows, light }: Straight): Shading {
   const logs = luminance.map((v) => Math.log(v / full));
   const smooth = smoothed(logs, columns, rows, Math.max(1, Math.round((EVEN * Math.max(columns, rows)) / 3)));
   // The photograph's noise is no fold: what is left is smoothed by a cell, and little of it is nothing.
-  const rest = smoothed(logs.map((v, i) => v - smooth[i]), columns, rows, 1); // prettier-ignore
+  const rest = smoothed(
+    logs.map((v, i) => v - smooth[i]),
+    columns,
+    rows,
+    1,
+  );
   const sizes = rest.map(Math.abs).sort();
   const noise = sizes[sizes.length >> 1] / 0.6745;
   const kept = (v: number): number => Math.max(0, v - Math.min(0.02, noise));
@@ -116,7 +128,10 @@ export function lightGridOf({ columns, rows, smooth, creases, gleam }: Shading, 
   const at = (values: Float32Array, i: number, j: number): number => {
     const [x0, x1] = [Math.max(0, i - 1), Math.min(columns - 1, i)];
     const [y0, y1] = [Math.max(0, j - 1), Math.min(rows - 1, j)];
-    return (values[y0 * columns + x0] + values[y0 * columns + x1] + values[y1 * columns + x0] + values[y1 * columns + x1]) / 4;
+    return (
+      (values[y0 * columns + x0] + values[y0 * columns + x1] + values[y1 * columns + x0] + values[y1 * columns + x1]) /
+      4
+    );
   };
   for (let j = 0; j <= rows; j++) {
     for (let i = 0; i <= columns; i++) {
@@ -130,7 +145,7 @@ export function lightGridOf({ columns, rows, smooth, creases, gleam }: Shading, 
     }
   }
   return { columns, rows, nodes };
-} // prettier-ignore
+}
 
 /** Light of a white face, of which a gleam is a share. */
 const GLEAM = 0.5 * 65535;

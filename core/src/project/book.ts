@@ -142,7 +142,14 @@ export function assetsInUse(book: Book): string[] {
     ...book.sheet.favourites.map((f) => f.cover),
   ];
   const pinned = book.pin ? pinAssetsOf(book.pin) : [];
-  return [...new Set([...picturesOf(docs.flatMap((doc) => Object.values(doc.parts))), ...book.sheet.pictures, ...assetsOf(book.scene), ...pinned])]; // prettier-ignore
+  return [
+    ...new Set([
+      ...picturesOf(docs.flatMap((doc) => Object.values(doc.parts))),
+      ...book.sheet.pictures,
+      ...assetsOf(book.scene),
+      ...pinned,
+    ]),
+  ];
 }
 
 /** Ids of all files that belong to a title: pictures in use and its own faces. */

@@ -26,4 +26,4 @@ describe('an edit of a title', () => {
     expect(done.ok && Book.safeParse(done.value.next).success).toBe(true);
     expect(done.ok && done.value.next.cover).toBe(book.cover);
   });
-}); // prettier-ignore
+});

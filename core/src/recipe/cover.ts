@@ -19,7 +19,7 @@ const shown = (brief: Brief, doc: Doc) => ({
     (['blurb', 'publisher'] as const)
       .filter((field) =>
         Object.values(doc.parts).some((p) => p.kind === 'words' && p.says.kind === 'brief' && p.says.field === field),
-      ) // prettier-ignore
+      )
       .map((field) => [field, brief[field]]),
   ),
   title: brief.title,

@@ -32,7 +32,12 @@ export type Encoded = {
 type Lossy = { readonly bytes: Uint8Array<ArrayBuffer>; readonly quality: number; readonly encodes: number };
 
 /** A picture in a format, as good as the bytes allow: sRGB profile and density where the format holds them, nothing else. Faults: `budget-too-small`. */
-export async function encodeWithin(picture: Raster, format: StoreFormat, limits: Limits, studio: Studio): Promise<Result<Encoded>> {
+export async function encodeWithin(
+  picture: Raster,
+  format: StoreFormat,
+  limits: Limits,
+  studio: Studio,
+): Promise<Result<Encoded>> {
   const { mostBytes, ppi } = limits;
   const opaque = format === 'jpeg' ? flatten(picture, [255, 255, 255]) : picture;
   switch (format) {
@@ -40,8 +45,10 @@ export async function encodeWithin(picture: Raster, format: StoreFormat, limits:
       return jpegWithin(opaque, limits, studio);
     case 'webp':
     case 'avif': {
-      const dress = (b: Uint8Array<ArrayBuffer>): Uint8Array<ArrayBuffer> => format === 'webp' ? dressWebp(b) : dressAvif(b);
-      const code = async (q: number): Promise<Uint8Array<ArrayBuffer>> => dress(await studio.encodeModern(opaque, format, q));
+      const dress = (b: Uint8Array<ArrayBuffer>): Uint8Array<ArrayBuffer> =>
+        format === 'webp' ? dressWebp(b) : dressAvif(b);
+      const code = async (q: number): Promise<Uint8Array<ArrayBuffer>> =>
+        dress(await studio.encodeModern(opaque, format, q));
       const fitted = await fitQuality(code, mostBytes, MODERN_QUALITY[format]);
       return fitted.ok ? measured(opaque, format, fitted.value, null, studio) : fitted;
     }
@@ -52,7 +59,7 @@ export async function encodeWithin(picture: Raster, format: StoreFormat, limits:
     case 'tiff':
       return lossless(format, writeTiff(opaque, ppi), mostBytes);
   }
-} // prettier-ignore
+}
 
 /** Above these the eye sees no more, and bytes grow fast; the scales of the formats differ. */
 const MODERN_QUALITY = { webp: 92, avif: 80 } as const;
@@ -74,9 +81,15 @@ export async function pngSmall(picture: Raster, ppi: number, studio: Studio): Pr
 /** Below this quality colours sampled at every second pixel may be the better use of the bytes: both are tried and compared. */
 const COMPARE_BELOW = 72;
 
-async function jpegWithin(picture: Raster, { mostBytes, ppi, progressive = false }: Limits, studio: Studio): Promise<Result<Encoded>> {
-  const code = (chroma: Chroma) => async (quality: number): Promise<Uint8Array<ArrayBuffer>> =>
-    dressJpeg(await studio.encodeJpeg(picture, quality, progressive, chroma), ppi, srgbProfile());
+async function jpegWithin(
+  picture: Raster,
+  { mostBytes, ppi, progressive = false }: Limits,
+  studio: Studio,
+): Promise<Result<Encoded>> {
+  const code =
+    (chroma: Chroma) =>
+    async (quality: number): Promise<Uint8Array<ArrayBuffer>> =>
+      dressJpeg(await studio.encodeJpeg(picture, quality, progressive, chroma), ppi, srgbProfile());
   const full = await fitQuality(code('4:4:4'), mostBytes);
   if (full.ok && full.value.quality >= COMPARE_BELOW) return measured(picture, 'jpeg', full.value, '4:4:4', studio);
   const half = await fitQuality(code('4:2:0'), mostBytes);
@@ -85,10 +98,16 @@ async function jpegWithin(picture: Raster, { mostBytes, ppi, progressive = false
   if (!full.ok) return two;
   const one = await measured(picture, 'jpeg', full.value, '4:4:4', studio);
   return one.ok && two.ok && two.value.likeness > one.value.likeness + 0.002 ? two : one;
-} // prettier-ignore
+}
 
-async function measured(picture: Raster, format: StoreFormat, { bytes, quality, encodes }: Lossy, chroma: Chroma | null, studio: Studio): Promise<Result<Encoded>> {
+async function measured(
+  picture: Raster,
+  format: StoreFormat,
+  { bytes, quality, encodes }: Lossy,
+  chroma: Chroma | null,
+  studio: Studio,
+): Promise<Result<Encoded>> {
   const back = await studio.decode(bytes);
   if (!back || back.width !== picture.width || back.height !== picture.height) return fail('work-failed');
   return ok({ bytes, format, quality, chroma, likeness: likeness(picture, back), encodes });
-} // prettier-ignore
+}

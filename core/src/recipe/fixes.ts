@@ -54,15 +54,30 @@ export async function contrastFixes(
   const own = (fields: Partial<WordsPart>): Fix['changes'] => [{ part: partId, fields }];
   // Without help by an added scrim, so that each way is judged for itself.
   const alone = { support: 'none' } as const;
-  await attempt('colour', colourTries(part, book.cover).map((colour) => own({ ...alone, colour, fill: null, minor: part.minor && { ...part.minor, colour } })));
+  await attempt(
+    'colour',
+    colourTries(part, book.cover).map((colour) =>
+      own({ ...alone, colour, fill: null, minor: part.minor && { ...part.minor, colour } }),
+    ),
+  );
   if (part.support === 'none') await attempt('scrim', [own({ support: 'auto' })]);
-  await attempt('picture', pictureTries(book.cover).map((changes) => [...changes, { part: partId, fields: alone }]));
+  await attempt(
+    'picture',
+    pictureTries(book.cover).map((changes) => [...changes, { part: partId, fields: alone }]),
+  );
   const [behind] = mostLegibleBehind(part.colour);
-  await attempt('outline', [0.03, 0.05, 0.08].map((width) => own({ ...alone, outline: { width, colour: behind, side: 'outside' } })));
-  await attempt('plate', [0.7, 0.85, 1].map((opacity) =>
-    own({ ...alone, plate: { padX: 0.35, padY: 0.25, radius: 0, colour: behind, opacity, blend: 'normal' } })));
+  await attempt(
+    'outline',
+    [0.03, 0.05, 0.08].map((width) => own({ ...alone, outline: { width, colour: behind, side: 'outside' } })),
+  );
+  await attempt(
+    'plate',
+    [0.7, 0.85, 1].map((opacity) =>
+      own({ ...alone, plate: { padX: 0.35, padY: 0.25, radius: 0, colour: behind, opacity, blend: 'normal' } }),
+    ),
+  );
   return found;
-} // prettier-ignore
+}
 
 /** Colours to try: the cover's own, then lighter and darker ones of the words' hue, nearest in lightness first. */
 function colourTries(part: WordsPart, doc: Doc): Hex[] {

@@ -6,7 +6,12 @@ import type { WordsReport } from './settle';
 
 /** A title that its Brief has and its cover does not show. */
 function isTitle(part: Part, brief: Brief): boolean {
-  return part.kind === 'words' && !part.hidden && textOf(part, brief).trim() !== '' && (part.role === 'title' || (part.says.kind === 'brief' && part.says.field === 'title')); // prettier-ignore
+  return (
+    part.kind === 'words' &&
+    !part.hidden &&
+    textOf(part, brief).trim() !== '' &&
+    (part.role === 'title' || (part.says.kind === 'brief' && part.says.field === 'title'))
+  );
 }
 
 /** What a front as a whole lacks; sides have no such duties, and the words of a finished cover cannot be told. */

@@ -55,17 +55,29 @@ export const oneThread = (studio: Studio): Makers => ({
 });
 
 /** A scene as a finished picture; null where it was stopped. */
-export async function sceneOn(makers: Pick<Makers, 'trace' | 'onGround'>, book: Book, scene: Scene, size: Size, others: Others): Promise<Raster | null> {
+export async function sceneOn(
+  makers: Pick<Makers, 'trace' | 'onGround'>,
+  book: Book,
+  scene: Scene,
+  size: Size,
+  others: Others,
+): Promise<Raster | null> {
   const things = await makers.trace(book, scene, size, others);
   return things && makers.onGround(things, book, scene, subjectsOf(book, scene, others));
-} // prettier-ignore
+}
 
 /** The same on one thread, which nobody stops. */
-export async function scenePicture(book: Book, scene: Scene, size: Size, studio: Studio, others: Others = noOthers): Promise<Raster> {
+export async function scenePicture(
+  book: Book,
+  scene: Scene,
+  size: Size,
+  studio: Studio,
+  others: Others = noOthers,
+): Promise<Raster> {
   const made = await sceneOn(oneThread(studio), book, scene, size, others);
   if (!made) throw new Error('render was not cancelled');
   return made;
-} // prettier-ignore
+}
 
 /** A file with what is known of the words that it shows. */
 const judged = (made: Result<Delivered>, seen: readonly Finding[]): Result<Delivered> =>

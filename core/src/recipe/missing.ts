@@ -20,7 +20,11 @@ const named = (book: Book, ids: readonly string[]): Wanted[] =>
 
 function wantedFor(book: Book, what: Drawn, others: Others, scene: Scene): Wanted[] {
   const cover = named(book, shownIn(book.cover));
-  const sides = (): Wanted[] => named(book, SIDES.flatMap((side) => (book.sides[side] ? shownIn(book.sides[side].doc) : []))); // prettier-ignore
+  const sides = (): Wanted[] =>
+    named(
+      book,
+      SIDES.flatMap((side) => (book.sides[side] ? shownIn(book.sides[side].doc) : [])),
+    );
   const ofScene = (): Wanted[] => [
     ...cover,
     ...sides(),

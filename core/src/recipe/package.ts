@@ -52,9 +52,12 @@ export function packageReadme(
   const used = assetsInUse(book).flatMap((id) => book.assets[id] ?? []);
   if (used.length === 0) lines.push('No pictures are used: the cover is type and shapes.');
   for (const { name, widthPx, heightPx, rights } of used) {
-    lines.push(`${name} (${widthPx} x ${heightPx} px)`, `  ${rights.trim() || 'No rights are noted: ask before you publish it.'}`);
+    lines.push(
+      `${name} (${widthPx} x ${heightPx} px)`,
+      `  ${rights.trim() || 'No rights are noted: ask before you publish it.'}`,
+    );
   }
   const faces = Object.values(book.faces).map((face) => face.name);
   if (faces.length > 0) lines.push('', `Own fonts: ${faces.join(', ')}`);
   return `${lines.join('\r\n')}\r\n`;
-} // prettier-ignore
+}

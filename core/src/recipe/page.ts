@@ -51,7 +51,8 @@ function bled(source: Raster, px: number): Raster {
   if (px === 0) return source;
   const { width, height, data } = source;
   const out = raster(width + 2 * px, height + 2 * px);
-  const mirror = (i: number, n: number): number => (i < 0 ? Math.min(n - 1, -i - 1) : i >= n ? Math.max(0, 2 * n - 1 - i) : i);
+  const mirror = (i: number, n: number): number =>
+    i < 0 ? Math.min(n - 1, -i - 1) : i >= n ? Math.max(0, 2 * n - 1 - i) : i;
   for (let y = 0; y < out.height; y++) {
     const row = mirror(y - px, height) * width;
     for (let x = 0; x < out.width; x++) {
@@ -60,17 +61,24 @@ function bled(source: Raster, px: number): Raster {
     }
   }
   return out;
-} // prettier-ignore
+}
 
 /** The cover as a PDF of one page: its picture once, its words as outlines where nothing lies over them, its links live. Fault: `title-missing`. */
-export async function pdfFile(book: Book, modified: string, studio: Studio, wish: PageWish = plainPage): Promise<Result<Delivered>> {
+export async function pdfFile(
+  book: Book,
+  modified: string,
+  studio: Studio,
+  wish: PageWish = plainPage,
+): Promise<Result<Delivered>> {
   if (!book.brief.title.trim()) return fail('title-missing');
   const lost = await missingFile(book, 'cover', studio);
   if (lost) return { ok: false, fault: lost };
   const sheet = PAGE_SIZES[wish.size];
   const ppi = sheet ? wish.ppi : PRINT_PPI;
   const edge = book.cover.finished && sheet ? edgeOf(await coverRaster(book, 200, studio)) : '#ffffff';
-  const sized = sheet ? coverAt(book, { widthPx: toPx(sheet.widthMm, ppi), heightPx: toPx(sheet.heightMm, ppi) }, edge) : book;
+  const sized = sheet
+    ? coverAt(book, { widthPx: toPx(sheet.widthMm, ppi), heightPx: toPx(sheet.heightMm, ppi) }, edge)
+    : book;
   const { brief, cover } = sized;
   const { picture, outlines, frames } = await layers(sized, studio);
   const bleedPx = toPx(wish.bleedMm, ppi);
@@ -86,14 +94,27 @@ export async function pdfFile(book: Book, modified: string, studio: Studio, wish
   const { title, author, publisher, language } = brief;
   const shift = translate(bleedPx, bleedPx);
   const moved = outlines.map(({ path, colour }) => ({ path: transformPath(path, shift), colour }));
-  const page = { jpeg, widthPx: whole.width, heightPx: whole.height, ppi, bleedPx, outlines: moved, links, title, author, publisher, language, modified };
+  const page = {
+    jpeg,
+    widthPx: whole.width,
+    heightPx: whole.height,
+    ppi,
+    bleedPx,
+    outlines: moved,
+    links,
+    title,
+    author,
+    publisher,
+    language,
+    modified,
+  };
   const notes = [
     ...(await coverFindings(book, studio)),
     ...(links.length > 0 ? [finding('links-live', 'note', null, { count: links.length })] : []),
     ...(outlines.length > 0 ? [finding('words-outlines', 'note', null, { count: outlines.length })] : []),
   ];
   return ok({ bytes: await coverPage(page), findings: notes });
-} // prettier-ignore
+}
 
 /** The cover as an SVG that needs nothing else: its picture within, words as outlines. Fault: `title-missing`. */
 export async function svgFile(book: Book, studio: Studio): Promise<Result<Delivered>> {
@@ -103,7 +124,9 @@ export async function svgFile(book: Book, studio: Studio): Promise<Result<Delive
   const { widthPx, heightPx } = book.cover;
   const { picture, outlines } = await layers(book, studio);
   const clear = hasTransparency(picture);
-  const data = clear ? writePng(picture, PRINT_PPI) : dressJpeg(await studio.encodeJpeg(picture, BEST_QUALITY, false), PRINT_PPI, srgbProfile());
+  const data = clear
+    ? writePng(picture, PRINT_PPI)
+    : dressJpeg(await studio.encodeJpeg(picture, BEST_QUALITY, false), PRINT_PPI, srgbProfile());
   const words = outlines.map(({ path, colour }) => `  <path fill="${colour}" d="${svgPathOf(path)}"/>`).join('\n');
   const svg = `<?xml version="1.0" encoding="UTF-8"?>
 <svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${widthPx} ${heightPx}" width="${widthPx}" height="${heightPx}">
@@ -117,4 +140,4 @@ ${words}
     ...(outlines.length > 0 ? [finding('words-outlines', 'note', null, { count: outlines.length })] : []),
   ];
   return ok({ bytes: new TextEncoder().encode(svg), findings: notes });
-} // prettier-ignore
+}

@@ -33,14 +33,23 @@ export function faceArtKey(book: Book, scene: PinScene, face: PinFace): string {
 }
 
 /** The art of a face, opaque, at most `mostPx` wide; a picture that is missing is white paper. */
-export async function faceArtOf(book: Book, scene: PinScene, face: PinFace, studio: Studio, mostPx = MOST_PX): Promise<Raster> {
+export async function faceArtOf(
+  book: Book,
+  scene: PinScene,
+  face: PinFace,
+  studio: Studio,
+  mostPx = MOST_PX,
+): Promise<Raster> {
   const { art, fit } = face;
   const ratio = fit === 'corners' ? null : placeRatio(face, scene);
   switch (art.kind) {
     case 'side':
       if (art.side !== 'front') return sideArt(book, art.side, placeRatio(face, scene), 'whole', studio, mostPx);
       if (ratio) return sideArt(book, 'front', ratio, fit === 'fill' ? 'fill' : 'whole', studio, mostPx);
-      return flatten(await coverRaster(book, Math.min(mostPx, Math.max(book.cover.widthPx, 800)), studio), [255, 255, 255]);
+      return flatten(
+        await coverRaster(book, Math.min(mostPx, Math.max(book.cover.widthPx, 800)), studio),
+        [255, 255, 255],
+      );
     case 'picture': {
       const asset = book.assets[art.asset];
       const image = asset ? await studio.picture(asset.id) : null;
@@ -52,7 +61,7 @@ export async function faceArtOf(book: Book, scene: PinScene, face: PinFace, stud
     case 'colour':
       return plain(rgbOf(art.colour));
   }
-} // prettier-ignore
+}
 
 function plain(rgb: readonly [number, number, number]): Raster {
   const out = raster(8, 8);

@@ -100,7 +100,10 @@ export function carriedTo(picture: Raster, size: Size, studio: Studio): Raster {
     // Between the pixels of the small copy, straight.
     const [fx, fy] = [((x + 0.5) * small.width) / W - 0.5, ((y + 0.5) * small.height) / H - 0.5];
     const [i, j] = [Math.floor(fx), Math.floor(fy)];
-    const of = (a: number, b: number): number => small.data[(Math.min(small.height - 1, Math.max(0, b)) * small.width + Math.min(small.width - 1, Math.max(0, a))) * 4 + c]; // prettier-ignore
+    const of = (a: number, b: number): number =>
+      small.data[
+        (Math.min(small.height - 1, Math.max(0, b)) * small.width + Math.min(small.width - 1, Math.max(0, a))) * 4 + c
+      ];
     const [u, v] = [fx - i, fy - j];
     return (of(i, j) * (1 - u) + of(i + 1, j) * u) * (1 - v) + (of(i, j + 1) * (1 - u) + of(i + 1, j + 1) * u) * v;
   };

@@ -35,14 +35,24 @@ export function sizeFor(own: Size, profile: Profile, cut = false): Size {
   const keeps = fitsRatio(own, profile);
   const wanted = keeps ? r : ideal.heightPx / ideal.widthPx;
   // Around the whole picture in the ratio that is wanted, or within it where it is cut.
-  let [w, h] = (r > wanted) !== cut ? [own.heightPx / wanted, own.heightPx] : [own.widthPx, own.widthPx * wanted];
-  const up = Math.max(1, (least?.widthPx ?? 0) / w, (least?.heightPx ?? 0) / h, (leastShortSidePx ?? 0) / Math.min(w, h));
+  let [w, h] = r > wanted !== cut ? [own.heightPx / wanted, own.heightPx] : [own.widthPx, own.widthPx * wanted];
+  const up = Math.max(
+    1,
+    (least?.widthPx ?? 0) / w,
+    (least?.heightPx ?? 0) / h,
+    (leastShortSidePx ?? 0) / Math.min(w, h),
+  );
   [w, h] = [w * up, h * up];
-  const down = Math.min(1, (most?.widthPx ?? Infinity) / w, (most?.heightPx ?? Infinity) / h, Math.min(mostSidePx ?? MOST_SIDE, MOST_SIDE) / Math.max(w, h));
+  const down = Math.min(
+    1,
+    (most?.widthPx ?? Infinity) / w,
+    (most?.heightPx ?? Infinity) / h,
+    Math.min(mostSidePx ?? MOST_SIDE, MOST_SIDE) / Math.max(w, h),
+  );
   const size = { widthPx: Math.round(w * down), heightPx: Math.round(h * down) };
   const fits = up === 1 || down === 1;
   return fits ? size : ideal;
-} // prettier-ignore
+}
 
 /** Mean colour of some lines of a picture, from one row or column to another. */
 function meanOf({ width, height, data }: Raster, lines: 'rows' | 'columns', from: number, to: number): Rgb {
@@ -89,8 +99,10 @@ const WHITE = [255, 255, 255] as const;
 function onlyWords(info: ImageInfo, found: readonly Finding[], profile: Profile): boolean {
   const words = ['store-no-profile', 'store-density', 'store-metadata'];
   const srgb = info.profile === null || /sRGB/i.test(info.profile);
-  return info.format === 'jpeg' && profile.formats.includes('jpeg') && srgb && found.every((f) => words.includes(f.code));
-} // prettier-ignore
+  return (
+    info.format === 'jpeg' && profile.formats.includes('jpeg') && srgb && found.every((f) => words.includes(f.code))
+  );
+}
 
 /**
  * Makes a copy of an image that a store takes, from any file that can be decoded: turned upright, in sRGB, opaque, in a
@@ -121,16 +133,20 @@ export async function repairImage(
     return ok({ bytes, findings: graveFirst([...after.value.findings, finding('repair-words', 'note', null)]) });
   }
   const done: Finding[] = [];
-  const did = (code: string, data: Finding['data'] = {}, severity: Finding['severity'] = 'note'): void => void done.push(finding(code, severity, null, data));
+  const did = (code: string, data: Finding['data'] = {}, severity: Finding['severity'] = 'note'): void =>
+    void done.push(finding(code, severity, null, data));
   let pixels = before.value.pixels;
   if (info.orientation !== 1) did('repair-upright');
-  if (info.colour === 'cmyk' || (info.profile !== null && !/sRGB/i.test(info.profile))) did('repair-colour', { from: info.colour === 'cmyk' ? 'CMYK' : (info.profile ?? '') });
+  if (info.colour === 'cmyk' || (info.profile !== null && !/sRGB/i.test(info.profile)))
+    did('repair-colour', { from: info.colour === 'cmyk' ? 'CMYK' : (info.profile ?? '') });
   if (info.animated) did('repair-still');
   const opaque = flatten(pixels, WHITE);
   if (opaque !== pixels) did('repair-opaque');
   pixels = opaque;
   const side = liesOnSide(info.orientation);
-  const own = side ? { widthPx: info.heightPx, heightPx: info.widthPx } : { widthPx: info.widthPx, heightPx: info.heightPx };
+  const own = side
+    ? { widthPx: info.heightPx, heightPx: info.widthPx }
+    : { widthPx: info.widthPx, heightPx: info.heightPx };
   const size = sizeFor(own, profile, reframe === 'cut');
   if (size.widthPx !== pixels.width || size.heightPx !== pixels.height) {
     const k = Math.min(size.widthPx / pixels.width, size.heightPx / pixels.height);
@@ -158,8 +174,11 @@ export async function repairImage(
   if (format !== info.format) did('repair-format', { from: info.format.toUpperCase(), to: format.toUpperCase() });
   const after = await examineImage(made.value.bytes, profile, studio);
   if (!after.ok) return after;
-  return ok({ bytes: made.value.bytes, findings: graveFirst([...after.value.findings, ...done, encodingNote(made.value)]) });
-} // prettier-ignore
+  return ok({
+    bytes: made.value.bytes,
+    findings: graveFirst([...after.value.findings, ...done, encodingNote(made.value)]),
+  });
+}
 
 /** What every reader takes as the picture of a cover. */
 const READERS: Omit<Profile, 'ideal'> = {
@@ -172,11 +191,19 @@ const READERS: Omit<Profile, 'ideal'> = {
 };
 
 /** A picture as the cover of an EPUB: itself where every reader takes it, else a copy that they take. Faults: those of `repairImage`. */
-export async function ebookCover(source: Uint8Array<ArrayBuffer>, mostPixels: number, studio: Studio): Promise<Result<Delivered>> {
+export async function ebookCover(
+  source: Uint8Array<ArrayBuffer>,
+  mostPixels: number,
+  studio: Studio,
+): Promise<Result<Delivered>> {
   const read = readDelivered(source);
   if (!read.ok) return read;
   const side = liesOnSide(read.value.orientation);
   const [w, h] = side ? [read.value.heightPx, read.value.widthPx] : [read.value.widthPx, read.value.heightPx];
   const k = Math.min(1, Math.sqrt(mostPixels / (w * h)));
-  return repairImage(source, { ...READERS, ideal: { widthPx: Math.floor(w * k), heightPx: Math.floor(h * k) } }, studio);
-} // prettier-ignore
+  return repairImage(
+    source,
+    { ...READERS, ideal: { widthPx: Math.floor(w * k), heightPx: Math.floor(h * k) } },
+    studio,
+  );
+}

@@ -93,14 +93,18 @@ export async function sceneArt(
   fronts: Map<string, Raster> = new Map(),
 ): Promise<SceneArt> {
   const models = setting(scene, subjectsOf(book, scene, others), COARSE);
-  const { drawn, art: wanted } = looksOf(scene, models.map((model) => model.looks)); // prettier-ignore
+  const { drawn, art: wanted } = looksOf(
+    scene,
+    models.map((model) => model.looks),
+  );
   const art = new Map<string, Raster>();
   const foil = new Map<string, Raster>();
   for (const [key, want] of wanted) {
     const title = titleOn(book, want.art, others);
     const most = mostPx ?? artWidth(scene.things.length);
     const name = `${coverKey(title)} ${most}`;
-    const front = fronts.get(name) ?? (await coverRaster(title, Math.min(most, Math.max(title.cover.widthPx, 800)), studio)); // prettier-ignore
+    const front =
+      fronts.get(name) ?? (await coverRaster(title, Math.min(most, Math.max(title.cover.widthPx, 800)), studio));
     fronts.set(name, front);
     const made = await faceArt(want, title, book, front, studio);
     art.set(key, want.surface === 'linen' ? onLinen(made) : made);
@@ -173,7 +177,11 @@ async function faceArt(want: WantedArt, title: Book, book: Book, front: Raster, 
     }
     case 'plain': {
       const [, colour] = edgeColours(front, 'left', 3);
-      const ink = { widthPx: 32, heightPx: 32, items: [fill(rectPath({ x: 0, y: 0, width: 32, height: 32 }), edgePaint([colour, colour], 32))] }; // prettier-ignore
+      const ink = {
+        widthPx: 32,
+        heightPx: 32,
+        items: [fill(rectPath({ x: 0, y: 0, width: 32, height: 32 }), edgePaint([colour, colour], 32))],
+      };
       return studio.paint(ink, 32, new Map());
     }
   }
@@ -210,10 +218,20 @@ function placed(art: Raster, ratio: number, fit: 'fill' | 'whole', studio: Studi
   const width = grows ? Math.round(art.height * ratio) : art.width;
   const height = grows ? art.height : Math.round(art.width / ratio);
   const whole = { x: 0, y: 0, width, height };
-  const from = fit === 'fill' ? cropShare({ widthPx: art.width, heightPx: art.height }, whole, { x: 0.5, y: 0.5 }, 1) : { x: 0, y: 0, width: 1, height: 1 }; // prettier-ignore
-  const to = fit === 'fill' ? whole : { x: (width - art.width) / 2, y: (height - art.height) / 2, width: art.width, height: art.height }; // prettier-ignore
+  const from =
+    fit === 'fill'
+      ? cropShare({ widthPx: art.width, heightPx: art.height }, whole, { x: 0.5, y: 0.5 }, 1)
+      : { x: 0, y: 0, width: 1, height: 1 };
+  const to =
+    fit === 'fill'
+      ? whole
+      : { x: (width - art.width) / 2, y: (height - art.height) / 2, width: art.width, height: art.height };
   const edge = edgeColours(art, 'left', 3)[1];
-  const ink = { widthPx: width, heightPx: height, items: [fill(rectPath(whole), edgePaint([edge, edge], height)), image('art', from, to)] }; // prettier-ignore
+  const ink = {
+    widthPx: width,
+    heightPx: height,
+    items: [fill(rectPath(whole), edgePaint([edge, edge], height)), image('art', from, to)],
+  };
   return flatten(studio.paint(ink, width, new Map([['art', studio.imageOf(art)]])), [255, 255, 255]);
 }
 
@@ -222,7 +240,10 @@ export function sceneTextures({ art, foil, drawn }: SceneArt): Textures {
   const prints = new Map<string, Print>();
   for (const [key, pixels] of art) {
     const stamped = foil.get(key);
-    prints.set(key, { art: pixels, foil: stamped ? Uint8Array.from({ length: stamped.width * stamped.height }, (_, i) => stamped.data[i * 4]) : null }); // prettier-ignore
+    prints.set(key, {
+      art: pixels,
+      foil: stamped ? Uint8Array.from({ length: stamped.width * stamped.height }, (_, i) => stamped.data[i * 4]) : null,
+    });
   }
   for (const [key, look] of drawn) {
     const pixels = drawnLook(look);

@@ -135,9 +135,10 @@ function layWords(doc: Doc, { blocks, ink }: Composition, images: Images, paint:
   for (let from = 0; from < words.length; from += MOST_WORDS) {
     const some = words.slice(from, from + MOST_WORDS);
     const numbers = new Map(some.map(({ word }, i) => [word, i]));
-    const marks = set.flatMap(
-      ({ part, block }) =>
-      wordMarks(part, { ...block, words: block.words.filter((word) => numbers.has(word)) }, (word) => markOf(numbers.get(word) ?? 0)), // prettier-ignore
+    const marks = set.flatMap(({ part, block }) =>
+      wordMarks(part, { ...block, words: block.words.filter((word) => numbers.has(word)) }, (word) =>
+        markOf(numbers.get(word) ?? 0),
+      ),
     );
     const read = (items: readonly InkItem[]): WordPixels[] =>
       letterMap(paint({ ...ink, items }, MEASURE_PX, images), some.length);
@@ -173,7 +174,11 @@ function reportOf(m: Measured, doc: Doc, cover: Finished): WordsReport {
 function legibilityFindings({ part, words }: Measured, report: WordsReport, under: Raster): Finding[] {
   if (report.worstTenth >= ENOUGH) return [];
   // In its own colour it would stand out: then something lies over it, cuts it or fades it.
-  const meant = Math.min(...words.map(({ word, pixels }) => wordContrast('', [luminance(rgbOf(wordColour(part, word)))], pixels, under).typical)); // prettier-ignore
+  const meant = Math.min(
+    ...words.map(
+      ({ word, pixels }) => wordContrast('', [luminance(rgbOf(wordColour(part, word)))], pixels, under).typical,
+    ),
+  );
   if (
     report.seen < MOSTLY &&
     (meant >= 2 || words.some(({ pixels, hidden }) => hidden > 1 - MOSTLY || pixels.area === 0))
@@ -189,7 +194,10 @@ function scrimsFor(doc: Doc, measured: readonly Measured[], cover: Finished): Ad
   const plates = parts.flatMap((p) => (p.kind === 'shape' && !p.hidden ? [areaPx(p.area, doc)] : []));
   const onPlate = (block: Block): boolean => plates.some((plate) => contains(plate, centreOf(block.box)));
   const worst = (m: Measured, veils: readonly Veil[]): number =>
-    Math.min(21, ...drawn(m).map(({ pixels }) => wordContrast('', tonesOf(pixels, cover), pixels, cover.under, veils).worstTenth)); // prettier-ignore
+    Math.min(
+      21,
+      ...drawn(m).map(({ pixels }) => wordContrast('', tonesOf(pixels, cover), pixels, cover.under, veils).worstTenth),
+    );
   // Over a plain ground a scrim would only look like a stain: there the colour itself is at fault.
   const overPicture = (part: WordsPart): boolean =>
     parts.slice(0, parts.indexOf(part)).some((p) => p.kind === 'picture' && !p.hidden);

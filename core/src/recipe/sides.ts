@@ -11,12 +11,19 @@ export const frontEdge = async (book: Book, studio: Studio): Promise<Hex[]> =>
   edgeColours(await coverRaster(book, 400, studio), 'left');
 
 /** A side as it is shown: its ground turned to the front's edge while it follows, fitted to another ratio where one is given. */
-export function shownSide({ doc, follows }: Side, edge: readonly Hex[], size?: { widthPx: number; heightPx: number }): Doc {
+export function shownSide(
+  { doc, follows }: Side,
+  edge: readonly Hex[],
+  size?: { widthPx: number; heightPx: number },
+): Doc {
   const fitted = size ? adaptDoc(doc, size) : doc;
   const base = fitted.parts.ground;
   if (!follows || base?.kind !== 'ground') return fitted;
-  return { ...fitted, parts: { ...fitted.parts, ground: { ...base, paint: edgeFill(edge, Object.values(fitted.parts)) } } };
-} // prettier-ignore
+  return {
+    ...fitted,
+    parts: { ...fitted.parts, ground: { ...base, paint: edgeFill(edge, Object.values(fitted.parts)) } },
+  };
+}
 
 /** A title whose cover is one of its edited sides: what paints covers paints it. */
 export const asSide = (book: Book, doc: Doc): Book => ({ ...book, cover: doc, siblings: {} });

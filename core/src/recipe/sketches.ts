@@ -46,7 +46,13 @@ export type Sketched = Traits & {
   readonly titleFromPx: number | null;
 };
 
-const WEIGHTS: Readonly<Record<keyof SketchMarks, number>> = { legibility: 0.32, contrast: 0.16, quiet: 0.2, balance: 0.12, suits: 0.2 }; // prettier-ignore
+const WEIGHTS: Readonly<Record<keyof SketchMarks, number>> = {
+  legibility: 0.32,
+  contrast: 0.16,
+  quiet: 0.2,
+  balance: 0.12,
+  suits: 0.2,
+};
 
 /** A cover that is this good ends the search at its place of the sheet; one under `POOR` never comes onto it. */
 const GOOD = 0.66;
@@ -102,7 +108,12 @@ export async function sheetPictures(ids: readonly string[], studio: Studio): Pro
  * Draws one sketch, sets and measures it. Faults: those of `drawSketch`, `sketch-contrast` (some word does not read, or
  * only behind a heavy scrim).
  */
-export async function trySketch(sketch: Sketch, on: SketchGround, studio: Studio, lookPx: number): Promise<Result<Sketched & { pixels: Raster }>> {
+export async function trySketch(
+  sketch: Sketch,
+  on: SketchGround,
+  studio: Studio,
+  lookPx: number,
+): Promise<Result<Sketched & { pixels: Raster }>> {
   await studio.loadFonts(cutsOf(sketch));
   const drawn = drawSketch(sketch, on, studio.shaper);
   if (!drawn.ok) return drawn;
@@ -122,9 +133,12 @@ export async function trySketch(sketch: Sketch, on: SketchGround, studio: Studio
     balance: balanceOf(pixels),
     suits: suitOf(sketch, on),
   };
-  const score = (Object.keys(WEIGHTS) as (keyof SketchMarks)[]).reduce((sum, key) => sum + WEIGHTS[key] * marks[key], 0);
+  const score = (Object.keys(WEIGHTS) as (keyof SketchMarks)[]).reduce(
+    (sum, key) => sum + WEIGHTS[key] * marks[key],
+    0,
+  );
   return ok({ sketch, doc, marks, score, titleFromPx: title, look: lookOf(pixels), pixels });
-} // prettier-ignore
+}
 
 /** The best of a place's attempts: the first good one, or the best that is not poor; null where none fits. */
 export async function fillSlot(
@@ -182,9 +196,15 @@ function suitOf(sketch: Sketch, { brief }: SketchGround): number {
   const structure = findStructure(sketch.structure);
   const pair = mannerOf(sketch.faces);
   const moods = moodsOf({ brief });
-  const share = (list: readonly string[]): number => Math.min(1, list.filter((m) => moods.some((x) => x === m)).length / Math.min(2, moods.length)); // prettier-ignore
+  const share = (list: readonly string[]): number =>
+    Math.min(1, list.filter((m) => moods.some((x) => x === m)).length / Math.min(2, moods.length));
   const kind = (structure?.kinds[brief.kind] ?? 1) / 3;
-  return 0.35 * kind + 0.2 * ((pair.kinds[brief.kind] ?? 0.5) / 3) + 0.25 * share(structure?.moods ?? []) + 0.2 * share(pair.moods); // prettier-ignore
+  return (
+    0.35 * kind +
+    0.2 * ((pair.kinds[brief.kind] ?? 0.5) / 3) +
+    0.25 * share(structure?.moods ?? []) +
+    0.2 * share(pair.moods)
+  );
 }
 
 function lookOf(pixels: Raster): Lab[] {

@@ -45,14 +45,18 @@ export function encodingNote({ format, quality, chroma, likeness }: Encoded): Fi
 }
 
 /** Reads a finished image back and says what a store would find: in its bytes, and in its pixels as they decode. Faults: those of `readDelivered`. */
-export async function examineImage(bytes: Uint8Array<ArrayBuffer>, profile: Profile, studio: Studio): Promise<Result<{ findings: Finding[]; pixels: Raster }>> {
+export async function examineImage(
+  bytes: Uint8Array<ArrayBuffer>,
+  profile: Profile,
+  studio: Studio,
+): Promise<Result<{ findings: Finding[]; pixels: Raster }>> {
   const info = readDelivered(bytes);
   if (!info.ok) return info;
   const pixels = await studio.decode(bytes);
   if (!pixels) return fail('image-damaged', { format: info.value.format.toUpperCase() });
   const findings = graveFirst([...checkImage(info.value, bytes.length, profile), ...checkPixels(pixels, profile)]);
   return ok({ findings, pixels });
-} // prettier-ignore
+}
 
 /** The cover for a store: recomposed to its pixels, encoded to its bytes, and read back as the store would. */
 export async function storeImage(
@@ -87,8 +91,11 @@ export async function storeImage(
   if (sized.cover.finished && pixels.width > widthOfFinished(book)) {
     notes.push(finding('cover-enlarged', 'should', null, { from: widthOfFinished(book), to: pixels.width }));
   }
-  return ok({ bytes, findings: graveFirst([...read.value.findings, ...checkWords(coverWords(sized, measure), profile), ...notes]) });
-} // prettier-ignore
+  return ok({
+    bytes,
+    findings: graveFirst([...read.value.findings, ...checkWords(coverWords(sized, measure), profile), ...notes]),
+  });
+}
 
 function widthOfFinished(book: Book): number {
   const picture = Object.values(book.cover.parts).find((p) => p.kind === 'picture');

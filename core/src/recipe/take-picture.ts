@@ -21,7 +21,11 @@ const TURNED_QUALITY = 95;
  * once and for all, so that no reader has to know of the tag. Of an SVG only the shapes are read, and they become pixels at
  * once. Faults: those of `readImage` and `readSvg`, and `image-damaged`.
  */
-export async function takePicture(input: Uint8Array<ArrayBuffer>, name: string, studio: Studio): Promise<Result<TakenPicture>> {
+export async function takePicture(
+  input: Uint8Array<ArrayBuffer>,
+  name: string,
+  studio: Studio,
+): Promise<Result<TakenPicture>> {
   const found = formatOf(input);
   const svg = typeof found === 'object' && found.other === 'an SVG';
   const bytes = svg ? await drawn(input, studio) : ok(input);
@@ -50,7 +54,7 @@ export async function takePicture(input: Uint8Array<ArrayBuffer>, name: string, 
   };
   const small = studio.pixelsOf(widthPx > SAMPLE_PX ? studio.resized(image, SAMPLE_PX) : image);
   return ok({ asset, bytes: stored.bytes, sample: raster(small.width, small.height, small.data) });
-} // prettier-ignore
+}
 
 async function drawn(svg: Uint8Array, studio: Studio): Promise<Result<Uint8Array<ArrayBuffer>>> {
   const drawing = readSvg(svg);

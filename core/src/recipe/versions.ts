@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '6577089271',
-  trace: '5d40a26dd9',
-  pin: '9c796b1d69',
-  promo: '6ea4bc580f',
-  image: '2426c506c6',
-  epub: 'd21ad2d36e',
-  pdf: 'ca7745442e',
-  svg: '9248d507dd',
+  paint: '5a6415638e',
+  trace: '5c27e5af84',
+  pin: '754412d1e1',
+  promo: 'a6572a89c1',
+  image: '4053bf2465',
+  epub: 'eb309e3b9c',
+  pdf: 'da6cc3d42e',
+  svg: '11ed997e23',
 } as const;

@@ -48,14 +48,17 @@ function itemsOf(kind: SceneryKind, random: Random, colours: SceneryColours): In
 
 /** The outline of a mountain range: midpoints displaced again and again, each time by less. */
 function range(random: Random, y: number, height: number, rough: number): Point[] {
-  let points: Point[] = [{ x: -60, y: y + (random() - 0.5) * height }, { x: W + 60, y: y + (random() - 0.5) * height }];
+  let points: Point[] = [
+    { x: -60, y: y + (random() - 0.5) * height },
+    { x: W + 60, y: y + (random() - 0.5) * height },
+  ];
   for (let swing = height; points.length < 200; swing *= rough)
     points = points.flatMap((p, i) => {
       const next = points[i + 1];
       return next ? [p, { x: (p.x + next.x) / 2, y: (p.y + next.y) / 2 + (random() - 0.5) * swing }] : [p];
     });
   return points;
-} // prettier-ignore
+}
 
 const land = (edge: readonly Point[], colour: Hex): InkItem =>
   fill(polygonPath([{ x: -60, y: H + 60 }, ...edge, { x: W + 60, y: H + 60 }]), flat(colour));
@@ -94,13 +97,17 @@ function wood(random: Random, { high, low, far, near, light }: SceneryColours): 
     }
     items.push(hill(random, foot - 30, 90, colour), veil(foot - 700, foot, light, 0.1 * (1 - t)));
   }
-  for (let i = 0; i < 60; i++) items.push(dot(x + (random() - 0.5) * 900, 900 + random() * 1200, 1.5 + random() * 3.5, light, 0.2 + random() * 0.5));
+  for (let i = 0; i < 60; i++)
+    items.push(
+      dot(x + (random() - 0.5) * 900, 900 + random() * 1200, 1.5 + random() * 3.5, light, 0.2 + random() * 0.5),
+    );
   return items;
-} // prettier-ignore
+}
 
 function night(random: Random, { high, low, far, near, light }: SceneryColours): InkItem[] {
   const items: InkItem[] = [sky([high, between(high, low, 0.3), low], [0, 0.6, 0.86])];
-  for (let i = 0; i < 260; i++) items.push(dot(random() * W, random() ** 1.4 * 1900, 0.9 + random() ** 3 * 4, light, 0.25 + random() * 0.6));
+  for (let i = 0; i < 260; i++)
+    items.push(dot(random() * W, random() ** 1.4 * 1900, 0.9 + random() ** 3 * 4, light, 0.25 + random() * 0.6));
   const x = W * (0.22 + random() * 0.56);
   const y = 760 + random() * 420;
   const r = 150 + random() * 60;
@@ -110,15 +117,32 @@ function night(random: Random, { high, low, far, near, light }: SceneryColours):
     for (let px = -40; px < W + 40; px += tall * (0.16 + random() * 0.2)) {
       const h = tall * (0.55 + random() * 0.6);
       const foot = y0 + random() * 60;
-      items.push(fill(polygonPath([{ x: px - h * 0.17, y: foot }, { x: px, y: foot - h }, { x: px + h * 0.17, y: foot }]), flat(colour)));
+      items.push(
+        fill(
+          polygonPath([
+            { x: px - h * 0.17, y: foot },
+            { x: px, y: foot - h },
+            { x: px + h * 0.17, y: foot },
+          ]),
+          flat(colour),
+        ),
+      );
     }
   };
   pines(2280, between(far, near, 0.7), 230);
   items.push(veil(2060, 2420, low, 0.18));
   pines(2480, near, 380);
-  items.push(land([{ x: -60, y: 2440 }, { x: W + 60, y: 2440 }], near));
+  items.push(
+    land(
+      [
+        { x: -60, y: 2440 },
+        { x: W + 60, y: 2440 },
+      ],
+      near,
+    ),
+  );
   return items;
-} // prettier-ignore
+}
 
 /** A moon of radius `r` from which a second circle, 0.92 as large and 0.385 away, is taken (law of cosines at where they meet). */
 function crescent(x: number, y: number, r: number): Path {
@@ -140,7 +164,11 @@ function crescent(x: number, y: number, r: number): Path {
 function meadow(random: Random, { high, low, far, near, light }: SceneryColours): InkItem[] {
   const items: InkItem[] = [sky([high, between(high, low, 0.6), low], [0, 0.42, 0.62])];
   items.push(glow(W * (0.2 + random() * 0.6), 1350, 1100, light, 0.55));
-  for (let i = 0; i < 4; i++) items.push(hill(random, 1480 + i * 170, 170, between(far, near, i / 5), 6), veil(1400 + i * 170, 1700 + i * 170, low, 0.16));
+  for (let i = 0; i < 4; i++)
+    items.push(
+      hill(random, 1480 + i * 170, 170, between(far, near, i / 5), 6),
+      veil(1400 + i * 170, 1700 + i * 170, low, 0.16),
+    );
   items.push(hill(random, 2080, 90, between(far, near, 0.85), 6));
   // Grasses from the foot, thin at their ends, with heads of light.
   for (let i = 0; i < 190; i++) {
@@ -148,14 +176,17 @@ function meadow(random: Random, { high, low, far, near, light }: SceneryColours)
     const tall = 260 + random() ** 2 * 640;
     const lean = (random() - 0.35) * tall * 0.42;
     const [fx, fy] = [x, H + 30];
-    const blade = new PathBuilder().move(fx, fy).cubic(fx, fy - tall * 0.5, fx + lean * 0.4, fy - tall * 0.8, fx + lean, fy - tall).done();
+    const blade = new PathBuilder()
+      .move(fx, fy)
+      .cubic(fx, fy - tall * 0.5, fx + lean * 0.4, fy - tall * 0.8, fx + lean, fy - tall)
+      .done();
     const colour = between(near, between(far, light, 0.5), random() ** 2);
     items.push(stroke(blade, 2.5 + random() * 5, flat(colour), { cap: 'round' }));
     if (random() < 0.3) items.push(dot(fx + lean, fy - tall, 8 + random() * 14, light, 0.55 + random() * 0.4));
   }
   items.push(veil(H - 460, H, near, 0.75));
   return items;
-} // prettier-ignore
+}
 
 function discs(random: Random, { high, low, far, near, light }: SceneryColours): InkItem[] {
   const items: InkItem[] = [sky([high, between(high, low, 0.5)])];

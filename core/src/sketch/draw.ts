@@ -104,7 +104,12 @@ function withMark(parts: readonly PartSeed[], on: SketchGround, board: Board, sh
   const places = [1 - inset - w, inset, 0.5 - w / 2].flatMap((x) =>
     [1 - board.high(inset) - h, board.high(inset)].map((y) => ({ x, y, width: w, height: h })),
   );
-  const px = (a: Rect): Rect => ({ x: a.x * on.widthPx, y: a.y * on.heightPx, width: a.width * on.widthPx, height: a.height * on.heightPx }); // prettier-ignore
+  const px = (a: Rect): Rect => ({
+    x: a.x * on.widthPx,
+    y: a.y * on.heightPx,
+    width: a.width * on.widthPx,
+    height: a.height * on.heightPx,
+  });
   const pad = 0.02 * on.widthPx;
   const free = places.find((place) => {
     const { x, y, width, height } = px(place);
@@ -144,7 +149,12 @@ function colourAt(parts: readonly PartSeed[], place: Rect, board: Board): string
     const picture = board.s.pictures.find((p) => p.asset === asset);
     if (!picture) continue;
     const { area } = part;
-    const at = { x: (place.x - area.x) / area.width, y: (place.y - area.y) / area.height, width: place.width / area.width, height: place.height / area.height }; // prettier-ignore
+    const at = {
+      x: (place.x - area.x) / area.width,
+      y: (place.y - area.y) / area.height,
+      width: place.width / area.width,
+      height: place.height / area.height,
+    };
     return board.inksOver(board.crop(picture, area).pixels, at).words;
   }
   const paint = parts.find((part) => part.kind === 'ground')?.paint;

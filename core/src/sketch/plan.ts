@@ -48,19 +48,27 @@ function facesFor(ask: SheetAsk): Pairing[] {
   const { cut } = ask.must;
   if (cut !== null) {
     const own = known.filter((p) => p.title === cut || p.other === cut);
-    const others = ['work-sans/400', 'jost/400', 'eb-garamond/400', 'spectral/400', 'noto-serif/400'].filter((other) => hasScripts(other, scripts)); // prettier-ignore
+    const others = ['work-sans/400', 'jost/400', 'eb-garamond/400', 'spectral/400', 'noto-serif/400'].filter((other) =>
+      hasScripts(other, scripts),
+    );
     return own.length > 0 ? own : others.map((other) => mannerOf({ title: cut, other }));
   }
   const house = ask.house.cuts
     .filter((title) => hasScripts(title, scripts))
-    .flatMap((title) => ['work-sans/400', 'eb-garamond/400', 'noto-serif/400'].filter((other) => hasScripts(other, scripts)).slice(0, 2).map((other) => mannerOf({ title, other }))); // prettier-ignore
+    .flatMap((title) =>
+      ['work-sans/400', 'eb-garamond/400', 'noto-serif/400']
+        .filter((other) => hasScripts(other, scripts))
+        .slice(0, 2)
+        .map((other) => mannerOf({ title, other })),
+    );
   return [...house, ...known];
 }
 
 /** The moods of a sheet: those asked for, or those that go with the kind of book. */
 export function moodsOf({ brief }: Pick<SheetAsk, 'brief'>): readonly Mood[] {
   if (brief.moods.length > 0) return brief.moods;
-  const young: readonly Mood[] = brief.audience === 'children' ? ['playful', 'bright'] : brief.audience === 'young' ? ['bold', 'bright'] : []; // prettier-ignore
+  const young: readonly Mood[] =
+    brief.audience === 'children' ? ['playful', 'bright'] : brief.audience === 'young' ? ['bold', 'bright'] : [];
   switch (brief.kind) {
     case 'story':
       return [...young, 'dark', 'warm', 'tender', 'bold'];
@@ -81,13 +89,19 @@ function tonesFor(ask: SheetAsk): WeighedTones[] {
   const { colour } = ask.must;
   if (colour !== null) {
     const around = tonesFromColours([colour], 'Your colour');
-    const withHouse = ask.house.colours.filter((c) => c !== colour).map((c) => tonesFromColours([colour, c], 'Your colour and the house’s')); // prettier-ignore
-    const moods = moodsOf(ask).flatMap(tonesOfMood).map((t) => tonesFromColours([colour, t.ground, t.words], `Your colour, ${t.name.toLowerCase()}`)); // prettier-ignore
+    const withHouse = ask.house.colours
+      .filter((c) => c !== colour)
+      .map((c) => tonesFromColours([colour, c], 'Your colour and the house’s'));
+    const moods = moodsOf(ask)
+      .flatMap(tonesOfMood)
+      .map((t) => tonesFromColours([colour, t.ground, t.words], `Your colour, ${t.name.toLowerCase()}`));
     return [...around, ...withHouse.flat(), ...moods.flat()]
       .filter((t) => [t.ground, t.accent, t.block].some((c) => toneDistance(c, colour) < 0.02))
       .map((tones) => ({ tones, weight: 1 }));
   }
-  const pictures = ask.pictures.filter((p) => !p.plain).flatMap((p, i) => tonesFromPicture(p.sample, i === 0 ? 'The picture’s' : `Picture ${i + 1}’s`)); // prettier-ignore
+  const pictures = ask.pictures
+    .filter((p) => !p.plain)
+    .flatMap((p, i) => tonesFromPicture(p.sample, i === 0 ? 'The picture’s' : `Picture ${i + 1}’s`));
   const house = tonesFromColours(ask.house.colours.slice(0, 6), 'The house’s');
   const moods = moodsOf(ask);
   return [
@@ -111,7 +125,10 @@ export function planSheet(ask: SheetAsk, kept: Kept | null = null): Result<Slot[
   if (facts.foreign.length > 0 || faces.length === 0) return fail('letters-foreign');
   const random = seeded(ask.seed);
   const moods = moodsOf(ask);
-  const tones = (kept?.tones ? [{ tones: kept.of.tones, weight: 1 }] : tonesFor(ask)).map((one): Choice => ({ ...one, lab: labOf(rgbOf(one.tones.ground)) })); // prettier-ignore
+  const tones = (kept?.tones ? [{ tones: kept.of.tones, weight: 1 }] : tonesFor(ask)).map((one): Choice => ({
+    ...one,
+    lab: labOf(rgbOf(one.tones.ground)),
+  }));
   const ratio = ask.heightPx / ask.widthPx;
   const inSeries = ask.brief.seriesNumber !== null && ask.brief.seriesName.trim() !== '';
   const served = STRUCTURES.filter(

@@ -88,11 +88,16 @@ describe('tones', () => {
 
   it('still read when their hues are turned', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...MOODS), fc.nat(4), fc.double({ min: -7, max: 7, noNaN: true }), (mood, i, angle) => {
-        reads(turnedTones(tonesOfMood(mood)[i], angle));
-      }),
+      fc.property(
+        fc.constantFrom(...MOODS),
+        fc.nat(4),
+        fc.double({ min: -7, max: 7, noNaN: true }),
+        (mood, i, angle) => {
+          reads(turnedTones(tonesOfMood(mood)[i], angle));
+        },
+      ),
     );
-  }); // prettier-ignore
+  });
 });
 
 describe('words', () => {
@@ -100,9 +105,13 @@ describe('words', () => {
     expect(keyWord('A Debt of Foxfire'.split(' '))).toBe(3);
     expect(keyWord('The Ledger of Small Hours'.split(' '))).toBe(1);
     expect(keyWord(['of', 'the'])).toBe(1);
-    expect(factsOf({ ...emptyBrief, title: 'The  Quiet\nStreets' })).toMatchObject({ initial: 'Q', letters: 15, longest: 7 });
+    expect(factsOf({ ...emptyBrief, title: 'The  Quiet\nStreets' })).toMatchObject({
+      initial: 'Q',
+      letters: 15,
+      longest: 7,
+    });
     expect(factsOf({ ...emptyBrief, title: '“…”' }).initial).toBe('');
-  }); // prettier-ignore
+  });
 
   it('are told by the letters they need', () => {
     expect(scriptsOf('Ο Κήπος').scripts).toEqual(['greek']);
@@ -157,10 +166,13 @@ describe('a picture', () => {
   });
   it('is plain where it shows nothing, and stands free where its border is one light', () => {
     expect(painted(() => [255, 255, 255]).plain).toBe(true);
-    expect(painted((x, y) => (Math.hypot(x - 60, y - 45) < 20 ? [40, 60, 40] : [252, 252, 250]))).toMatchObject({ plain: false, border: 'light' });
+    expect(painted((x, y) => (Math.hypot(x - 60, y - 45) < 20 ? [40, 60, 40] : [252, 252, 250]))).toMatchObject({
+      plain: false,
+      border: 'light',
+    });
     expect(painted((x, y) => (Math.hypot(x - 60, y - 45) < 20 ? [240, 200, 40] : [3, 4, 5])).border).toBe('dark');
     expect(painted((x) => [x * 2, 90, 120]).border).toBeNull();
-  }); // prettier-ignore
+  });
 });
 
 describe('a plan', () => {
@@ -195,10 +207,12 @@ describe('a plan', () => {
   it('has the colour and the face that must be there everywhere', () => {
     const all = planned(ask({}, { must: { colour: '#8a1f3d', cut: 'lora/700' } })).flatMap((slot) => slot.attempts);
     for (const { tones, faces } of all) {
-      expect(Math.min(...[tones.ground, tones.accent, tones.block].map((c) => toneDistance(c, '#8a1f3d')))).toBeLessThan(0.02);
+      expect(
+        Math.min(...[tones.ground, tones.accent, tones.block].map((c) => toneDistance(c, '#8a1f3d'))),
+      ).toBeLessThan(0.02);
       expect([faces.title, faces.other]).toContain('lora/700');
     }
-  }); // prettier-ignore
+  });
   it('takes only faces that have the letters, and says where none has', () => {
     for (const { attempts } of planned(ask({ title: 'Ο Κήπος της Βροχής', author: 'Ελένη' })))
       for (const { faces } of attempts) expect(FACES_WITH.greek).toContain(faces.title.split('/')[0]);
@@ -213,9 +227,16 @@ describe('a plan', () => {
 });
 
 const traits = (more: Partial<Sketch> = {}, light = 0.5): Traits => ({
-  sketch: { structure: 'disc', faces: { title: 'lora/700', other: 'lora/400' }, tones: tonesOfMood('calm')[0], pictures: [], turn: 0, ...more },
+  sketch: {
+    structure: 'disc',
+    faces: { title: 'lora/700', other: 'lora/400' },
+    tones: tonesOfMood('calm')[0],
+    pictures: [],
+    turn: 0,
+    ...more,
+  },
   look: Array.from({ length: 96 }, () => [light, 0, 0] as const),
-}); // prettier-ignore
+});
 
 describe('difference', () => {
   it('is nothing to itself, the same both ways, and never past 1', () => {
@@ -268,11 +289,13 @@ describe('a series', () => {
     };
     const all = [0, 1, 2].map((i) => seriesSketch(sketch, i, 3, [`p${i}`]));
     expect(all[0].tones).toEqual(sketch.tones);
-    for (const one of all) expect([one.structure, one.faces, one.turn]).toEqual([sketch.structure, sketch.faces, sketch.turn]);
+    for (const one of all)
+      expect([one.structure, one.faces, one.turn]).toEqual([sketch.structure, sketch.faces, sketch.turn]);
     expect(all.map((one) => one.pictures)).toEqual([['p0'], ['p1'], ['p2']]);
     for (let i = 0; i < 3; i++)
-      for (let k = i + 1; k < 3; k++) expect(Math.abs(Math.sin((hue(all[i].tones.ground) - hue(all[k].tones.ground)) / 2))).toBeGreaterThan(0.3);
-  }); // prettier-ignore
+      for (let k = i + 1; k < 3; k++)
+        expect(Math.abs(Math.sin((hue(all[i].tones.ground) - hue(all[k].tones.ground)) / 2))).toBeGreaterThan(0.3);
+  });
 });
 
 describe('moods', () => {

@@ -34,10 +34,16 @@ export const Profile = z.object({
   leastShortSidePx: side.nullable(),
   mostSidePx: side.nullable(),
   /** Height over width. `must` says whether a cover outside is refused or only warned about. */
-  ratio: z.object({ low: z.number().min(0.1).max(10), high: z.number().min(0.1).max(10), must: z.boolean() }).nullable(),
+  ratio: z
+    .object({ low: z.number().min(0.1).max(10), high: z.number().min(0.1).max(10), must: z.boolean() })
+    .nullable(),
   /** What it takes; the first is made where nothing else is chosen. */
   formats: z.array(z.enum(FORMATS)).min(1).max(5),
-  mostBytes: z.number().int().min(1024).max(200 * 1024 * 1024),
+  mostBytes: z
+    .number()
+    .int()
+    .min(1024)
+    .max(200 * 1024 * 1024),
   baseline: z.boolean(),
   /** Pixels per inch the file should state. */
   ppi: z.number().int().min(1).max(2400).nullable(),
@@ -46,9 +52,11 @@ export const Profile = z.object({
   /** Most pixels of the picture inside an EPUB. */
   epubPixels: z.number().int().min(10_000).nullable(),
   /** The width it is shown at in lists, at which the title must read; and in how many greys. */
-  thumb: z.object({ widthPx: z.number().int().min(30).max(600), greys: z.number().int().min(2).max(256).nullable() }).nullable(),
+  thumb: z
+    .object({ widthPx: z.number().int().min(30).max(600), greys: z.number().int().min(2).max(256).nullable() })
+    .nullable(),
   content: z.array(z.enum(CONTENT_RULES)).max(CONTENT_RULES.length),
-}); // prettier-ignore
+});
 export type Profile = z.infer<typeof Profile>;
 
 /** A profile of schema 1 asked for less; what it did not know is not asked. */
@@ -81,7 +89,8 @@ export function readProfiles(bytes: Uint8Array): Result<Profile[]> {
   }
   const file = ProfileFile.safeParse(data);
   if (!file.success) return fail('stores-not');
-  if (file.data.schema > PROFILE_SCHEMA) return fail('stores-newer', { found: file.data.schema, known: PROFILE_SCHEMA });
+  if (file.data.schema > PROFILE_SCHEMA)
+    return fail('stores-newer', { found: file.data.schema, known: PROFILE_SCHEMA });
   const profiles: Profile[] = [];
   for (const [i, one] of file.data.stores.entries()) {
     const read = Profiles.read(one);
@@ -93,7 +102,7 @@ export function readProfiles(bytes: Uint8Array): Result<Profile[]> {
     profiles.push(read.value);
   }
   return ok(profiles);
-} // prettier-ignore
+}
 
 /** The field of a profile whose demands no picture can meet; null where they go together. */
 export function nonsense({ ideal, exact, least, most, leastShortSidePx, mostSidePx, ratio }: Profile): string | null {

@@ -139,9 +139,20 @@ function styleOf(element: Element, inherited: Style): Style {
 }
 
 const NAMED: Readonly<Record<string, Hex>> = {
-  black: '#000000', white: '#ffffff', red: '#ff0000', green: '#008000', blue: '#0000ff', grey: '#808080', gray: '#808080',
-  yellow: '#ffff00', orange: '#ffa500', brown: '#a52a2a', gold: '#ffd700', navy: '#000080', silver: '#c0c0c0',
-}; // prettier-ignore
+  black: '#000000',
+  white: '#ffffff',
+  red: '#ff0000',
+  green: '#008000',
+  blue: '#0000ff',
+  grey: '#808080',
+  gray: '#808080',
+  yellow: '#ffff00',
+  orange: '#ffa500',
+  brown: '#a52a2a',
+  gold: '#ffd700',
+  navy: '#000080',
+  silver: '#c0c0c0',
+};
 
 function inkOf(text: string, inherited: Ink): Ink {
   const value = text.trim().toLowerCase();
@@ -157,7 +168,10 @@ function inkOf(text: string, inherited: Ink): Ink {
 function transformOf(text: string): Affine {
   let m: Affine = [1, 0, 0, 1, 0, 0];
   for (const [, kind, list] of text.matchAll(/(\w+)\s*\(([^)]*)\)/g)) {
-    const v = list.split(/[\s,]+/).filter(Boolean).map(Number); // prettier-ignore
+    const v = list
+      .split(/[\s,]+/)
+      .filter(Boolean)
+      .map(Number);
     if (v.length === 0 || v.some((n) => !Number.isFinite(n))) continue;
     const rad = (v[0] * Math.PI) / 180;
     const step: Affine | null =

@@ -49,7 +49,7 @@ export function texels(from: usize, count: i32, to: usize, tones: usize): void {
 export function halve(from: usize, stride: usize, count: i32, to: usize): void {
   const two = i32x4.splat(2);
   for (const end = to + (<usize>count << 3); to < end; to += 8) {
-    const a = v128.load(from), b = v128.load(from + stride); // prettier-ignore
+    const a = v128.load(from), b = v128.load(from + stride);
     const above = i32x4.add(i32x4.extend_low_i16x8_s(a), i32x4.extend_high_i16x8_s(a));
     const under = i32x4.add(i32x4.extend_low_i16x8_s(b), i32x4.extend_high_i16x8_s(b));
     const mean = i32x4.shr_u(i32x4.add(i32x4.add(above, under), two), 2);
@@ -60,14 +60,14 @@ export function halve(from: usize, stride: usize, count: i32, to: usize): void {
 
 /** Places of the block's pixels on the surface, from pixel position (x, y) to the right. */
 function findPlaces(s: usize, x: f64, y: f64, block: usize): void {
-  const a0 = load<f64>(s), b0 = load<f64>(s, 24), g0 = load<f64>(s, 48); // prettier-ignore
+  const a0 = load<f64>(s), b0 = load<f64>(s, 24), g0 = load<f64>(s, 48);
   const a = a0 * x + load<f64>(s, 8) * y + load<f64>(s, 16);
   const b = b0 * x + load<f64>(s, 32) * y + load<f64>(s, 40);
   const g = g0 * x + load<f64>(s, 56) * y + load<f64>(s, 64);
   let A = f64x2.replace_lane(f64x2.splat(a), 1, a + a0);
   let B = f64x2.replace_lane(f64x2.splat(b), 1, b + b0);
   let G = f64x2.replace_lane(f64x2.splat(g), 1, g + g0);
-  const a2 = f64x2.splat(2 * a0), b2 = f64x2.splat(2 * b0), g2 = f64x2.splat(2 * g0); // prettier-ignore
+  const a2 = f64x2.splat(2 * a0), b2 = f64x2.splat(2 * b0), g2 = f64x2.splat(2 * g0);
   const one = f64x2.splat(1);
   for (let at = block; at < block + DOWN; at += 16) {
     const k = f64x2.div(one, G);
@@ -81,18 +81,18 @@ function findPlaces(s: usize, x: f64, y: f64, block: usize): void {
 
 /** The footprint of the block's first pixel, the level on which its shorter side is at most two texels, and its taps. */
 function findFootprint(s: usize, x: f64, y: f64, block: usize): void {
-  const g0 = load<f64>(s, 48), g1 = load<f64>(s, 56); // prettier-ignore
-  const u0 = load<f64>(s, 72), du = load<f64>(s, 80); // prettier-ignore
+  const g0 = load<f64>(s, 48), g1 = load<f64>(s, 56);
+  const u0 = load<f64>(s, 72), du = load<f64>(s, 80);
   const levels = load<usize>(s, 108);
   const deepest = load<i32>(s, 112) - 1;
   const most = <f32>load<i32>(s, 116);
   const k = 1.0 / (g0 * x + g1 * y + load<f64>(s, 64));
-  const across = load<f64>(block, ACROSS), down = load<f64>(block, DOWN); // prettier-ignore
+  const across = load<f64>(block, ACROSS), down = load<f64>(block, DOWN);
   let ux = <f32>((load<f64>(s) - across * g0) * k * du);
   let uy = <f32>((load<f64>(s, 8) - across * g1) * k * du);
   let vx = <f32>((load<f64>(s, 24) - down * g0) * k);
   let vy = <f32>((load<f64>(s, 32) - down * g1) * k);
-  let width = <f32>load<i32>(levels, 4), height = <f32>load<i32>(levels, 8); // prettier-ignore
+  let width = <f32>load<i32>(levels, 4), height = <f32>load<i32>(levels, 8);
   let lx = sqrt<f32>(ux * width * (ux * width) + vx * height * (vx * height));
   let ly = sqrt<f32>(uy * width * (uy * width) + vy * height * (vy * height));
   let level = 0;
@@ -135,7 +135,7 @@ function findFootprint(s: usize, x: f64, y: f64, block: usize): void {
 @inline
 /** Four places of a block, 16.16 texels. */
 function fixed(from: usize, size: f64, off: f64): v128 {
-  const s = f64x2.splat(size), o = f64x2.splat(off); // prettier-ignore
+  const s = f64x2.splat(size), o = f64x2.splat(off);
   const p = i32x4.trunc_sat_f64x2_s_zero(f64x2.add(f64x2.mul(v128.load(from), s), o));
   const q = i32x4.trunc_sat_f64x2_s_zero(f64x2.add(f64x2.mul(v128.load(from, 16), s), o));
   return v128.shuffle<i64>(p, q, 0, 2);
@@ -168,9 +168,9 @@ function keep(to: usize, sum: v128, weight: v128): void {
 @inline
 /** Sixteen texels: their four rows are added up down each column, then the columns. wx: f32x4; wy: i16x4. */
 function cubicTap(p: usize, stride: usize, wx: usize, wy: usize): v128 {
-  const upper = v128.load32_splat(wy), lower = v128.load32_splat(wy, 4); // prettier-ignore
-  const p1 = p + stride, p2 = p1 + stride, p3 = p2 + stride; // prettier-ignore
-  let a = v128.load(p), b = v128.load(p1), c = v128.load(p2), d = v128.load(p3); // prettier-ignore
+  const upper = v128.load32_splat(wy), lower = v128.load32_splat(wy, 4);
+  const p1 = p + stride, p2 = p1 + stride, p3 = p2 + stride;
+  let a = v128.load(p), b = v128.load(p1), c = v128.load(p2), d = v128.load(p3);
   let sum = f32x4.mul(column(a, b, c, d, upper, lower, false), v128.load32_splat(wx));
   sum = f32x4.add(sum, f32x4.mul(column(a, b, c, d, upper, lower, true), v128.load32_splat(wx, 4)));
   a = v128.load(p, 16);
@@ -185,8 +185,8 @@ function cubicTap(p: usize, stride: usize, wx: usize, wy: usize): v128 {
 @inline
 /** The first or the second of two columns of four texels, added up by weights in pairs. */
 function column(a: v128, b: v128, c: v128, d: v128, upper: v128, lower: v128, second: bool): v128 {
-  const ab = second ? v128.shuffle<i16>(a, b, 4, 12, 5, 13, 6, 14, 7, 15) : v128.shuffle<i16>(a, b, 0, 8, 1, 9, 2, 10, 3, 11); // prettier-ignore
-  const cd = second ? v128.shuffle<i16>(c, d, 4, 12, 5, 13, 6, 14, 7, 15) : v128.shuffle<i16>(c, d, 0, 8, 1, 9, 2, 10, 3, 11); // prettier-ignore
+  const ab = second ? v128.shuffle<i16>(a, b, 4, 12, 5, 13, 6, 14, 7, 15) : v128.shuffle<i16>(a, b, 0, 8, 1, 9, 2, 10, 3, 11);
+  const cd = second ? v128.shuffle<i16>(c, d, 4, 12, 5, 13, 6, 14, 7, 15) : v128.shuffle<i16>(c, d, 0, 8, 1, 9, 2, 10, 3, 11);
   return f32x4.convert_i32x4_s(i32x4.add(i32x4.dot_i16x8_s(ab, upper), i32x4.dot_i16x8_s(cd, lower)));
 }
 
@@ -198,22 +198,22 @@ function sample(block: usize, count: i32, weights: usize, cubic: bool): void {
   // A cubic begins one texel up and to the left.
   const texels = i32x4.splat(load<i32>(block, LEVEL) - (cubic ? <i32>stride + 8 : 0));
   const stride4 = i32x4.splat(<i32>stride);
-  const nx = load<i32>(block, TAPS_X), ny = load<i32>(block, TAPS_Y); // prettier-ignore
-  const stepU = v128.load32_splat(block, STEP), stepV = v128.load32_splat(block, STEP + 4); // prettier-ignore
-  const rowU = v128.load32_splat(block, ROW), rowV = v128.load32_splat(block, ROW + 4); // prettier-ignore
-  const endU = v128.load32_splat(block, END), endV = v128.load32_splat(block, END + 4); // prettier-ignore
+  const nx = load<i32>(block, TAPS_X), ny = load<i32>(block, TAPS_Y);
+  const stepU = v128.load32_splat(block, STEP), stepV = v128.load32_splat(block, STEP + 4);
+  const rowU = v128.load32_splat(block, ROW), rowV = v128.load32_splat(block, ROW + 4);
+  const endU = v128.load32_splat(block, END), endV = v128.load32_splat(block, END + 4);
   const weight = v128.load32_splat(block, WEIGHT);
   const start = i32x4.splat(0x10000);
   const low = i32x4.splat(ONE - 1);
   const one = i32x4.splat(ONE);
-  const wx = i32x4.splat(<i32>weights), wy = i32x4.splat(<i32>weights + 4096); // prettier-ignore
+  const wx = i32x4.splat(<i32>weights), wy = i32x4.splat(<i32>weights + 4096);
   for (let n = 0; n < count; n += 4) {
     const from = block + (<usize>n << 3);
     let firstU = fixed(from + ACROSS, load<f64>(block, SIZE), load<f64>(block, OFF));
     let firstV = fixed(from + DOWN, load<f64>(block, SIZE + 8), load<f64>(block, OFF + 8));
-    let s0 = f32x4.splat(0), s1 = f32x4.splat(0), s2 = f32x4.splat(0), s3 = f32x4.splat(0); // prettier-ignore
+    let s0 = f32x4.splat(0), s1 = f32x4.splat(0), s2 = f32x4.splat(0), s3 = f32x4.splat(0);
     for (let j = 0; j < ny; j++) {
-      let u = firstU, v = firstV; // prettier-ignore
+      let u = firstU, v = firstV;
       for (let i = 0; i < nx; i++) {
         const cu = i32x4.max_s(start, i32x4.min_s(u, endU));
         const cv = i32x4.max_s(start, i32x4.min_s(v, endV));
@@ -224,10 +224,10 @@ function sample(block: usize, count: i32, weights: usize, cubic: bool): void {
         if (cubic) {
           const x = i32x4.add(wx, i32x4.shr_u(v128.and(cu, i32x4.splat(0xff00)), 4));
           const y = i32x4.add(wy, i32x4.shr_u(v128.and(cv, i32x4.splat(0xff00)), 5));
-          s0 = f32x4.add(s0, cubicTap(i32x4.extract_lane(p, 0), stride, i32x4.extract_lane(x, 0), i32x4.extract_lane(y, 0))); // prettier-ignore
-          s1 = f32x4.add(s1, cubicTap(i32x4.extract_lane(p, 1), stride, i32x4.extract_lane(x, 1), i32x4.extract_lane(y, 1))); // prettier-ignore
-          s2 = f32x4.add(s2, cubicTap(i32x4.extract_lane(p, 2), stride, i32x4.extract_lane(x, 2), i32x4.extract_lane(y, 2))); // prettier-ignore
-          s3 = f32x4.add(s3, cubicTap(i32x4.extract_lane(p, 3), stride, i32x4.extract_lane(x, 3), i32x4.extract_lane(y, 3))); // prettier-ignore
+          s0 = f32x4.add(s0, cubicTap(i32x4.extract_lane(p, 0), stride, i32x4.extract_lane(x, 0), i32x4.extract_lane(y, 0)));
+          s1 = f32x4.add(s1, cubicTap(i32x4.extract_lane(p, 1), stride, i32x4.extract_lane(x, 1), i32x4.extract_lane(y, 1)));
+          s2 = f32x4.add(s2, cubicTap(i32x4.extract_lane(p, 2), stride, i32x4.extract_lane(x, 2), i32x4.extract_lane(y, 2)));
+          s3 = f32x4.add(s3, cubicTap(i32x4.extract_lane(p, 3), stride, i32x4.extract_lane(x, 3), i32x4.extract_lane(y, 3)));
         } else {
           // Shares of the four texels about the place, of 16384 in all; two of them in one lane.
           const fx = v128.and(i32x4.shr_u(cu, 2), low);
@@ -238,10 +238,10 @@ function sample(block: usize, count: i32, weights: usize, cubic: bool): void {
           const w00 = i32x4.sub(i32x4.sub(one, fx), w01);
           const left = v128.or(w00, i32x4.shl(w01, 16));
           const right = v128.or(w10, i32x4.shl(w11, 16));
-          s0 = f32x4.add(s0, linearTap(i32x4.extract_lane(p, 0), stride, v128.shuffle<i32>(left, left, 0, 0, 0, 0), v128.shuffle<i32>(right, right, 0, 0, 0, 0))); // prettier-ignore
-          s1 = f32x4.add(s1, linearTap(i32x4.extract_lane(p, 1), stride, v128.shuffle<i32>(left, left, 1, 1, 1, 1), v128.shuffle<i32>(right, right, 1, 1, 1, 1))); // prettier-ignore
-          s2 = f32x4.add(s2, linearTap(i32x4.extract_lane(p, 2), stride, v128.shuffle<i32>(left, left, 2, 2, 2, 2), v128.shuffle<i32>(right, right, 2, 2, 2, 2))); // prettier-ignore
-          s3 = f32x4.add(s3, linearTap(i32x4.extract_lane(p, 3), stride, v128.shuffle<i32>(left, left, 3, 3, 3, 3), v128.shuffle<i32>(right, right, 3, 3, 3, 3))); // prettier-ignore
+          s0 = f32x4.add(s0, linearTap(i32x4.extract_lane(p, 0), stride, v128.shuffle<i32>(left, left, 0, 0, 0, 0), v128.shuffle<i32>(right, right, 0, 0, 0, 0)));
+          s1 = f32x4.add(s1, linearTap(i32x4.extract_lane(p, 1), stride, v128.shuffle<i32>(left, left, 1, 1, 1, 1), v128.shuffle<i32>(right, right, 1, 1, 1, 1)));
+          s2 = f32x4.add(s2, linearTap(i32x4.extract_lane(p, 2), stride, v128.shuffle<i32>(left, left, 2, 2, 2, 2), v128.shuffle<i32>(right, right, 2, 2, 2, 2)));
+          s3 = f32x4.add(s3, linearTap(i32x4.extract_lane(p, 3), stride, v128.shuffle<i32>(left, left, 3, 3, 3, 3), v128.shuffle<i32>(right, right, 3, 3, 3, 3)));
         }
         u = i32x4.add(u, stepU);
         v = i32x4.add(v, stepV);
@@ -270,12 +270,12 @@ function sampleCubic(block: usize, count: i32, weights: usize): void {
 /** Adds a block's texels in its light, times `whole`, to sums. */
 function addLit(s: usize, block: usize, count: i32, whole: f32, to: usize): void {
   const light = load<usize>(s, 88);
-  const columns = load<i32>(s, 92), rows = load<i32>(s, 96); // prettier-ignore
+  const columns = load<i32>(s, 92), rows = load<i32>(s, 96);
   const profile = load<usize>(s, 100);
   const length = <f32>load<i32>(s, 104);
   const pitch = <usize>(columns + 1) << 4;
   const cells = f32x4.replace_lane(f32x4.splat(<f32>columns), 1, <f32>rows);
-  const none = f32x4.splat(0), last = f32x4.splat(0.99999); // prettier-ignore
+  const none = f32x4.splat(0), last = f32x4.splat(0.99999);
   for (let n = 0; n < count; n++) {
     const texel = v128.load(block + (<usize>n << 4), TEXELS);
     const at = block + (<usize>n << 3);
@@ -285,10 +285,10 @@ function addLit(s: usize, block: usize, count: i32, whole: f32, to: usize): void
     const within = f32x4.mul(f32x4.pmin(f32x4.pmax(spot, none), last), cells);
     const cell = i32x4.trunc_sat_f32x4_s(within);
     const rest = f32x4.sub(within, f32x4.convert_i32x4_s(cell));
-    const fi = v128.shuffle<f32>(rest, rest, 0, 0, 0, 0), fj = v128.shuffle<f32>(rest, rest, 1, 1, 1, 1); // prettier-ignore
+    const fi = v128.shuffle<f32>(rest, rest, 0, 0, 0, 0), fj = v128.shuffle<f32>(rest, rest, 1, 1, 1, 1);
     const p = light + <usize>i32x4.extract_lane(cell, 1) * pitch + (<usize>i32x4.extract_lane(cell, 0) << 4);
     const q = p + pitch;
-    const l00 = v128.load(p), l01 = v128.load(q); // prettier-ignore
+    const l00 = v128.load(p), l01 = v128.load(q);
     const l0 = f32x4.add(l00, f32x4.mul(f32x4.sub(v128.load(p, 16), l00), fi));
     const l1 = f32x4.add(l01, f32x4.mul(f32x4.sub(v128.load(q, 16), l01), fi));
     const lit = f32x4.add(l0, f32x4.mul(f32x4.sub(l1, l0), fj));

@@ -66,7 +66,18 @@ function kernelShader({ shade, encode }: Machine, { memory, used }: Textures): S
     };
     surfaces.forEach(({ a, b, g, u0, du, light, profile, texture, colour }, i) => {
       const { columns, rows, nodes } = light;
-      const parts = [copy(nodes), columns, rows, profile ? copy(profile) : 0, profile?.length ?? 0, texture ? levelsOf(texture) : 0, texture?.length ?? 0, taps, kind === 'cubic' ? 1 : 0, light === plainLight && !profile ? 1 : 0]; // prettier-ignore
+      const parts = [
+        copy(nodes),
+        columns,
+        rows,
+        profile ? copy(profile) : 0,
+        profile?.length ?? 0,
+        texture ? levelsOf(texture) : 0,
+        texture?.length ?? 0,
+        taps,
+        kind === 'cubic' ? 1 : 0,
+        light === plainLight && !profile ? 1 : 0,
+      ];
       const at = records + i * RECORD;
       new Float64Array(memory.buffer, at, 11).set([...a, ...b, ...g, u0, du]);
       new Int32Array(memory.buffer, at + 88, parts.length).set(parts);

@@ -5,7 +5,16 @@ import { type Memory, type Module, wasm } from './wasm';
 export type Machine = {
   texels(from: number, count: number, to: number, tones: number): void;
   halve(from: number, stride: number, count: number, to: number): void;
-  shade(s: number, x: number, y: number, count: number, whole: number, to: number, weights: number, block: number): void; // prettier-ignore
+  shade(
+    s: number,
+    x: number,
+    y: number,
+    count: number,
+    whole: number,
+    to: number,
+    weights: number,
+    block: number,
+  ): void;
   encode(from: number, count: number, to: number, tones: number): void;
 };
 

@@ -145,7 +145,14 @@ export function plainShader({ memory }: Textures): Shader {
       const u = u0 + s * du;
       if (texture) {
         if (!print || (n & (BLOCK - 1)) === 0)
-          print = footprintOf(surface, filter, (a[0] - s * g[0]) * k * du, (b[0] - t * g[0]) * k, (a[1] - s * g[1]) * k * du, (b[1] - t * g[1]) * k); // prettier-ignore
+          print = footprintOf(
+            surface,
+            filter,
+            (a[0] - s * g[0]) * k * du,
+            (b[0] - t * g[0]) * k,
+            (a[1] - s * g[1]) * k * du,
+            (b[1] - t * g[1]) * k,
+          );
         sample(texels, surface, filter.kind === 'cubic', print, u, t, texel);
       } else for (let c = 0; c < 4; c++) texel[c] = c < 3 ? colour[c] : 0;
 

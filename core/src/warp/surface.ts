@@ -10,7 +10,11 @@ export const NODE = 4;
 export type LightGrid = { readonly columns: number; readonly rows: number; readonly nodes: Float32Array };
 
 /** Light that changes nothing. */
-export const plainLight: LightGrid = { columns: 1, rows: 1, nodes: Float32Array.from({ length: 16 }, (_, i) => ((i & 3) === 1 ? 0 : 1)) }; // prettier-ignore
+export const plainLight: LightGrid = {
+  columns: 1,
+  rows: 1,
+  nodes: Float32Array.from({ length: 16 }, (_, i) => ((i & 3) === 1 ? 0 : 1)),
+};
 
 /** A flat printed surface as a picture sees it. */
 export type Surface = {

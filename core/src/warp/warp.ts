@@ -14,7 +14,12 @@ export const plainTones: Uint8Array = Uint8Array.from({ length: 3 * 8192 }, (_, 
 
 /** The surface of a texture whose corners (top left, top right, foot right, foot left) come to lie at `quad`, px; null where three are in a line. */
 export function surfaceOn(texture: Texture, quad: readonly Point[]): Surface | null {
-  const square = [{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 1, y: 1 }, { x: 0, y: 1 }]; // prettier-ignore
+  const square = [
+    { x: 0, y: 0 },
+    { x: 1, y: 0 },
+    { x: 1, y: 1 },
+    { x: 0, y: 1 },
+  ];
   const h = homography(quad, square);
   if (!h) return null;
   return surfaceBy(h, texture, plainLight);
@@ -89,7 +94,12 @@ export function warped(
 
 /** How many levels of art's texture are asked for when it is seen at a quadrilateral: more are not worth making. */
 export function levelsFor(art: { width: number; height: number }, quad: readonly Point[], taps: number): number {
-  const h = homography(quad, [{ x: 0, y: 0 }, { x: art.width, y: 0 }, { x: art.width, y: art.height }, { x: 0, y: art.height }]); // prettier-ignore
+  const h = homography(quad, [
+    { x: 0, y: 0 },
+    { x: art.width, y: 0 },
+    { x: art.width, y: art.height },
+    { x: 0, y: art.height },
+  ]);
   if (!h) return 1;
   // Footprints are largest at a corner: along a side they only grow or only shrink.
   const most = quad.map(({ x, y }) => {

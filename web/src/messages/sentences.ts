@@ -10,11 +10,25 @@ const bytes = (n: string | number): string => {
 };
 
 const STORE_FIELDS: Readonly<Record<string, string>> = {
-  ideal: 'its best size', exact: 'whether only that size is taken', least: 'its least size', most: 'its largest size',
-  leastShortSidePx: 'its least shorter side', mostSidePx: 'its longest side', ratio: 'its ratio', formats: 'its formats',
-  mostBytes: 'its most bytes', ppi: 'its pixels to the inch', name: 'its name', id: 'its id', thumb: 'its size in lists',
-  epubPixels: 'its pixels in an ebook', content: 'its rules of content', widthPx: 'width', heightPx: 'height', schema: 'its version',
-}; // prettier-ignore
+  ideal: 'its best size',
+  exact: 'whether only that size is taken',
+  least: 'its least size',
+  most: 'its largest size',
+  leastShortSidePx: 'its least shorter side',
+  mostSidePx: 'its longest side',
+  ratio: 'its ratio',
+  formats: 'its formats',
+  mostBytes: 'its most bytes',
+  ppi: 'its pixels to the inch',
+  name: 'its name',
+  id: 'its id',
+  thumb: 'its size in lists',
+  epubPixels: 'its pixels in an ebook',
+  content: 'its rules of content',
+  widthPx: 'width',
+  heightPx: 'height',
+  schema: 'its version',
+};
 
 /** A place in a file of stores, such as "stores.0.least.widthPx", as a person reads it. */
 function storeField(where: string): string {

@@ -51,9 +51,23 @@ const EDITS: Readonly<Record<string, (book: Book, n: number) => Edit<Book>>> = {
     if (!b.pin) b.pin = newPinScene({ asset: 'abcdef12', widthPx: 900, heightPx: 700 });
     else if (n % 3 === 0) b.pin = null;
     else if (b.pin.faces.length > 0 && n % 2) b.pin.faces.pop();
-    else b.pin.faces.push(newFace(`f${n}`, 'Front', [[10, 10], [200, 10], [200, 300], [10, 300]], { kind: 'side', side: 'front' })); // prettier-ignore
+    else
+      b.pin.faces.push(
+        newFace(
+          `f${n}`,
+          'Front',
+          [
+            [10, 10],
+            [200, 10],
+            [200, 300],
+            [10, 300],
+          ],
+          { kind: 'side', side: 'front' },
+        ),
+      );
   },
-  promo: (book, n) => (b) => (n % 2 ? removePart(pick(Object.keys(book.promo.parts), n)) : addPart(`pp-${n}`, rect))(b.promo),
+  promo: (book, n) => (b) =>
+    (n % 2 ? removePart(pick(Object.keys(book.promo.parts), n)) : addPart(`pp-${n}`, rect))(b.promo),
   assets: (_, n) => (b) => {
     const id = `asset${n % 4}`;
     if (b.assets[id]) delete b.assets[id];
@@ -63,7 +77,7 @@ const EDITS: Readonly<Record<string, (book: Book, n: number) => Edit<Book>>> = {
     b.brief.title = `Title ${n}`;
     b.brief.seriesNumber = n % 2 ? null : n;
   },
-}; // prettier-ignore
+};
 
 type State = { book: Book; history: History };
 type Move = { readonly kind: string; readonly n: number; readonly merge: boolean };
@@ -181,27 +195,42 @@ describe('a history that was stored', () => {
   it('opens a title whose numbers of steps are no numbers', async () => {
     await four();
     const row = (await db.titles.get('history-book'))!;
-    await db.titles.put({ ...row, order: 'abc' as unknown as number[], done: null as unknown as number, rev: 'x' as unknown as number }); // prettier-ignore
+    await db.titles.put({
+      ...row,
+      order: 'abc' as unknown as number[],
+      done: null as unknown as number,
+      rev: 'x' as unknown as number,
+    });
     const opened = await open();
     expect(opened.history.history).toEqual(emptyHistory);
     const state = after({ book: opened.book, history: emptyHistory }, { kind: 'add', n: 9, merge: false });
-    expect((await saveOpen(state.book, { history: state.history, numbers: opened.history.numbers }, opened.rev)).ok).toBe(true); // prettier-ignore
+    expect(
+      (await saveOpen(state.book, { history: state.history, numbers: opened.history.numbers }, opened.rev)).ok,
+    ).toBe(true);
     expect((await open()).history.history.past).toHaveLength(1);
   });
 
   it('is brought along with a document of the schema before, and counted as lost where it cannot be', async () => {
-    for (const [schema, lost] of [[7, 0], [6, 4]] as const) {
+    for (const [schema, lost] of [
+      [7, 0],
+      [6, 4],
+    ] as const) {
       await Promise.all([db.titles.clear(), db.steps.clear()]);
       await four();
       const row = (await db.titles.get('history-book'))!;
       const [first] = await db.steps.toArray();
-      const says = { op: 'replace', path: ['promo', 'parts', 'headline', 'says'], value: { kind: 'own', text: 'A new book for your evenings' } }; // prettier-ignore
+      const says = {
+        op: 'replace',
+        path: ['promo', 'parts', 'headline', 'says'],
+        value: { kind: 'own', text: 'A new book for your evenings' },
+      };
       await db.steps.put({ ...first, step: { ...(first.step as object), back: [says] } });
       await db.titles.put({ ...row, schema });
       const opened = await open();
       expect(opened.lost).toBe(lost);
       expect(opened.history.history.past).toHaveLength(lost ? 0 : 3);
-      if (lost === 0) expect(opened.history.history.past[0].back[0].value).toEqual({ kind: 'brief', field: 'strapline' });
+      if (lost === 0)
+        expect(opened.history.history.past[0].back[0].value).toEqual({ kind: 'brief', field: 'strapline' });
     }
-  }); // prettier-ignore
+  });
 });

@@ -3,7 +3,11 @@ import { z } from 'zod';
 import { type Kept, changeKeep, readKeep } from './keep-row';
 
 /** A list that is kept for every title of this browser, in one row: `{schema: 1, [name]: items}`. */
-export function keptList<N extends 'scenes' | 'pins', T extends { id: string }>(name: N, item: z.ZodType<T>, most: number) {
+export function keptList<N extends 'scenes' | 'pins', T extends { id: string }>(
+  name: N,
+  item: z.ZodType<T>,
+  most: number,
+) {
   type Row = { readonly schema: 1 } & Readonly<Record<N, T[]>>;
   const items = z.array(item).max(most);
   const shape = z.object({ schema: z.literal(1), [name]: items }) as unknown as z.ZodType<Row>;
@@ -24,7 +28,7 @@ export function keptList<N extends 'scenes' | 'pins', T extends { id: string }>(
     keep: (one: T): Promise<Result<void>> => change((list) => [...list, one]),
     drop: (id: string): Promise<Result<void>> => change((list) => list.filter((one) => one.id !== id)),
   };
-} // prettier-ignore
+}
 
 /** The items that can be read; those that cannot stay stored, and the first of their faults is told. */
 export function readable<T, U>(list: Result<readonly T[]>, read: (item: T) => Result<U>): Kept<U[]> {

@@ -15,10 +15,11 @@ async function works(): Promise<MemoryOnly | null> {
   const late = new Promise<'blocked'>((resolve) => setTimeout(() => resolve('blocked'), LATEST_MS));
   const tried = db.open().then(
     () => null,
-    (error: unknown) => (error instanceof Error && error.name === 'VersionError' ? ('newer' as const) : ('blocked' as const)),
+    (error: unknown) =>
+      error instanceof Error && error.name === 'VersionError' ? ('newer' as const) : ('blocked' as const),
   );
   return Promise.race([tried, late]);
-} // prettier-ignore
+}
 
 /** Opens the browser's store; where that cannot be, all is kept in memory for as long as the page is open. */
 export async function openStore(): Promise<void> {

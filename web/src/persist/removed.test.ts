@@ -29,7 +29,10 @@ describe('a removed title', () => {
     if (!opened.ok) throw new Error(opened.fault.code);
     const step = { label: 'Step', merge: null, forward: [], back: [] };
     const history = { history: { ...emptyHistory, past: [step] }, numbers: new Map() };
-    expect(await saveOpen({ ...opened.value.book, assets: { picture001: asset('picture001') } }, history, 1)).toEqual({ ok: true, value: 2 }); // prettier-ignore
+    expect(await saveOpen({ ...opened.value.book, assets: { picture001: asset('picture001') } }, history, 1)).toEqual({
+      ok: true,
+      value: 2,
+    });
     expect((await removeTitle('title-one', now)).ok).toBe(true);
     expect(await openTitle('title-one')).toMatchObject({ ok: false, fault: { code: 'title-removed' } });
     expect(await isTaken('title-one')).toBe(true);
@@ -66,15 +69,26 @@ const PLACES: Readonly<Record<string, (id: string) => Promise<unknown>>> = {
   title: (id) => addTitle({ book: { ...book(`holder-${id}`), assets: { [id]: asset(id) } }, files: new Map() }),
   version: (id) => {
     const one = book(`holder-${id}`);
-    const cover = { ...one.cover, parts: { ...one.cover.parts, p: { kind: 'picture', source: { kind: 'asset', asset: id } } } }; // prettier-ignore
+    const cover = {
+      ...one.cover,
+      parts: { ...one.cover.parts, p: { kind: 'picture', source: { kind: 'asset', asset: id } } },
+    };
     return db.titles.put({ id: one.id, schema: 7, updatedAt: now, book: { ...one, versions: [{ cover }] } });
   },
-  removed: (id) => db.removed.put({ id: `r-${id}`, schema: 7, updatedAt: now, removedAt: now, book: { assets: { [id]: {} } } }), // prettier-ignore
+  removed: (id) =>
+    db.removed.put({ id: `r-${id}`, schema: 7, updatedAt: now, removedAt: now, book: { assets: { [id]: {} } } }),
   step: (id) => db.steps.put({ id: `x/${id}`, title: 'x', step: { back: [{ path: ['assets', id], value: 1 }] } }),
-  favourite: (id) => db.titles.put({ id: `f-${id}`, schema: 7, updatedAt: now, book: { sheet: { favourites: [{ cover: { a: id } }] } } }), // prettier-ignore
+  favourite: (id) =>
+    db.titles.put({
+      id: `f-${id}`,
+      schema: 7,
+      updatedAt: now,
+      book: { sheet: { favourites: [{ cover: { a: id } }] } },
+    }),
   pin: (id) => db.keeps.put({ id: `pins-${id}`, value: { pins: [{ pin: { photo: { asset: id } } }] } }),
   font: (id) => db.keeps.put({ id: `copied-${id}`, value: { parts: [{ cut: `own/${id}` }] } }),
-  'of a newer release': (id) => db.titles.put({ id: `n-${id}`, schema: 900, updatedAt: now, book: { schema: 900, anything: { deep: [id] } } }), // prettier-ignore
+  'of a newer release': (id) =>
+    db.titles.put({ id: `n-${id}`, schema: 900, updatedAt: now, book: { schema: 900, anything: { deep: [id] } } }),
 };
 
 describe('pictures that nothing names', () => {

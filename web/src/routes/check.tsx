@@ -76,12 +76,20 @@ export function CheckPage() {
       </div>
       {dropped === null && (
         <p className="text-ink-2">
-          An image gets a report and, where something is wrong, a copy that passes. An EPUB or PDF gets this title’s cover.
+          An image gets a report and, where something is wrong, a copy that passes. An EPUB or PDF gets this title’s
+          cover.
         </p>
       )}
-      {dropped?.kind === 'image' && <CheckImage key={`${dropped.name} ${dropped.bytes.length} ${profile.id}`} name={dropped.name} bytes={dropped.bytes} profile={profile} />}
+      {dropped?.kind === 'image' && (
+        <CheckImage
+          key={`${dropped.name} ${dropped.bytes.length} ${profile.id}`}
+          name={dropped.name}
+          bytes={dropped.bytes}
+          profile={profile}
+        />
+      )}
       {dropped?.kind === 'epub' && <CheckEpub key={dropped.file.name} file={dropped.file} book={book} />}
       {dropped?.kind === 'pdf' && <CheckPdf key={dropped.file.name} file={dropped.file} book={book} />}
     </DeliverFrame>
   );
-} // prettier-ignore
+}

@@ -48,7 +48,8 @@ export function MockupsPage() {
   const k = space ? Math.min(space.width / frame.widthPx, space.height / frame.heightPx) : 0;
   const [width, height] = [Math.floor(frame.widthPx * k), Math.floor(frame.heightPx * k)];
   const ratio = Math.min(2, window.devicePixelRatio);
-  const size = Math.min(width, height) > 20 ? { widthPx: Math.round(width * ratio), heightPx: Math.round(height * ratio) } : null;
+  const size =
+    Math.min(width, height) > 20 ? { widthPx: Math.round(width * ratio), heightPx: Math.round(height * ratio) } : null;
   const state = useLiveMockup(canvas, book, scene, others, size);
   const [settled, setSettled] = useState(false);
   if (state === 'final' && !settled) setSettled(true);
@@ -86,7 +87,10 @@ export function MockupsPage() {
     startTransition(() => setTurning(false));
     if (!clicked || !size || scene.things.length < 2) return;
     const box = e.currentTarget.getBoundingClientRect();
-    const [x, y] = [((e.clientX - box.left) / box.width) * size.widthPx, ((e.clientY - box.top) / box.height) * size.heightPx];
+    const [x, y] = [
+      ((e.clientX - box.left) / box.width) * size.widthPx,
+      ((e.clientY - box.top) / box.height) * size.heightPx,
+    ];
     void thingAt(traceJob(book, scene, others, size.widthPx, size.heightPx), x, y).then(
       (found) => found !== null && setAsked(found),
       () => sayFault({ code: 'work-failed', data: {} }),
@@ -104,7 +108,10 @@ export function MockupsPage() {
       b.scene.things[chosen].art = { kind: 'picture', asset: asset.id };
     });
   });
-  const what = scene.things.length === 1 ? KIND_NAMES[thing.object.kind].toLowerCase() : `${ARRANGEMENT_NAMES[scene.arrangement].toLowerCase()}, ${scene.things.length} things`;
+  const what =
+    scene.things.length === 1
+      ? KIND_NAMES[thing.object.kind].toLowerCase()
+      : `${ARRANGEMENT_NAMES[scene.arrangement].toLowerCase()}, ${scene.things.length} things`;
 
   return (
     <main
@@ -118,62 +125,64 @@ export function MockupsPage() {
     >
       <h1 className="sr-only">Mockups</h1>
       <Sides names={['Arrangements', 'Inspector']}>
-      <Side name="Arrangements">
-      <Beside busy={turning}>
-        <ArrangementStrip series={series} ready={settled} />
-      </Beside>
-      </Side>
-      <section aria-label="Scene" className="flex min-w-0 flex-1 flex-col bg-[#dadbd8]">
-        <div ref={room} className="relative min-h-0 flex-1">
-          <canvas
-            ref={canvas}
-            width={size?.widthPx ?? 1}
-            height={size?.heightPx ?? 1}
-            tabIndex={0}
-            role="img"
-            aria-label={`${book.brief.title || 'The book'} in 3D: ${what}. Drag or use the arrow keys to turn it.`}
-            data-state={state}
-            onKeyDown={keys}
-            onPointerDown={(e) => {
-              e.currentTarget.setPointerCapture(e.pointerId);
-              dragged.current = false;
-              grip.current = { x: e.clientX, y: e.clientY, pose: scene.pose, key: `turn-${e.timeStamp}` };
-            }}
-            onPointerMove={drag}
-            onPointerUp={drop}
-            onPointerCancel={() => {
-              grip.current = null;
-              setTurning(false);
-            }}
-            className="absolute top-1/2 left-1/2 -translate-x-1/2 -translate-y-1/2 cursor-grab touch-none active:cursor-grabbing"
-            style={{ width, height }}
-          />
-        </div>
-        <footer className="flex h-10 shrink-0 items-center gap-4 bg-paper px-4 text-xs text-ink-2">
-          <span className="font-mono">
-            {frame.widthPx} x {frame.heightPx}
-          </span>
-          <span role="status">{STATES[state]}</span>
-          <span className="ml-auto">{scene.things.length > 1 ? 'Drag to turn, click a thing to choose it' : 'Drag to turn it'}</span>
-        </footer>
-      </section>
-      <Side name="Inspector">
-      <aside aria-label="Inspector" className="flex w-[288px] shrink-0 flex-col overflow-auto border-l border-line">
-        <Beside busy={turning}>
-          <h2 className="px-4 pt-4 text-base font-semibold">{KIND_NAMES[thing.object.kind]}</h2>
-          <ThingList chosen={chosen} onChoose={setAsked} />
-          <ThingGroup key={chosen} index={chosen} thing={thing} others={others} mates={mates} />
-        </Beside>
-        {/* Its angles are read while the hand turns. */}
-        <PoseGroup chosen={chosen} />
-        <Beside busy={turning}>
-          <LightGroup />
-          <GroundGroup swatches={colours ?? []} />
-          <SaveMockup others={others} />
-        </Beside>
-      </aside>
-      </Side>
+        <Side name="Arrangements">
+          <Beside busy={turning}>
+            <ArrangementStrip series={series} ready={settled} />
+          </Beside>
+        </Side>
+        <section aria-label="Scene" className="flex min-w-0 flex-1 flex-col bg-[#dadbd8]">
+          <div ref={room} className="relative min-h-0 flex-1">
+            <canvas
+              ref={canvas}
+              width={size?.widthPx ?? 1}
+              height={size?.heightPx ?? 1}
+              tabIndex={0}
+              role="img"
+              aria-label={`${book.brief.title || 'The book'} in 3D: ${what}. Drag or use the arrow keys to turn it.`}
+              data-state={state}
+              onKeyDown={keys}
+              onPointerDown={(e) => {
+                e.currentTarget.setPointerCapture(e.pointerId);
+                dragged.current = false;
+                grip.current = { x: e.clientX, y: e.clientY, pose: scene.pose, key: `turn-${e.timeStamp}` };
+              }}
+              onPointerMove={drag}
+              onPointerUp={drop}
+              onPointerCancel={() => {
+                grip.current = null;
+                setTurning(false);
+              }}
+              className="absolute top-1/2 left-1/2 -translate-x-1/2 -translate-y-1/2 cursor-grab touch-none active:cursor-grabbing"
+              style={{ width, height }}
+            />
+          </div>
+          <footer className="flex h-10 shrink-0 items-center gap-4 bg-paper px-4 text-xs text-ink-2">
+            <span className="font-mono">
+              {frame.widthPx} x {frame.heightPx}
+            </span>
+            <span role="status">{STATES[state]}</span>
+            <span className="ml-auto">
+              {scene.things.length > 1 ? 'Drag to turn, click a thing to choose it' : 'Drag to turn it'}
+            </span>
+          </footer>
+        </section>
+        <Side name="Inspector">
+          <aside aria-label="Inspector" className="flex w-[288px] shrink-0 flex-col overflow-auto border-l border-line">
+            <Beside busy={turning}>
+              <h2 className="px-4 pt-4 text-base font-semibold">{KIND_NAMES[thing.object.kind]}</h2>
+              <ThingList chosen={chosen} onChoose={setAsked} />
+              <ThingGroup key={chosen} index={chosen} thing={thing} others={others} mates={mates} />
+            </Beside>
+            {/* Its angles are read while the hand turns. */}
+            <PoseGroup chosen={chosen} />
+            <Beside busy={turning}>
+              <LightGroup />
+              <GroundGroup swatches={colours ?? []} />
+              <SaveMockup others={others} />
+            </Beside>
+          </aside>
+        </Side>
       </Sides>
     </main>
   );
-} // prettier-ignore
+}

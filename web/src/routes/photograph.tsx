@@ -77,57 +77,91 @@ export function PhotographPage() {
       <h1 className="sr-only">The cover on a photograph</h1>
       {open.input}
       <Sides names={['Photographs', 'Inspector']}>
-      <Side name="Photographs">
-      <Beside busy={dragging}>
-        <PhotoStrip ready={!finding} onOpen={openNow} />
-      </Beside>
-      </Side>
-      <section aria-label="Photograph" className="flex min-w-0 flex-1 flex-col bg-[#dadbd8]">
-        {pin ? (
-          <PinStage book={book} pin={pin} set={set} mode={mode} on={on} brush={brush} chosen={chosen} opacity={opacity} finding={finding} onChoose={setAsked} onDrag={setDragging} />
-        ) : (
-          <div className="m-auto flex max-w-[420px] flex-col items-start gap-3 p-8">
-            <p className="text-lg">Put the cover on a photograph</p>
-            <p>
-              Open a photograph of a blank book, board or screen, or drop one here. Its corners are found, and the cover is laid on it in the light
-              that is there.
-            </p>
-            <Button kind="ink" onClick={open.open}>
-              <ImagePlus size={15} aria-hidden /> Open a photograph
-            </Button>
-            <p className="text-ink-2">Or take one of those on the left, to try it on.</p>
-          </div>
-        )}
-      </section>
-      {pin && (
-        <Side name="Inspector">
-        <Beside busy={dragging}>
-        <aside aria-label="Inspector" className="flex w-[304px] shrink-0 flex-col overflow-auto border-l border-line">
-          <div className="border-b border-line px-4 py-3.5">
-            <p className="pb-2 text-xs font-semibold text-ink-2">What the hand does</p>
-            <Segmented<Mode> label="What the hand does" value={mode} onChange={choose} options={MODES.slice(0, 3)} />
-            <div className="h-1.5" />
-            <Segmented<Mode> label="What else the hand does" value={mode} onChange={choose} options={MODES.slice(3)} />
-          </div>
-          {(mode === 'corners' || mode === 'bend') && <FaceList pin={pin} set={set} chosen={chosen} onChoose={setAsked} />}
-          {mode === 'corners' && face && (
-            <>
-              <ArtGroup pin={pin} face={face} setFace={setFace} />
-              <CornersGroup pin={pin} face={face} setFace={setFace} opacity={opacity} onOpacity={setOpacity} />
-            </>
-          )}
-          {mode === 'bend' && face && <BendGroup face={face} setFace={setFace} />}
-          {mode === 'light' && face && <OwnLightGroup pin={pin} face={face} set={set} setFace={setFace} />}
-          {(mode === 'front' || mode === 'light' || mode === 'away') && (
-            <BrushGroup pin={pin} on={on} brush={brush} set={set} onBrush={setBrush} onPaint={mode === 'light' ? setPaint : undefined} />
-          )}
-          {mode === 'away' && <GroundGroup pin={pin} set={set} />}
-          <SavePin pin={pin} />
-        </aside>
-        </Beside>
+        <Side name="Photographs">
+          <Beside busy={dragging}>
+            <PhotoStrip ready={!finding} onOpen={openNow} />
+          </Beside>
         </Side>
-      )}
+        <section aria-label="Photograph" className="flex min-w-0 flex-1 flex-col bg-[#dadbd8]">
+          {pin ? (
+            <PinStage
+              book={book}
+              pin={pin}
+              set={set}
+              mode={mode}
+              on={on}
+              brush={brush}
+              chosen={chosen}
+              opacity={opacity}
+              finding={finding}
+              onChoose={setAsked}
+              onDrag={setDragging}
+            />
+          ) : (
+            <div className="m-auto flex max-w-[420px] flex-col items-start gap-3 p-8">
+              <p className="text-lg">Put the cover on a photograph</p>
+              <p>
+                Open a photograph of a blank book, board or screen, or drop one here. Its corners are found, and the
+                cover is laid on it in the light that is there.
+              </p>
+              <Button kind="ink" onClick={open.open}>
+                <ImagePlus size={15} aria-hidden /> Open a photograph
+              </Button>
+              <p className="text-ink-2">Or take one of those on the left, to try it on.</p>
+            </div>
+          )}
+        </section>
+        {pin && (
+          <Side name="Inspector">
+            <Beside busy={dragging}>
+              <aside
+                aria-label="Inspector"
+                className="flex w-[304px] shrink-0 flex-col overflow-auto border-l border-line"
+              >
+                <div className="border-b border-line px-4 py-3.5">
+                  <p className="pb-2 text-xs font-semibold text-ink-2">What the hand does</p>
+                  <Segmented<Mode>
+                    label="What the hand does"
+                    value={mode}
+                    onChange={choose}
+                    options={MODES.slice(0, 3)}
+                  />
+                  <div className="h-1.5" />
+                  <Segmented<Mode>
+                    label="What else the hand does"
+                    value={mode}
+                    onChange={choose}
+                    options={MODES.slice(3)}
+                  />
+                </div>
+                {(mode === 'corners' || mode === 'bend') && (
+                  <FaceList pin={pin} set={set} chosen={chosen} onChoose={setAsked} />
+                )}
+                {mode === 'corners' && face && (
+                  <>
+                    <ArtGroup pin={pin} face={face} setFace={setFace} />
+                    <CornersGroup pin={pin} face={face} setFace={setFace} opacity={opacity} onOpacity={setOpacity} />
+                  </>
+                )}
+                {mode === 'bend' && face && <BendGroup face={face} setFace={setFace} />}
+                {mode === 'light' && face && <OwnLightGroup pin={pin} face={face} set={set} setFace={setFace} />}
+                {(mode === 'front' || mode === 'light' || mode === 'away') && (
+                  <BrushGroup
+                    pin={pin}
+                    on={on}
+                    brush={brush}
+                    set={set}
+                    onBrush={setBrush}
+                    onPaint={mode === 'light' ? setPaint : undefined}
+                  />
+                )}
+                {mode === 'away' && <GroundGroup pin={pin} set={set} />}
+                <SavePin pin={pin} />
+              </aside>
+            </Beside>
+          </Side>
+        )}
       </Sides>
     </main>
   );
-} // prettier-ignore
+}

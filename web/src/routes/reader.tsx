@@ -92,12 +92,12 @@ export function ReaderPage() {
           <div className="max-w-[460px] pt-2">
             <h2 className="pb-1.5 text-base font-semibold">Why the cover is one image</h2>
             <p>
-              A reader sets words in its own face and size and lets them flow. Built of words and a picture, the cover would look like
-              this on a phone. As one image it is the same everywhere, and never cut.
+              A reader sets words in its own face and size and lets them flow. Built of words and a picture, the cover
+              would look like this on a phone. As one image it is the same everywhere, and never cut.
             </p>
           </div>
         </section>
       )}
     </DeliverFrame>
   );
-} // prettier-ignore
+}

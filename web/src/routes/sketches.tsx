@@ -42,13 +42,27 @@ export function SketchesPage() {
   const keptBitmaps = useKeptBitmaps(book);
 
   const made = useMemo(
-    (): Shown[] => (sheet?.covers ?? []).map((c) => ({ id: sketchId(c.sketch), sketch: c.sketch, doc: c.doc, bitmap: c.bitmap, titleFromPx: c.titleFromPx })),
+    (): Shown[] =>
+      (sheet?.covers ?? []).map((c) => ({
+        id: sketchId(c.sketch),
+        sketch: c.sketch,
+        doc: c.doc,
+        bitmap: c.bitmap,
+        titleFromPx: c.titleFromPx,
+      })),
     [sheet?.covers],
-  ); // prettier-ignore
+  );
   const kept = useMemo(
-    (): Shown[] => favourites.map((f, i) => ({ id: sketchId(f.sketch), sketch: f.sketch, doc: f.cover, bitmap: keptBitmaps[i] ?? null, titleFromPx: undefined })),
+    (): Shown[] =>
+      favourites.map((f, i) => ({
+        id: sketchId(f.sketch),
+        sketch: f.sketch,
+        doc: f.cover,
+        bitmap: keptBitmaps[i] ?? null,
+        titleFromPx: undefined,
+      })),
     [favourites, keptBitmaps],
-  ); // prettier-ignore
+  );
   const filtered = made.filter(
     ({ sketch }) =>
       (group === 'all' || findStructure(sketch.structure)?.group === group) &&
@@ -95,135 +109,159 @@ export function SketchesPage() {
       <h1 className="sr-only">Sketches</h1>
       <SkipLink to="ul[aria-label='Covers of the sheet'] button[tabindex='0']">To the covers</SkipLink>
       <Sides names={['What it asks', 'The chosen cover']}>
-      <Side name="What it asks">
-      <SheetAsks />
-      </Side>
-      <section aria-label="The sheet" className="flex min-w-0 flex-1 flex-col">
-        <div className="flex flex-wrap items-center gap-2.5 border-b border-line px-4 py-2.5">
-          <div className="w-[410px]">
-            <Segmented<View>
-              label="What is shown"
-              value={view}
-              onChange={setView}
-              options={[
-                { value: 'sheet', label: `Sheet ${made.length}` },
-                { value: 'kept', label: `Favourites ${kept.length}` },
-                { value: 'compare', label: `Compare ${compared.length}` },
-                { value: 'among', label: 'In company' },
-              ]}
-            />
+        <Side name="What it asks">
+          <SheetAsks />
+        </Side>
+        <section aria-label="The sheet" className="flex min-w-0 flex-1 flex-col">
+          <div className="flex flex-wrap items-center gap-2.5 border-b border-line px-4 py-2.5">
+            <div className="w-[410px]">
+              <Segmented<View>
+                label="What is shown"
+                value={view}
+                onChange={setView}
+                options={[
+                  { value: 'sheet', label: `Sheet ${made.length}` },
+                  { value: 'kept', label: `Favourites ${kept.length}` },
+                  { value: 'compare', label: `Compare ${compared.length}` },
+                  { value: 'among', label: 'In company' },
+                ]}
+              />
+            </div>
+            {view === 'sheet' && (
+              <>
+                <div className="w-34">
+                  <Menu
+                    label="Structures shown"
+                    value={group}
+                    onChange={(v) => setGroup(v as Group | 'all')}
+                    groups={[
+                      {
+                        title: 'Structures',
+                        options: [
+                          { value: 'all', label: 'All structures' },
+                          ...GROUPS.map((g) => ({ value: g, label: GROUP_NAMES[g] })),
+                        ],
+                      },
+                    ]}
+                  />
+                </div>
+                <div className="w-28">
+                  <Menu
+                    label="Moods shown"
+                    value={mood}
+                    onChange={(v) => setMood(v as Mood | 'all')}
+                    groups={[
+                      {
+                        title: 'Moods',
+                        options: [
+                          { value: 'all', label: 'All moods' },
+                          ...MOODS.map((m) => ({ value: m, label: MOOD_NAMES[m] })),
+                        ],
+                      },
+                    ]}
+                  />
+                </div>
+              </>
+            )}
           </div>
-          {view === 'sheet' && (
-            <>
-              <div className="w-34">
-                <Menu
-                  label="Structures shown"
-                  value={group}
-                  onChange={(v) => setGroup(v as Group | 'all')}
-                  groups={[
-                    { title: 'Structures', options: [{ value: 'all', label: 'All structures' }, ...GROUPS.map((g) => ({ value: g, label: GROUP_NAMES[g] }))] },
-                  ]}
-                />
+          {like && view === 'sheet' && (
+            <p className="flex items-center gap-3 border-b border-line bg-blue-wash px-4 py-2">
+              More like “{name(like.of)}”.
+              <Button kind="link" onClick={() => setLike(null)}>
+                Back to the whole sheet
+              </Button>
+            </p>
+          )}
+          {sheet && sheet.lost > 0 && (
+            <p role="alert" className="border-b border-line bg-may-wash px-4 py-2 text-may">
+              {sheet.lost === 1 ? 'A picture of this sheet is' : `${sheet.lost} pictures of this sheet are`} missing.
+              Take it off, or add it again.
+            </p>
+          )}
+          <div
+            // What has nothing in it to focus is scrolled by itself.
+            tabIndex={view === 'among' ? 0 : undefined}
+            className="flex min-h-0 flex-1 flex-col overflow-y-auto bg-table focus-visible:-outline-offset-2"
+          >
+            {(view === 'sheet' || view === 'kept') && shown.length > 0 && (
+              <CoverGrid
+                label={view === 'sheet' ? 'Covers of the sheet' : 'Favourites'}
+                covers={shown.map((one) => ({
+                  id: one.id,
+                  bitmap: one.bitmap,
+                  structure: one.sketch.structure,
+                  kept: isKept(one.id),
+                  compared: compared.some((c) => c.id === one.id),
+                }))}
+                chosen={chosen}
+                onChoose={setChosen}
+                onKeep={(id) => doWith(id, keep)}
+                onCompare={(id) => doWith(id, compare)}
+              />
+            )}
+            {view === 'kept' && kept.length === 0 && (
+              <p className="p-8 text-ink">No favourites yet. Choose a cover on the sheet and press Keep.</p>
+            )}
+            {view === 'sheet' && sheet?.state === 'failed' && (
+              <div role="alert" className="flex flex-col items-start gap-3 p-8 text-ink">
+                <p className="text-base">{sheet.fault ? sentenceOf(sheet.fault) : ''}</p>
+                {sheet.fault?.code === 'title-missing' ? (
+                  <Button onClick={() => void navigate(`/title/${book.id}/brief`)}>Go to the Brief</Button>
+                ) : (
+                  <Button onClick={again}>Try again</Button>
+                )}
               </div>
-              <div className="w-28">
-                <Menu
-                  label="Moods shown"
-                  value={mood}
-                  onChange={(v) => setMood(v as Mood | 'all')}
-                  groups={[
-                    { title: 'Moods', options: [{ value: 'all', label: 'All moods' }, ...MOODS.map((m) => ({ value: m, label: MOOD_NAMES[m] }))] },
-                  ]}
-                />
-              </div>
-            </>
-          )}
-        </div>
-        {like && view === 'sheet' && (
-          <p className="flex items-center gap-3 border-b border-line bg-blue-wash px-4 py-2">
-            More like “{name(like.of)}”.
-            <Button kind="link" onClick={() => setLike(null)}>
-              Back to the whole sheet
-            </Button>
-          </p>
-        )}
-        {sheet && sheet.lost > 0 && (
-          <p role="alert" className="border-b border-line bg-may-wash px-4 py-2 text-may">
-            {sheet.lost === 1 ? 'A picture of this sheet is' : `${sheet.lost} pictures of this sheet are`} missing. Take
-            it off, or add it again.
-          </p>
-        )}
-        <div
-          // What has nothing in it to focus is scrolled by itself.
-          tabIndex={view === 'among' ? 0 : undefined}
-          className="flex min-h-0 flex-1 flex-col overflow-y-auto bg-table focus-visible:-outline-offset-2"
-        >
-          {(view === 'sheet' || view === 'kept') && shown.length > 0 && (
-            <CoverGrid
-              label={view === 'sheet' ? 'Covers of the sheet' : 'Favourites'}
-              covers={shown.map((one) => ({ id: one.id, bitmap: one.bitmap, structure: one.sketch.structure, kept: isKept(one.id), compared: compared.some((c) => c.id === one.id) }))}
-              chosen={chosen}
-              onChoose={setChosen}
-              onKeep={(id) => doWith(id, keep)}
-              onCompare={(id) => doWith(id, compare)}
-            />
-          )}
-          {view === 'kept' && kept.length === 0 && (
-            <p className="p-8 text-ink">No favourites yet. Choose a cover on the sheet and press Keep.</p>
-          )}
-          {view === 'sheet' && sheet?.state === 'failed' && (
-            <div role="alert" className="flex flex-col items-start gap-3 p-8 text-ink">
-              <p className="text-base">{sheet.fault ? sentenceOf(sheet.fault) : ''}</p>
-              {sheet.fault?.code === 'title-missing' ? (
-                <Button onClick={() => void navigate(`/title/${book.id}/brief`)}>Go to the Brief</Button>
-              ) : (
-                <Button onClick={again}>Try again</Button>
-              )}
+            )}
+            {view === 'sheet' && made.length > 0 && filtered.length === 0 && (
+              <p className="p-8 text-ink">
+                No cover of this sheet is like that. Show all structures and moods, or press Other covers.
+              </p>
+            )}
+            {view === 'sheet' && made.length === 0 && sheet?.state === 'making' && (
+              <p className="p-8 text-ink">Composing the first covers</p>
+            )}
+            {view === 'compare' && (
+              <CompareView
+                covers={compared.map((one) => ({ id: one.id, name: name(one.sketch), doc: one.doc }))}
+                onTake={(id) => doWith(id, take)}
+                onDrop={(id) => doWith(id, compare)}
+              />
+            )}
+            {view === 'among' && (
+              <AmongView
+                own={(kept.length > 0 ? kept : made)
+                  .slice(0, 4)
+                  .map((one) => ({ id: one.id, bitmap: one.bitmap, name: name(one.sketch) }))}
+              />
+            )}
+          </div>
+          {sheet?.state === 'making' && (
+            <div className="border-t border-line px-4 py-2">
+              <Working label={`Covers: ${made.length}`} done={sheet.share} onStop={stop} />
             </div>
           )}
-          {view === 'sheet' && made.length > 0 && filtered.length === 0 && (
-            <p className="p-8 text-ink">No cover of this sheet is like that. Show all structures and moods, or press Other covers.</p>
+          {sheet?.state === 'stopped' && (
+            <p className="flex items-center gap-3 border-t border-line px-4 py-2">
+              Stopped after {made.length}. <Button onClick={again}>Make the rest</Button>
+            </p>
           )}
-          {view === 'sheet' && made.length === 0 && sheet?.state === 'making' && (
-            <p className="p-8 text-ink">Composing the first covers</p>
-          )}
-          {view === 'compare' && (
-            <CompareView
-              covers={compared.map((one) => ({ id: one.id, name: name(one.sketch), doc: one.doc }))}
-              onTake={(id) => doWith(id, take)}
-              onDrop={(id) => doWith(id, compare)}
-            />
-          )}
-          {view === 'among' && (
-            <AmongView own={(kept.length > 0 ? kept : made).slice(0, 4).map((one) => ({ id: one.id, bitmap: one.bitmap, name: name(one.sketch) }))} />
-          )}
-        </div>
-        {sheet?.state === 'making' && (
-          <div className="border-t border-line px-4 py-2">
-            <Working label={`Covers: ${made.length}`} done={sheet.share} onStop={stop} />
-          </div>
-        )}
-        {sheet?.state === 'stopped' && (
-          <p className="flex items-center gap-3 border-t border-line px-4 py-2">
-            Stopped after {made.length}. <Button onClick={again}>Make the rest</Button>
-          </p>
-        )}
-      </section>
-      <Side name="The chosen cover">
-      <CoverPanel
-        picked={picked}
-        kept={picked !== null && isKept(picked.id)}
-        compared={compared.some((c) => c.id === chosen)}
-        compareFull={compared.length >= MOST_COMPARED}
-        inSeries={inSeries}
-        onTake={() => picked && take(picked)}
-        onKeep={() => picked && keep(picked)}
-        onCompare={() => picked && compare(picked)}
-        onMore={(what) => picked && more(picked.sketch, what)}
-        onSeries={() => picked && setSeries(picked.sketch)}
-      />
-      </Side>
+        </section>
+        <Side name="The chosen cover">
+          <CoverPanel
+            picked={picked}
+            kept={picked !== null && isKept(picked.id)}
+            compared={compared.some((c) => c.id === chosen)}
+            compareFull={compared.length >= MOST_COMPARED}
+            inSeries={inSeries}
+            onTake={() => picked && take(picked)}
+            onKeep={() => picked && keep(picked)}
+            onCompare={() => picked && compare(picked)}
+            onMore={(what) => picked && more(picked.sketch, what)}
+            onSeries={() => picked && setSeries(picked.sketch)}
+          />
+        </Side>
       </Sides>
       {series && <SeriesDialog sketch={series} onClose={() => setSeries(null)} />}
     </main>
   );
-} // prettier-ignore
+}

@@ -3,7 +3,13 @@ import { useRef, useState } from 'react';
 import { FileInput } from './file-input';
 
 /** A place to drop a file on, or to choose one with the keyboard. */
-export function DropPlace(props: { title: string; hint: string; accept: string; label: string; onFile(file: File): void }) {
+export function DropPlace(props: {
+  title: string;
+  hint: string;
+  accept: string;
+  label: string;
+  onFile(file: File): void;
+}) {
   const input = useRef<HTMLInputElement>(null);
   const [over, setOver] = useState(false);
   return (
@@ -34,4 +40,4 @@ export function DropPlace(props: { title: string; hint: string; accept: string; 
       </button>
     </div>
   );
-} // prettier-ignore
+}

@@ -18,4 +18,4 @@ export function FileInput({ ref, accept, label, onFile }: Props) {
       }}
     />
   );
-} // prettier-ignore
+}

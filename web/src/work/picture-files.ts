@@ -45,7 +45,11 @@ export const pictureFiles = {
     });
     for (const entry of entries) {
       if (!('row' in entry)) continue;
-      const stored = await db.files.where('id').equals(entry.row).count().catch(() => 0); // prettier-ignore
+      const stored = await db.files
+        .where('id')
+        .equals(entry.row)
+        .count()
+        .catch(() => 0);
       if (stored === 0 && !(await bytesFor('files', entry.row))) return fail('package-missing', { name: entry.name });
     }
     return writeArchive(pieces, 'application/zip', { progress: onProgress ?? undefined });

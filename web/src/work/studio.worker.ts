@@ -94,7 +94,19 @@ const QUIET_COLUMNS = 24;
 
 /** What makes files needs much code that the screen does not: it comes with the first file. */
 const makers = later<ReturnType<typeof fileMakers>>(
-  { storeImage: true, plain: true, pdf: true, svg: true, ebook: true, ebookPicture: true, checkImage: true, repairImage: true, onPaper: true, pdfCover: true, checkEpub: true }, // prettier-ignore
+  {
+    storeImage: true,
+    plain: true,
+    pdf: true,
+    svg: true,
+    ebook: true,
+    ebookPicture: true,
+    checkImage: true,
+    repairImage: true,
+    onPaper: true,
+    pdfCover: true,
+    checkEpub: true,
+  },
   async () => (await import('./file-makers')).fileMakers(studio),
 );
 

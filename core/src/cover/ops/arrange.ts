@@ -170,14 +170,35 @@ export function withGroup(doc: Doc, id: string): string[] {
 }
 
 const LOOKS: Readonly<Record<Part['kind'], readonly string[]>> = {
-  words: ['cut', 'wide', 'size', 'maxSize', 'tracking', 'leading', 'upper', 'smallCaps', 'alternates', 'colour', 'fill', 'outline', 'shadow', 'glow', 'plate', 'ruleAbove', 'ruleBelow', 'minor', 'blend', 'opacity'],
+  words: [
+    'cut',
+    'wide',
+    'size',
+    'maxSize',
+    'tracking',
+    'leading',
+    'upper',
+    'smallCaps',
+    'alternates',
+    'colour',
+    'fill',
+    'outline',
+    'shadow',
+    'glow',
+    'plate',
+    'ruleAbove',
+    'ruleBelow',
+    'minor',
+    'blend',
+    'opacity',
+  ],
   picture: ['mask', 'look', 'border', 'shadow', 'blend', 'opacity'],
   shape: ['form', 'colour', 'fill', 'border', 'shadow', 'blend', 'opacity'],
   curve: ['width', 'taperStart', 'taperEnd', 'colour', 'shadow', 'blend', 'opacity'],
   overlay: ['texture', 'scale', 'amount', 'angleRad', 'colour', 'blend', 'opacity'],
   scrim: ['from', 'hold', 'reach', 'colour', 'blend', 'opacity'],
   ground: ['paint', 'border'],
-}; // prettier-ignore
+};
 
 /** Gives parts the look of another: how it is set and coloured, not what it says or where it sits. Other kinds take what they share. */
 export function pasteLook(from: Part, ids: readonly string[]): Edit<Doc> {

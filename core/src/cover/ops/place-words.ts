@@ -40,7 +40,12 @@ export function alignWords(id: string, align: Align, ink: Rect): Edit<Doc> {
 }
 
 /** Puts the box of words' letters, `ink` px, at a point, ranged on a side. Faults: `part-gone`, `part-locked`. */
-export function putWords(id: string, align: Align, at: { readonly x: number; readonly y: number }, ink: Rect): Edit<Doc> {
+export function putWords(
+  id: string,
+  align: Align,
+  at: { readonly x: number; readonly y: number },
+  ink: Rect,
+): Edit<Doc> {
   return (doc) => {
     const part = doc.parts[id];
     if (part?.kind !== 'words') return fault('part-gone');
@@ -50,7 +55,7 @@ export function putWords(id: string, align: Align, at: { readonly x: number; rea
     if (straight(part)) hold(part, align, at.x, ink, doc);
     else part.area.x = clamp(part.area.x + (at.x - ink.x) / doc.widthPx, -4, 4);
   };
-} // prettier-ignore
+}
 
 /**
  * Brings words whose letters, `ink` px, reach out of the safe area back into it: moved by as little as will do, and set as

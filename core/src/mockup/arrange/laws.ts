@@ -45,24 +45,39 @@ export function lawOf(arrangement: Arrangement, boxes: readonly Box[]): Rigid[] 
   const tall = Math.max(...all.map((s) => s.height));
   switch (arrangement) {
     case 'standing': {
-      const xs = inRow(all.map((s) => s.width / 2), tall * 0.12); // prettier-ignore
+      const xs = inRow(
+        all.map((s) => s.width / 2),
+        tall * 0.12,
+      );
       return xs.map((x) => put(0, x, 0));
     }
     case 'row': {
       const turn = 0.42;
-      const xs = inRow(all.map((s) => reach(s, turn)), tall * 0.045); // prettier-ignore
+      const xs = inRow(
+        all.map((s) => reach(s, turn)),
+        tall * 0.045,
+      );
       return xs.map((x) => put(turn, x, 0));
     }
     case 'lying': {
-      const xs = inRow(all.map((s) => s.width / 2), tall * 0.1); // prettier-ignore
+      const xs = inRow(
+        all.map((s) => s.width / 2),
+        tall * 0.1,
+      );
       return boxes.map((box, i) => put(0, xs[i], 0, onBack(box, 0)));
     }
     case 'leaning': {
-      const xs = inRow(all.map((s) => s.width / 2), tall * 0.1); // prettier-ignore
+      const xs = inRow(
+        all.map((s) => s.width / 2),
+        tall * 0.1,
+      );
       return boxes.map((box, i) => put(0, xs[i], 0, leant(box, 0.24)));
     }
     case 'floating': {
-      const xs = inRow(all.map((s) => s.width / 2), tall * 0.14); // prettier-ignore
+      const xs = inRow(
+        all.map((s) => s.width / 2),
+        tall * 0.14,
+      );
       const tilt = after(turnAbout([0, 0, 1], 0.06), tipped(-0.1));
       return boxes.map((_, i) => after(shifted(xs[i], 0, 0), tilt));
     }

@@ -27,7 +27,10 @@ function modelOf(scene: Scene, subjects: readonly ThingSubject[], i: number, str
 /** Every thing of a scene where it stands, about the upright axis through the origin, the whole turned by the pose. */
 export function setting(scene: Scene, subjects: readonly ThingSubject[], strips?: number): Model[] {
   const alone = scene.things.map((_, i) => modelOf(scene, subjects, i, strips));
-  const laws = lawOf(scene.arrangement, alone.map((model) => boxOf([model]))); // prettier-ignore
+  const laws = lawOf(
+    scene.arrangement,
+    alone.map((model) => boxOf([model])),
+  );
   const tall = boxOf(alone).most[1];
   const lift = liftOf(scene.arrangement);
   const stood = alone.map((model, i) => {

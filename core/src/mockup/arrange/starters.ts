@@ -3,7 +3,19 @@ import { type Arrangement, MOST_THINGS, type Scene, type Thing, type ThingArt, p
 import { POSES } from './laws';
 
 /** Objects that a single thing can be in every arrangement; others belong to one arrangement. */
-const BOOKISH: ReadonlySet<Kind['kind']> = new Set(['paperback', 'hardcover', 'jacketed', 'booklet', 'magazine', 'binder', 'disc-case', 'carton', 'ereader', 'tablet', 'phone']); // prettier-ignore
+const BOOKISH: ReadonlySet<Kind['kind']> = new Set([
+  'paperback',
+  'hardcover',
+  'jacketed',
+  'booklet',
+  'magazine',
+  'binder',
+  'disc-case',
+  'carton',
+  'ereader',
+  'tablet',
+  'phone',
+]);
 
 const paperback: Kind = { kind: 'paperback', thicknessMm: null };
 const ofThis: ThingArt = { kind: 'this' };
@@ -31,7 +43,10 @@ function startThings(arrangement: Arrangement, first: Thing, series: readonly st
     case 'stack':
       return arts(Math.min(many, 5), series).map(like);
     case 'boxed':
-      return [plainThing({ kind: 'slipcase', thicknessMm: null }), ...arts(many, series).map((art) => plainThing(book, art))]; // prettier-ignore
+      return [
+        plainThing({ kind: 'slipcase', thicknessMm: null }),
+        ...arts(many, series).map((art) => plainThing(book, art)),
+      ];
     case 'beside':
       return [like(first.art), plainThing({ kind: 'phone' }, first.art)];
     case 'screens':

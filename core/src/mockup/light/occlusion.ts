@@ -29,7 +29,12 @@ export type Scratch = {
 
 export function scratchFor(occluders: readonly Occluder[]): Scratch {
   const most = (of: (o: Occluder) => number): number => Math.max(1, ...occluders.map(of));
-  const edges = 3 * Math.max(1, occluders.reduce((sum, o) => sum + o.edges.length / 4, 0)); // prettier-ignore
+  const edges =
+    3 *
+    Math.max(
+      1,
+      occluders.reduce((sum, o) => sum + o.edges.length / 4, 0),
+    );
   return {
     sets: [new Float64Array(CORNERS * 3 * PIECES), new Float64Array(CORNERS * 3 * PIECES)],
     counts: [new Int32Array(PIECES), new Int32Array(PIECES)],

@@ -16,14 +16,20 @@ const COVER_PAPER = '#dedcd6';
  * A spine's cross-section from the back's edge round to the front's: a superellipse. An exponent of 2 is a round fold,
  * more is flatter on the back of the spine with tighter shoulders.
  */
-function spineCurve(xMm: number, halfMm: number, bulge: number, exponent: number, strips: number): { x: number; z: number }[] {
+function spineCurve(
+  xMm: number,
+  halfMm: number,
+  bulge: number,
+  exponent: number,
+  strips: number,
+): { x: number; z: number }[] {
   const e = 2 / exponent;
   return Array.from({ length: strips + 1 }, (_, i) => {
     const a = Math.PI * (i / strips - 0.5);
     const s = Math.sin(a);
     return { x: xMm - bulge * Math.abs(Math.cos(a)) ** e, z: halfMm * Math.sign(s) * Math.abs(s) ** e };
   });
-} // prettier-ignore
+}
 
 const artLook = (side: 'front' | 'spine' | 'back', ratio: number): Look => ({
   kind: 'art',
@@ -72,10 +78,14 @@ function liftedFront(draft: Draft, body: number, size: BoundSize, liftMm: number
   const card = one.box([0, 0, -CARD_MM], [reach, h, 0], { right: 'rim', top: 'rim', bottom: 'rim' });
   one.strip('front', card, [0, h, 0], [reach, 0, 0], [0, -h, 0], [], { u0: share, u1: 1 });
   one.flat('inside', card, [reach, h, -CARD_MM], [-reach, 0, 0], [0, -h, 0]);
-  draft.take(one, (p) => {
-    const [x, y, z] = swing(p);
-    return [x + x0, y, z + half];
-  }, swing); // prettier-ignore
+  draft.take(
+    one,
+    (p) => {
+      const [x, y, z] = swing(p);
+      return [x + x0, y, z + half];
+    },
+    swing,
+  );
   draft.flat('inside', body, [x0, h, half], [reach, 0, 0], [0, -h, 0]);
   const edge: Vec3 = [x0 + reach * c, h, half + reach * s];
   draft.corners.set('front', [[-w / 2, h, half], edge, [edge[0], 0, edge[2]], [-w / 2, 0, half]]);
@@ -134,7 +144,8 @@ export function caseBound(size: BoundSize, jacket: boolean, openRad: number, str
   draft.flat('edge', inner, [x1, h - over, half - b], [0, 0, -t], [0, -(h - 2 * over), 0]);
   draft.flat('top', inner, [-w / 2, h - over, -half + b], [x1 + w / 2, 0, 0], [0, 0, t]);
   draft.flat('bottom', inner, [-w / 2, over, half - b], [x1 + w / 2, 0, 0], [0, 0, -t]);
-  if (openRad > 0) draft.flat('inside', inner, [-w / 2, h - over, half - b], [x1 + w / 2, 0, 0], [0, -(h - 2 * over), 0]);
+  if (openRad > 0)
+    draft.flat('inside', inner, [-w / 2, h - over, half - b], [x1 + w / 2, 0, 0], [0, -(h - 2 * over), 0]);
 
   const board = (front: boolean): Draft => {
     const one = new Draft();
@@ -154,21 +165,44 @@ export function caseBound(size: BoundSize, jacket: boolean, openRad: number, str
   const [c, s] = [Math.cos(-openRad), Math.sin(-openRad)];
   const [hx, hz] = [-w / 2, half - b / 2];
   const swing = ([x, y, z]: Vec3): Vec3 => [x * c + z * s, y, -x * s + z * c];
-  draft.take(board(true), ([x, y, z]) => {
-    const [px, , pz] = swing([x - hx, y, z - hz]);
-    return [px + hx, y, pz + hz];
-  }, swing); // prettier-ignore
-  draft.take(board(false), (p) => p, (v) => v); // prettier-ignore
+  draft.take(
+    board(true),
+    ([x, y, z]) => {
+      const [px, , pz] = swing([x - hx, y, z - hz]);
+      return [px + hx, y, pz + hz];
+    },
+    swing,
+  );
+  draft.take(
+    board(false),
+    (p) => p,
+    (v) => v,
+  );
 
   const outer = spineCurve(-w / 2, half, bulge, 2.4, strips);
-  const spine = draft.solid(prismSolid(thinned(outer).map((p): Vec3 => [p.x, 0, p.z]), [0, h, 0])); // prettier-ignore
-  draft.bent('spine', spine, outer.map((p): Vec3 => [p.x, h, p.z]), [0, -h, 0]); // prettier-ignore
+  const spine = draft.solid(
+    prismSolid(
+      thinned(outer).map((p): Vec3 => [p.x, 0, p.z]),
+      [0, h, 0],
+    ),
+  );
+  draft.bent(
+    'spine',
+    spine,
+    outer.map((p): Vec3 => [p.x, h, p.z]),
+    [0, -h, 0],
+  );
   // The spine's own thickness, seen from above and below, and its hollow.
   const within = spineCurve(-w / 2, half - b, Math.max(0.3, bulge - b), 2.4, strips);
   for (let i = 0; i < strips; i++) {
     const [o, p, q, r] = [outer[i], outer[i + 1], within[i + 1], within[i]];
     for (const y of [h, 0]) {
-      const ring: Vec3[] = [[o.x, y, o.z], [p.x, y, p.z], [q.x, y, q.z], [r.x, y, r.z]]; // prettier-ignore
+      const ring: Vec3[] = [
+        [o.x, y, o.z],
+        [p.x, y, p.z],
+        [q.x, y, q.z],
+        [r.x, y, r.z],
+      ];
       const down: Vec3 = y > 0 ? [0, 0, 1] : [0, 0, -1];
       draft.flat('rim', spine, [-w / 2 - bulge, y, y > 0 ? -half : half], [bulge, 0, 0], down, ring);
     }
@@ -183,14 +217,19 @@ export function caseBound(size: BoundSize, jacket: boolean, openRad: number, str
   draft.looks.set('bottom', pagesLook(leaves, t, false));
   draft.looks.set('edge', pagesLook(leaves, t, true));
   draft.looks.set('inside', { kind: 'flat', colour: COVER_PAPER, surface: 'paper' });
-  draft.looks.set('rim', jacket ? { kind: 'flat', colour: COVER_PAPER, surface: 'paper' } : { kind: 'art', side: 'plain', ratio: 1, surface: 'cover' });
+  draft.looks.set(
+    'rim',
+    jacket
+      ? { kind: 'flat', colour: COVER_PAPER, surface: 'paper' }
+      : { kind: 'art', side: 'plain', ratio: 1, surface: 'cover' },
+  );
   if (jacket) draft.looks.set('flap', { kind: 'art', side: 'flap', ratio: (w * FLAP) / h, surface: 'cover' });
   else {
     draft.profiles.set('front', groove(w, false));
     draft.profiles.set('back', groove(w, true));
   }
   return draft.model();
-} // prettier-ignore
+}
 
 /** Share of the front's width that a jacket's flap has. */
 const FLAP = 0.62;

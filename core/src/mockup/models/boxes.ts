@@ -13,7 +13,14 @@ const art = (side: 'front' | 'spine' | 'back' | 'plain', ratio: number, surface:
 export function carton(widthMm: number, heightMm: number, depthMm: number): Model {
   const [w, h, d] = [widthMm, heightMm, depthMm];
   const draft = new Draft();
-  draft.box([-w / 2, 0, -d / 2], [w / 2, h, d / 2], { front: 'front', back: 'back', left: 'spine', right: 'right', top: 'top', bottom: 'bottom' });
+  draft.box([-w / 2, 0, -d / 2], [w / 2, h, d / 2], {
+    front: 'front',
+    back: 'back',
+    left: 'spine',
+    right: 'right',
+    top: 'top',
+    bottom: 'bottom',
+  });
   draft.looks.set('front', art('front', w / h));
   draft.looks.set('back', art('back', w / h));
   draft.looks.set('spine', art('spine', d / h));
@@ -21,13 +28,20 @@ export function carton(widthMm: number, heightMm: number, depthMm: number): Mode
   draft.looks.set('top', art('plain', 1));
   draft.looks.set('bottom', art('plain', 1));
   return draft.model(true);
-} // prettier-ignore
+}
 
 /** A case for a disc: a plastic shell with the art behind clear foil on its front, spine and back. */
 export function discCase(widthMm: number, heightMm: number): Model {
   const [w, h, d] = [widthMm, heightMm, 14.5];
   const draft = new Draft();
-  const body = draft.box([-w / 2, 0, -d / 2], [w / 2, h, d / 2], { front: 'body', back: 'body', left: 'body', right: 'body', top: 'body', bottom: 'body' });
+  const body = draft.box([-w / 2, 0, -d / 2], [w / 2, h, d / 2], {
+    front: 'body',
+    back: 'body',
+    left: 'body',
+    right: 'body',
+    top: 'body',
+    bottom: 'body',
+  });
   const m = 2.2;
   draft.flat('front', body, [-w / 2, h - m, d / 2 + 0.05], [w - m, 0, 0], [0, -h + 2 * m, 0]);
   draft.flat('back', body, [w / 2 - m, h - m, -d / 2 - 0.05], [-w + m, 0, 0], [0, -h + 2 * m, 0]);
@@ -37,7 +51,7 @@ export function discCase(widthMm: number, heightMm: number): Model {
   draft.looks.set('spine', art('spine', d / (h - 2 * m), 'glass'));
   draft.looks.set('body', { kind: 'flat', colour: '#26282a', surface: 'plastic' });
   return draft.model();
-} // prettier-ignore
+}
 
 const SECTORS = 48;
 
@@ -51,7 +65,10 @@ export function disc(): Model {
   };
   const rim = Array.from({ length: SECTORS }, (_, i) => at(r, i, -d / 2));
   const body = draft.solid({
-    corners: [...rim.filter((_, i) => i % 2 === 0), ...rim.filter((_, i) => i % 2 === 0).map(([x, y, z]): Vec3 => [x, y, z + d])],
+    corners: [
+      ...rim.filter((_, i) => i % 2 === 0),
+      ...rim.filter((_, i) => i % 2 === 0).map(([x, y, z]): Vec3 => [x, y, z + d]),
+    ],
     faces: ringFaces(SECTORS / 2),
   });
   const annulus = (face: 'label' | 'metal' | 'back', from: number, to: number, z: number): void => {
@@ -60,11 +77,22 @@ export function disc(): Model {
       const outline = [at(to, i, z), at(to, i + 1, z), at(from, i + 1, z), at(from, i, z)];
       const way = z > 0 ? 1 : -1;
       draft.panels.push({
-        face, solid: body,
-        origin: [-r * way, 2 * r, z], across: [2 * r * way, 0, 0], down: [0, -2 * r, 0],
-        outline, u0: 0, u1: 1,
-        normals: [[0, 0, way], [0, 0, way]],
-        seams: [{ edge: 1, beside: first + ((i + 1) % SECTORS) }, { edge: 3, beside: first + ((i + SECTORS - 1) % SECTORS) }],
+        face,
+        solid: body,
+        origin: [-r * way, 2 * r, z],
+        across: [2 * r * way, 0, 0],
+        down: [0, -2 * r, 0],
+        outline,
+        u0: 0,
+        u1: 1,
+        normals: [
+          [0, 0, way],
+          [0, 0, way],
+        ],
+        seams: [
+          { edge: 1, beside: first + ((i + 1) % SECTORS) },
+          { edge: 3, beside: first + ((i + SECTORS - 1) % SECTORS) },
+        ],
       });
     }
   };
@@ -73,13 +101,18 @@ export function disc(): Model {
   annulus('metal', r - 0.8, r, d / 2);
   annulus('back', hole, r, -d / 2);
   draft.bent('sides', body, [...rim, rim[0]].reverse(), [0, 0, d], true);
-  draft.corners.set('label', [[-r, 2 * r, d / 2], [r, 2 * r, d / 2], [r, 0, d / 2], [-r, 0, d / 2]]);
+  draft.corners.set('label', [
+    [-r, 2 * r, d / 2],
+    [r, 2 * r, d / 2],
+    [r, 0, d / 2],
+    [-r, 0, d / 2],
+  ]);
   draft.looks.set('label', art('front', 1));
   draft.looks.set('metal', { kind: 'flat', colour: '#b9bdc2', surface: 'metal' });
   draft.looks.set('back', { kind: 'flat', colour: '#a9aeb6', surface: 'metal' });
   draft.looks.set('sides', { kind: 'flat', colour: '#c4c7ca', surface: 'metal' });
   return draft.model();
-} // prettier-ignore
+}
 
 const ringFaces = (n: number): number[][] => [
   Array.from({ length: n }, (_, i) => i),
@@ -110,7 +143,7 @@ export function slipcase(widthMm: number, heightMm: number, throughMm: number): 
   draft.looks.set('rim', { kind: 'flat', colour: '#cfccc4', surface: 'paper' });
   draft.looks.set('inside', { kind: 'flat', colour: '#4a4844', surface: 'paper' });
   return draft.model();
-} // prettier-ignore
+}
 
 /** A ring binder: flat boards round a block of loose leaves, and the finger ring on its spine. */
 export function binder(widthMm: number, heightMm: number, throughMm: number): Model {
@@ -120,14 +153,32 @@ export function binder(widthMm: number, heightMm: number, throughMm: number): Mo
   const rims = { right: 'rim', top: 'rim', bottom: 'rim' } as const;
   draft.box([-w / 2, 0, d / 2 - b], [w / 2, h, d / 2], { ...rims, front: 'front', back: 'inside' });
   draft.box([-w / 2, 0, -d / 2], [w / 2, h, -d / 2 + b], { ...rims, back: 'back', front: 'inside' });
-  const spine = draft.box([-w / 2, 0, -d / 2 + b], [-w / 2 + b, h, d / 2 - b], { top: 'rim', bottom: 'rim', right: 'inside' });
+  const spine = draft.box([-w / 2, 0, -d / 2 + b], [-w / 2 + b, h, d / 2 - b], {
+    top: 'rim',
+    bottom: 'rim',
+    right: 'inside',
+  });
   draft.flat('spine', spine, [-w / 2, h, -d / 2], [0, 0, d], [0, -h, 0]);
   const through = Math.min(d - 2 * b - 4, 26);
-  draft.box([-w / 2 + 14, 6, -through / 2], [w / 2 - 9, h - 9, through / 2], { right: 'edge', top: 'top', bottom: 'bottom', front: 'inside', back: 'inside' });
+  draft.box([-w / 2 + 14, 6, -through / 2], [w / 2 - 9, h - 9, through / 2], {
+    right: 'edge',
+    top: 'top',
+    bottom: 'bottom',
+    front: 'inside',
+    back: 'inside',
+  });
   const [cy, r] = [46, Math.min(11, d * 0.26)];
   const ring = (radius: number, out: number): Vec3[] =>
-    Array.from({ length: 24 }, (_, i): Vec3 => [-w / 2 - out, cy + radius * Math.sin((i * Math.PI) / 12), radius * Math.cos((i * Math.PI) / 12)]);
-  const place = (radius: number, out: number): [Vec3, Vec3, Vec3] => [[-w / 2 - out, cy + radius, -radius], [0, 0, 2 * radius], [0, -2 * radius, 0]];
+    Array.from({ length: 24 }, (_, i): Vec3 => [
+      -w / 2 - out,
+      cy + radius * Math.sin((i * Math.PI) / 12),
+      radius * Math.cos((i * Math.PI) / 12),
+    ]);
+  const place = (radius: number, out: number): [Vec3, Vec3, Vec3] => [
+    [-w / 2 - out, cy + radius, -radius],
+    [0, 0, 2 * radius],
+    [0, -2 * radius, 0],
+  ];
   draft.flat('metal', spine, ...place(r, 0.2), ring(r, 0.2));
   draft.flat('hole', spine, ...place(r * 0.78, 0.3), ring(r * 0.78, 0.3));
   const leaves = Math.round(through / 0.12);
@@ -142,4 +193,4 @@ export function binder(widthMm: number, heightMm: number, throughMm: number): Mo
   draft.looks.set('metal', { kind: 'flat', colour: '#c9cccf', surface: 'metal' });
   draft.looks.set('hole', { kind: 'flat', colour: '#1d1d1e', surface: 'paper' });
   return draft.model();
-} // prettier-ignore
+}

@@ -25,7 +25,18 @@ export class Draft {
     const corners: Corners = [origin, right, add(right, down), add(origin, down)];
     const normal = unit(cross(down, across));
     const normals = [normal, normal] as const;
-    this.panels.push({ face, solid, origin, across, down, outline: outline ?? corners, u0: 0, u1: 1, normals, seams: [] }); // prettier-ignore
+    this.panels.push({
+      face,
+      solid,
+      origin,
+      across,
+      down,
+      outline: outline ?? corners,
+      u0: 0,
+      u1: 1,
+      normals,
+      seams: [],
+    });
     if (!this.corners.has(face)) this.corners.set(face, corners);
   }
 
@@ -103,10 +114,21 @@ export class Draft {
    * An upright slab with round corners, its front at z1: the front and back as faces of one outline, the sides bent
    * round it. `middle` is that of its width.
    */
-  slab(size: { widthMm: number; heightMm: number; cornerMm: number; z0: number; z1: number; y0?: number }, faces: { front: FaceName; back: FaceName; sides: FaceName }, steps = 6): number {
+  slab(
+    size: { widthMm: number; heightMm: number; cornerMm: number; z0: number; z1: number; y0?: number },
+    faces: { front: FaceName; back: FaceName; sides: FaceName },
+    steps = 6,
+  ): number {
     const { widthMm: w, heightMm: h, cornerMm: r, z0, z1, y0 = 0 } = size;
     const ring = (steps: number): [number, number][] =>
-      ([[w / 2 - r, y0 + h - r, 0], [-w / 2 + r, y0 + h - r, 1], [-w / 2 + r, y0 + r, 2], [w / 2 - r, y0 + r, 3]] as const).flatMap(([cx, cy, from]) =>
+      (
+        [
+          [w / 2 - r, y0 + h - r, 0],
+          [-w / 2 + r, y0 + h - r, 1],
+          [-w / 2 + r, y0 + r, 2],
+          [w / 2 - r, y0 + r, 3],
+        ] as const
+      ).flatMap(([cx, cy, from]) =>
         Array.from({ length: steps + 1 }, (_, i): [number, number] => {
           const a = ((from + i / steps) * Math.PI) / 2;
           return [cx + r * Math.cos(a), cy + r * Math.sin(a)];
@@ -115,13 +137,18 @@ export class Draft {
     const round = ring(steps);
     const at = (z: number): Vec3[] => round.map(([x, y]): Vec3 => [x, y, z]);
     // For its shadow a corner is round enough with two sides.
-    const body = this.solid(prismSolid(ring(2).map(([x, y]): Vec3 => [x, y, z1]), [0, 0, z0 - z1]));
+    const body = this.solid(
+      prismSolid(
+        ring(2).map(([x, y]): Vec3 => [x, y, z1]),
+        [0, 0, z0 - z1],
+      ),
+    );
     this.flat(faces.front, body, [-w / 2, y0 + h, z1], [w, 0, 0], [0, -h, 0], at(z1));
     this.flat(faces.back, body, [w / 2, y0 + h, z0], [-w, 0, 0], [0, -h, 0], at(z0));
     const back = at(z0).reverse();
     this.bent(faces.sides, body, [...back, back[0]], [0, 0, z1 - z0], true);
     return body;
-  } // prettier-ignore
+  }
 
   /** Takes in another draft's bodies and panels, each point and direction changed. */
   take(other: Draft, point: (p: Vec3) => Vec3, way: (v: Vec3) => Vec3): void {
@@ -164,7 +191,15 @@ export function prismSolid(ring: readonly Vec3[], shift: Vec3): Solid {
 export function boxSolid(least: Vec3, most: Vec3): Solid {
   const [x0, y0, z0] = least;
   const [x1, y1, z1] = most;
-  return prismSolid([[x0, y0, z0], [x1, y0, z0], [x1, y0, z1], [x0, y0, z1]], [0, y1 - y0, 0]); // prettier-ignore
+  return prismSolid(
+    [
+      [x0, y0, z0],
+      [x1, y0, z0],
+      [x1, y0, z1],
+      [x0, y0, z1],
+    ],
+    [0, y1 - y0, 0],
+  );
 }
 
 /** The upright cylinder round the origin, as a body of 16 sides. */

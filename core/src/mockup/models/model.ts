@@ -3,9 +3,28 @@ import { type Rigid, type Vec3, moved, turned } from '../../space';
 
 /** Named faces. Those of `ART_SIDES` can take art; the report gives the corners of all that are seen. */
 export const FACE_NAMES = [
-  'front', 'spine', 'back', 'flap', 'screen', 'label', 'top', 'bottom', 'edge', 'left', 'right',
-  'inside', 'rim', 'body', 'sides', 'keys', 'pad', 'metal', 'hole', 'leftPage', 'rightPage',
-] as const; // prettier-ignore
+  'front',
+  'spine',
+  'back',
+  'flap',
+  'screen',
+  'label',
+  'top',
+  'bottom',
+  'edge',
+  'left',
+  'right',
+  'inside',
+  'rim',
+  'body',
+  'sides',
+  'keys',
+  'pad',
+  'metal',
+  'hole',
+  'leftPage',
+  'rightPage',
+] as const;
 export type FaceName = (typeof FACE_NAMES)[number];
 
 /** What art is asked for; `plain` is the colour of the front's edge. */

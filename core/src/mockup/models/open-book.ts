@@ -10,7 +10,14 @@ export function openBook(widthMm: number, heightMm: number, thicknessMm: number,
   const [w, h] = [widthMm, heightMm];
   const rise = Math.max(3, thicknessMm / 2);
   const draft = new Draft();
-  draft.box([-w - 3, 0, -h / 2 - 3], [w + 3, 1.6, h / 2 + 3], { front: 'rim', back: 'rim', left: 'rim', right: 'rim', top: 'inside', bottom: 'rim' });
+  draft.box([-w - 3, 0, -h / 2 - 3], [w + 3, 1.6, h / 2 + 3], {
+    front: 'rim',
+    back: 'rim',
+    left: 'rim',
+    right: 'rim',
+    top: 'inside',
+    bottom: 'rim',
+  });
   for (const side of [-1, 1] as const) {
     const top = (s: number): [number, number] => {
       // From the gutter: a quick round rise, then a long, slightly falling page.
@@ -23,9 +30,18 @@ export function openBook(widthMm: number, heightMm: number, thicknessMm: number,
     const hull = profile.filter((_, i) => i % 4 === 0 || i === strips);
     const ring: Vec3[] = [...hull.map(([x, y]): Vec3 => [x, y, -h / 2]), [side * w, 1.6, -h / 2], [0, 1.6, -h / 2]];
     const body = draft.solid(prismSolid(ring, [0, 0, h]));
-    draft.bent(side < 0 ? 'leftPage' : 'rightPage', body, run.map(([x, y]): Vec3 => [x, y, -h / 2]), [0, 0, h]);
+    draft.bent(
+      side < 0 ? 'leftPage' : 'rightPage',
+      body,
+      run.map(([x, y]): Vec3 => [x, y, -h / 2]),
+      [0, 0, h],
+    );
     const high = Math.max(...profile.map((p) => p[1]));
-    const outline = (z: number): Vec3[] => [...profile.map(([x, y]): Vec3 => [x, y, z]), [side * w, 1.6, z], [0, 1.6, z]];
+    const outline = (z: number): Vec3[] => [
+      ...profile.map(([x, y]): Vec3 => [x, y, z]),
+      [side * w, 1.6, z],
+      [0, 1.6, z],
+    ];
     const [from, to] = side < 0 ? [-w, 0] : [0, w];
     draft.flat('top', body, [to, high, -h / 2], [from - to, 0, 0], [0, 1.6 - high, 0], outline(-h / 2));
     draft.flat('bottom', body, [from, high, h / 2], [to - from, 0, 0], [0, 1.6 - high, 0], outline(h / 2));
@@ -43,4 +59,4 @@ export function openBook(widthMm: number, heightMm: number, thicknessMm: number,
   draft.looks.set('inside', { kind: 'flat', colour: '#e4e1d8', surface: 'paper' });
   draft.looks.set('rim', { kind: 'art', side: 'plain', ratio: 1, surface: 'cover' });
   return draft.model();
-} // prettier-ignore
+}

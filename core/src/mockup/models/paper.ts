@@ -53,8 +53,19 @@ export function keyboard(): Raster {
   const high = height / 5;
   rows.forEach((count, row) => {
     const y = row * high + 4;
-    const keys = count > 0 ? Array.from({ length: count }, (_, i) => [(i * width) / count, ((i + 1) * width) / count]) : [[0, 0.09], [0.09, 0.18], [0.18, 0.27], [0.27, 0.7], [0.7, 0.8], [0.8, 0.9], [0.9, 1]].map(([a, b]) => [a * width, b * width]);
+    const keys =
+      count > 0
+        ? Array.from({ length: count }, (_, i) => [(i * width) / count, ((i + 1) * width) / count])
+        : [
+            [0, 0.09],
+            [0.09, 0.18],
+            [0.18, 0.27],
+            [0.27, 0.7],
+            [0.7, 0.8],
+            [0.8, 0.9],
+            [0.9, 1],
+          ].map(([a, b]) => [a * width, b * width]);
     for (const [x0, x1] of keys) ink(out, x0 + 4, y, x1 - 4, y + high - 8, 0.26);
   });
   return out;
-} // prettier-ignore
+}

@@ -20,8 +20,24 @@ export type Quality = {
   /** Most views through a lens with depth of field. */
   readonly lens: number;
 };
-export const PREVIEW: Quality = { shadowStep: 8, refined: false, filter: { kind: 'linear', taps: 4 }, coverage: 3, strips: COARSE, cells: 10, lens: 7 }; // prettier-ignore
-export const FINAL: Quality = { shadowStep: 4, refined: true, filter: { kind: 'cubic', taps: 8 }, coverage: 8, strips: SMOOTH, cells: 64, lens: 64 }; // prettier-ignore
+export const PREVIEW: Quality = {
+  shadowStep: 8,
+  refined: false,
+  filter: { kind: 'linear', taps: 4 },
+  coverage: 3,
+  strips: COARSE,
+  cells: 10,
+  lens: 7,
+};
+export const FINAL: Quality = {
+  shadowStep: 4,
+  refined: true,
+  filter: { kind: 'cubic', taps: 8 },
+  coverage: 8,
+  strips: SMOOTH,
+  cells: 64,
+  lens: 64,
+};
 
 /** What is drawn of a scene. */
 export type Layers = { readonly things: boolean; readonly reflection: boolean; readonly shadow: boolean };
@@ -37,7 +53,12 @@ const PAPER: readonly [number, number, number] = [52_000, 52_000, 52_000];
 type Placed = { readonly facet: Facet; readonly surface: number };
 
 /** Room for an edge pixel: the candidates that touch it, each one's hits and the sums of their places. */
-type Scratch = { readonly near: Int32Array; readonly hits: Int32Array; readonly sx: Float64Array; readonly sy: Float64Array }; // prettier-ignore
+type Scratch = {
+  readonly near: Int32Array;
+  readonly hits: Int32Array;
+  readonly sx: Float64Array;
+  readonly sy: Float64Array;
+};
 
 /**
  * Renders output rows y0..y1 as straight-alpha sRGB bytes on nothing. Pure: bands can be made anywhere in any order and
@@ -65,13 +86,28 @@ export function renderBand(
   }));
   const maps = stage.views.flatMap(({ toMain }) => (toMain ? [toMain] : []));
   const beyond = reachOf(maps, shadowBox);
-  const grid = shadowGrid(stage.ground, stage.camera, width, y0, y1, quality.shadowStep, quality.refined, stage.scratch, beyond); // prettier-ignore
+  const grid = shadowGrid(
+    stage.ground,
+    stage.camera,
+    width,
+    y0,
+    y1,
+    quality.shadowStep,
+    quality.refined,
+    stage.scratch,
+    beyond,
+  );
   shader.place(surfaces, shown > 1 ? { ...quality.filter, kind: 'linear' } : quality.filter);
   // Sums of a tile for the things, and for their mirror; the band itself.
   const { sums: both, bytes: out } = shader.room(2 * TILE * TILE, width * (y1 - y0));
   const [sum, behind] = [both.subarray(0, TILE * TILE * 4), both.subarray(TILE * TILE * 4)];
   const most = Math.max(...views.map(({ things, mirror }) => Math.max(things.length, mirror.length)));
-  const scratch: Scratch = { near: new Int32Array(most), hits: new Int32Array(most), sx: new Float64Array(most), sy: new Float64Array(most) }; // prettier-ignore
+  const scratch: Scratch = {
+    near: new Int32Array(most),
+    hits: new Int32Array(most),
+    sx: new Float64Array(most),
+    sy: new Float64Array(most),
+  };
   const lit = layers.shadow && (stage.ground.cast > 0 || stage.ground.contact > 0);
   for (let ty = y0; ty < y1; ty += TILE) {
     for (let tx = 0; tx < width; tx += TILE) {
@@ -276,7 +312,11 @@ function shadowThrough(grid: ShadowGrid, maps: readonly Homography[], x: number,
   for (let m = 0; m < maps.length; m++) {
     const h = maps[m];
     const k = 1 / (h[6] * (x + 0.5) + h[7] * (y + 0.5) + h[8]);
-    sum += shadowAt(grid, (h[0] * (x + 0.5) + h[1] * (y + 0.5) + h[2]) * k - 0.5, (h[3] * (x + 0.5) + h[4] * (y + 0.5) + h[5]) * k - 0.5); // prettier-ignore
+    sum += shadowAt(
+      grid,
+      (h[0] * (x + 0.5) + h[1] * (y + 0.5) + h[2]) * k - 0.5,
+      (h[3] * (x + 0.5) + h[4] * (y + 0.5) + h[5]) * k - 0.5,
+    );
   }
   return sum / maps.length;
 }

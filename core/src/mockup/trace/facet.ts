@@ -60,7 +60,14 @@ function above(panel: Panel, body: number, occluders: readonly Occluder[]): Occl
 }
 
 /** Light at the corners of a grid over a panel; `shaded` tells whether other bodies take some of it. */
-function lightGrid(panel: Panel, others: readonly Occluder[], finish: Finish, maker: FacetMaker, columns: number, rows: number): LightGrid & { shaded: boolean } {
+function lightGrid(
+  panel: Panel,
+  others: readonly Occluder[],
+  finish: Finish,
+  maker: FacetMaker,
+  columns: number,
+  rows: number,
+): LightGrid & { shaded: boolean } {
   const { lamps, scratch, camera, fill, heightMm, exposure } = maker;
   const { origin, across, down, normals } = panel;
   const nodes = new Float32Array((columns + 1) * (rows + 1) * NODE);
@@ -94,7 +101,7 @@ function lightGrid(panel: Panel, others: readonly Occluder[], finish: Finish, ma
     }
   }
   return { columns, rows, nodes, shaded };
-} // prettier-ignore
+}
 
 const STEP_MM = 17;
 const cellsFor = (mm: number, most: number): number => Math.max(1, Math.min(most, Math.ceil(mm / STEP_MM)));

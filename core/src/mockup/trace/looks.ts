@@ -84,4 +84,4 @@ export function looksOf(
     }
   });
   return { drawn, art };
-} // prettier-ignore
+}

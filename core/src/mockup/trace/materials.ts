@@ -56,7 +56,9 @@ let last: { readonly material: Material; readonly tones: Float32Array } | null =
 export function materialRaster(material: Material, [r, g, b]: readonly [number, number, number]): Raster {
   if (last?.material !== material) {
     const tone = toneOf(material);
-    const tones = Float32Array.from({ length: SIDE * SIDE }, (_, i) => tone((i % SIDE) / SIDE, Math.floor(i / SIDE) / SIDE)); // prettier-ignore
+    const tones = Float32Array.from({ length: SIDE * SIDE }, (_, i) =>
+      tone((i % SIDE) / SIDE, Math.floor(i / SIDE) / SIDE),
+    );
     last = { material, tones };
   }
   const out = raster(SIDE, SIDE);

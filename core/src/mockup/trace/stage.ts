@@ -115,7 +115,12 @@ export function stage(
   };
   const main = viewOf(models, scene, maker);
   const { lens, eyes } = lensOf(scene.focus, camera, models, size, smooth.lens);
-  const square = [[-1, -1], [1, -1], [1, 1], [-1, 1]].map(([x, z]): Vec3 => [x * radiusMm, 0, z * radiusMm]); // prettier-ignore
+  const square = [
+    [-1, -1],
+    [1, -1],
+    [1, 1],
+    [-1, 1],
+  ].map(([x, z]): Vec3 => [x * radiusMm, 0, z * radiusMm]);
   const onPicture = (from: Camera): Point[] => square.map((p) => projectPoint(from, p)).map(([x, y]) => ({ x, y }));
   return {
     ...main,

@@ -24,11 +24,14 @@ function lightOver(x0: number, z0: number, side: number, size: number): LightGri
     for (let i = 0; i <= CELLS; i++) {
       const [x, z] = [x0 + (i / CELLS) * side, z0 + (j / CELLS) * side];
       const away = Math.hypot(x, z) / size;
-      nodes.set([1.04 - DIM * smoothstep(0.4, 3.4, away), 0, 0, 1 - smoothstep(FADES[0], FADES[1], -z / size)], (j * (CELLS + 1) + i) * 4);
+      nodes.set(
+        [1.04 - DIM * smoothstep(0.4, 3.4, away), 0, 0, 1 - smoothstep(FADES[0], FADES[1], -z / size)],
+        (j * (CELLS + 1) + i) * 4,
+      );
     }
   }
   return { columns: CELLS, rows: CELLS, nodes };
-} // prettier-ignore
+}
 
 /** The form that gives a ground coordinate as a ratio of functions linear in the pixel: x, z and their divisor. */
 function groundForms(camera: Camera): { x: Linear; z: Linear; w: Linear } {
@@ -65,7 +68,8 @@ export function tableRaster({ material, colour, wall }: Table, stage: Stage): Ra
     const found = known.get(key);
     if (found !== undefined) return found;
     const [x0, z0] = [(i - 0.5) * side, (j - 0.5) * side];
-    const less = (form: Linear, from: number): Linear => form.map((v, k) => (v - from * w[k]) / side) as unknown as Linear; // prettier-ignore
+    const less = (form: Linear, from: number): Linear =>
+      form.map((v, k) => (v - from * w[k]) / side) as unknown as Linear;
     const even = (j & 1) === 0;
     const b = less(z, z0);
     surfaces.push({

@@ -45,7 +45,10 @@ export function blanknessOf(
     const steps: number[][] = [];
     for (let k = 1; k < 24; k++) {
       // Beyond a crease the face goes on: of places near and farther off, those that are most alike count.
-      const [inside, outside] = [[3, 8], [-3, -8]].map((offs) => offs.flatMap((off) => [read(k / 24, off)].filter((v) => v !== null))); // prettier-ignore
+      const [inside, outside] = [
+        [3, 8],
+        [-3, -8],
+      ].map((offs) => offs.flatMap((off) => [read(k / 24, off)].filter((v) => v !== null)));
       const pairs = inside.flatMap((i) => outside.map((o) => i.map((v, c) => v - o[c])));
       if (pairs.length > 0) steps.push(pairs.reduce((a, d) => (Math.hypot(...d) < Math.hypot(...a) ? d : a)));
     }

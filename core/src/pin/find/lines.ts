@@ -162,6 +162,6 @@ function same(a: Line, b: Line, { width, height }: Gradient): boolean {
   const dot = a.nx * b.nx + a.ny * b.ny;
   if (Math.abs(dot) < 0.9994) return false;
   const sign = Math.sign(dot);
-  const at = (l: Line, s: number): number => s * l.c - s * (l.nx * width) / 2 - s * (l.ny * height) / 2;
+  const at = (l: Line, s: number): number => s * l.c - (s * (l.nx * width)) / 2 - (s * (l.ny * height)) / 2;
   return Math.abs(at(a, 1) - at(b, sign)) < 2.2;
-} // prettier-ignore
+}

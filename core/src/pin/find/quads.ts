@@ -38,7 +38,9 @@ const alongOf = ({ line, start }: Support, p: Point): number => p.x * -line.ny +
 
 /** Share of the line between two places that is a step. */
 function share({ sums }: Support, from: number, to: number): number {
-  const [a, b] = [Math.min(from, to), Math.max(from, to)].map((t) => Math.min(sums.length - 1, Math.max(0, Math.round(t)))); // prettier-ignore
+  const [a, b] = [Math.min(from, to), Math.max(from, to)].map((t) =>
+    Math.min(sums.length - 1, Math.max(0, Math.round(t))),
+  );
   return b > a ? (sums[b] - sums[a]) / (b - a) : 0;
 }
 
@@ -57,7 +59,10 @@ export function inOrder(quad: readonly Point[]): Point[] {
   const round = areaOf(quad) < 0 ? [...quad].reverse() : [...quad];
   const cx = round.reduce((sum, p) => sum + p.x, 0) / 4;
   const cy = round.reduce((sum, p) => sum + p.y, 0) / 4;
-  const first = round.reduce((best, p, i) => (p.x - cx + (p.y - cy) < round[best].x - cx + (round[best].y - cy) ? i : best), 0); // prettier-ignore
+  const first = round.reduce(
+    (best, p, i) => (p.x - cx + (p.y - cy) < round[best].x - cx + (round[best].y - cy) ? i : best),
+    0,
+  );
   return [0, 1, 2, 3].map((i) => round[(first + i) % 4]);
 }
 
@@ -79,7 +84,11 @@ export function quadsOf(lines: readonly Line[], g: Gradient, most: number): Quad
       const [i, k] = pairs[a];
       const [j, l] = pairs[b];
       if (i === j || i === l || k === j || k === l) continue;
-      const quad = scored([i, j, k, l].map((n) => supports[n]), g, worst); // prettier-ignore
+      const quad = scored(
+        [i, j, k, l].map((n) => supports[n]),
+        g,
+        worst,
+      );
       if (!quad) continue;
       found.push(quad);
       if (found.length < 4 * most) continue;

@@ -192,21 +192,26 @@ function sideIn(found: readonly Step[], profiles: readonly Profile[], reach: num
 
 /** Whether the band between an inner and an outer line has the colour that the face has farther within. */
 function isCrease(inner: SideLine, outer: SideLine, profiles: readonly Profile[], reach: number): boolean {
-  const [band, within] = [[0, 0, 0], [0, 0, 0]];
+  const [band, within] = [
+    [0, 0, 0],
+    [0, 0, 0],
+  ];
   let [n, m] = [0, 0];
   for (const { t, values, sizes } of profiles) {
     const [from, to] = [outer.a + outer.b * t, inner.a + inner.b * t].map((off) => (off + reach) / STEP);
     const count = sizes.length;
     if (to - from < 10) continue;
-    for (let i = Math.ceil(from + (to - from) * 0.3); i < to - (to - from) * 0.3; i++, n++) for (let c = 0; c < 3; c++) band[c] += values[i * 3 + c] ?? 0;
-    for (let i = Math.ceil(count * 0.82); i < count; i++, m++) for (let c = 0; c < 3; c++) within[c] += values[i * 3 + c];
+    for (let i = Math.ceil(from + (to - from) * 0.3); i < to - (to - from) * 0.3; i++, n++)
+      for (let c = 0; c < 3; c++) band[c] += values[i * 3 + c] ?? 0;
+    for (let i = Math.ceil(count * 0.82); i < count; i++, m++)
+      for (let c = 0; c < 3; c++) within[c] += values[i * 3 + c];
   }
   if (n === 0 || m === 0) return false;
   const apart = Math.hypot(...band.map((v, c) => v / n - within[c] / m));
   const size = inner.steps.reduce((sum, s) => sum + s.size, 0) / inner.steps.length;
   // A blurred step rises over some 4 px at its steepest slope.
   return apart < ALIKE * size;
-} // prettier-ignore
+}
 
 /**
  * Corners moved to where the sides of the face really are: each side's step is sought within `reach` px at many places,
@@ -223,7 +228,6 @@ export function settled(photo: Raster, corners: readonly Point[], reach: number)
     [Math.max(3, reach / 2), Math.max(3, reach / 2)],
     [3, 3],
   ]) {
-    // prettier-ignore
     const read = now.map((p, s) => profilesOf(photo, p, now[(s + 1) % 4], r + 2, within + 2));
     // Told once, where the places reach far enough within.
     quiet ??= read.map(quietOf);

@@ -5,11 +5,16 @@ import type { Structure } from '../structure';
 import { ground, headAndFoot, pictureIn, titleItems, twoTone } from './common';
 
 /** A picture cut to a shape above its words. */
-function shaped(b: Board, picture: PictureFacts, area: Parameters<typeof pictureIn>[2], mask: 'arch' | 'ellipse' | 'brush' | null): PartSeed {
+function shaped(
+  b: Board,
+  picture: PictureFacts,
+  area: Parameters<typeof pictureIn>[2],
+  mask: 'arch' | 'ellipse' | 'brush' | null,
+): PartSeed {
   return pictureIn(b, picture, area, {
     mask: mask === null ? null : mask === 'brush' ? { kind: 'brush', rough: 0.45, seed: 7 + b.s.turn } : { kind: mask },
   });
-} // prettier-ignore
+}
 
 /** Covers with a picture cut to a shape. */
 export const CUT: readonly Structure[] = [
@@ -115,7 +120,9 @@ export const CUT: readonly Structure[] = [
       );
       if (!column) return null;
       const gap = b.high(0.05);
-      const [a, z] = above ? [column.box.y + column.box.height + gap, ends.bottom - gap * 0.4] : [ends.top + gap * 0.2, column.box.y - gap];
+      const [a, z] = above
+        ? [column.box.y + column.box.height + gap, ends.bottom - gap * 0.4]
+        : [ends.top + gap * 0.2, column.box.y - gap];
       const area = { x: -0.06, y: a, width: 1.12, height: z - a };
       return [
         ground(tones.ground),
@@ -124,7 +131,7 @@ export const CUT: readonly Structure[] = [
         ...column.parts,
       ];
     },
-  }, // prettier-ignore
+  },
   {
     id: 'brush-stroke',
     name: 'The picture as a brush stroke',
@@ -145,8 +152,13 @@ export const CUT: readonly Structure[] = [
         { anchor: 'middle' },
       );
       if (!column) return null;
-      const area = { x: 0.04, y: ends.top, width: 0.92, height: Math.min(column.box.y, middle + 0.1) - b.high(0.03) - ends.top };
+      const area = {
+        x: 0.04,
+        y: ends.top,
+        width: 0.92,
+        height: Math.min(column.box.y, middle + 0.1) - b.high(0.03) - ends.top,
+      };
       return [ground(tones.ground), shaped(b, picture, area, 'brush'), ...ends.parts, ...column.parts];
     },
-  }, // prettier-ignore
+  },
 ];

@@ -18,16 +18,27 @@ function through(points: readonly (readonly [number, number])[]): Node[] {
 /** A hill as path data in a box 1000 high: from edge to edge, its back made of waves. */
 function hill(ratio: number, phase: number, swell: number): string {
   const w = ratio * 1000;
-  const at = (t: number): number => 300 - 190 * Math.sin(t * swell + phase) - 80 * Math.sin(t * swell * 2.3 + phase * 2);
+  const at = (t: number): number =>
+    300 - 190 * Math.sin(t * swell + phase) - 80 * Math.sin(t * swell * 2.3 + phase * 2);
   let d = `M0 1000L0 ${Math.round(at(0))}`;
   for (let i = 1; i <= 24; i++) d += `L${Math.round((w * i) / 24)} ${Math.round(at(i / 24))}`;
   return `${d}L${Math.round(w)} 1000Z`;
-} // prettier-ignore
+}
 
-const disc = (id: string, cx: number, cy: number, size: number, high: (w: number) => number, colour: string): PartSeed => ({
-  ...newShape({ kind: 'ellipse' }, { area: { x: cx - size / 2, y: cy - high(size) / 2, width: size, height: high(size) }, colour }),
+const disc = (
+  id: string,
+  cx: number,
+  cy: number,
+  size: number,
+  high: (w: number) => number,
+  colour: string,
+): PartSeed => ({
+  ...newShape(
+    { kind: 'ellipse' },
+    { area: { x: cx - size / 2, y: cy - high(size) / 2, width: size, height: high(size) }, colour },
+  ),
   id,
-}); // prettier-ignore
+});
 
 /** Covers with a figure drawn from their own colours. */
 export const FIGURE: readonly Structure[] = [
@@ -52,9 +63,14 @@ export const FIGURE: readonly Structure[] = [
       );
       const ends = headAndFoot(b, { head: tones.accent, foot: tones.words });
       if (!column || !ends || ends.top > cy - tall / 2 || ends.bottom < cy + tall / 2) return null;
-      return [ground(tones.ground), disc('disc', 0.5, cy, size, (w) => b.high(w), tones.block), ...ends.parts, ...column.parts];
+      return [
+        ground(tones.ground),
+        disc('disc', 0.5, cy, size, (w) => b.high(w), tones.block),
+        ...ends.parts,
+        ...column.parts,
+      ];
     },
-  }, // prettier-ignore
+  },
   {
     id: 'hills',
     name: 'Hills and a disc under the title',
@@ -86,15 +102,27 @@ export const FIGURE: readonly Structure[] = [
         const wide = (area.width / (area.height * ratio)) * 1;
         const d = hill(wide, 0.7 + b.s.turn * 1.9 + i * 2.1, 3.2 + i * 0.7);
         const colour = mixed(far, near, i / (lands - 1));
-        return { ...newShape({ kind: 'drawn', ratio: Math.min(50, Math.max(0.02, wide)), paths: [{ d, colour: null }] }, { area, colour }), id: `hill-${i}` };
+        return {
+          ...newShape(
+            { kind: 'drawn', ratio: Math.min(50, Math.max(0.02, wide)), paths: [{ d, colour: null }] },
+            { area, colour },
+          ),
+          id: `hill-${i}`,
+        };
       });
       const foot = b.line('byline', isDark(near) ? '#f7f3ea' : '#1a1a19', { bottom: 1 - b.my * 0.8 });
       if (!foot) return null;
       const size = 0.3;
       const cx = [0.7, 0.28, 0.5][b.s.turn];
-      return [ground(tones.ground), disc('disc', cx, top + b.high(0.02), size, (w) => b.high(w), tones.accent), ...shapes, ...head.parts, ...foot.parts];
+      return [
+        ground(tones.ground),
+        disc('disc', cx, top + b.high(0.02), size, (w) => b.high(w), tones.accent),
+        ...shapes,
+        ...head.parts,
+        ...foot.parts,
+      ];
     },
-  }, // prettier-ignore
+  },
   {
     id: 'rays',
     name: 'Rays from behind the title',
@@ -115,7 +143,12 @@ export const FIGURE: readonly Structure[] = [
       if (!column) return null;
       const ray = mixed(tones.ground, tones.block, toneDistance(tones.ground, tones.block) > 0.35 ? 0.16 : 0.34);
       const size = 2.6;
-      const area = { x: 0.5 - size / 2, y: (b.s.turn === 0 ? 0.5 : 1) - b.high(size) / 2, width: size, height: b.high(size) };
+      const area = {
+        x: 0.5 - size / 2,
+        y: (b.s.turn === 0 ? 0.5 : 1) - b.high(size) / 2,
+        width: size,
+        height: b.high(size),
+      };
       return [
         ground(tones.ground),
         { ...newShape({ kind: 'burst', points: 24, depth: 0.8 }, { area, colour: ray }), id: 'rays' },
@@ -123,7 +156,7 @@ export const FIGURE: readonly Structure[] = [
         ...column.parts,
       ];
     },
-  }, // prettier-ignore
+  },
   {
     id: 'stripes',
     name: 'Stripes of the palette, the words in the widest',
@@ -152,14 +185,18 @@ export const FIGURE: readonly Structure[] = [
         { anchor: foot ? 'top' : 'middle', align },
       );
       const from = foot ? 1 - stack : 0;
-      return column && [
-        ground(tones.ground),
-        ...colours.map((colour, i) => block(`stripe-${i}`, { x: 0, y: from + i * each, width: 1, height: each + 0.0008 }, colour)),
-        ...column.parts,
-        ...byline.parts,
-      ];
+      return (
+        column && [
+          ground(tones.ground),
+          ...colours.map((colour, i) =>
+            block(`stripe-${i}`, { x: 0, y: from + i * each, width: 1, height: each + 0.0008 }, colour),
+          ),
+          ...column.parts,
+          ...byline.parts,
+        ]
+      );
     },
-  }, // prettier-ignore
+  },
   {
     id: 'drawn-waves',
     name: 'A family of drawn lines',
@@ -199,13 +236,19 @@ export const FIGURE: readonly Structure[] = [
       const { turn } = b.s;
       return [
         ground(tones.ground),
-        { ...newCurve(line(top + swing, turn), tones.accent, { width: 0.005, family: { kind: 'between', count, part: 'wave-end' } }), id: 'waves' },
+        {
+          ...newCurve(line(top + swing, turn), tones.accent, {
+            width: 0.005,
+            family: { kind: 'between', count, part: 'wave-end' },
+          }),
+          id: 'waves',
+        },
         { ...newCurve(line(end - swing, turn + 1.7), tones.accent, { width: 0.005 }), id: 'wave-end' },
         ...column.parts,
         ...foot.parts,
       ];
     },
-  }, // prettier-ignore
+  },
   {
     id: 'ribbon',
     name: 'The title on a ribbon',
@@ -234,14 +277,26 @@ export const FIGURE: readonly Structure[] = [
       const badge = b.high(0.2);
       return [
         ground(tones.ground),
-        { ...newShape({ kind: 'burst', points: 16, depth: 0.45 }, { area: { x: 0.4, y: y - badge - b.high(0.06), width: 0.2, height: badge }, colour: tones.accent }), id: 'star' },
-        { ...newShape({ kind: 'ribbon', fold: 0.05, notch: 0.4 }, { area: { x: 0.05, y, width: 0.9, height: tall }, colour: tones.block }), id: 'ribbon' },
+        {
+          ...newShape(
+            { kind: 'burst', points: 16, depth: 0.45 },
+            { area: { x: 0.4, y: y - badge - b.high(0.06), width: 0.2, height: badge }, colour: tones.accent },
+          ),
+          id: 'star',
+        },
+        {
+          ...newShape(
+            { kind: 'ribbon', fold: 0.05, notch: 0.4 },
+            { area: { x: 0.05, y, width: 0.9, height: tall }, colour: tones.block },
+          ),
+          id: 'ribbon',
+        },
         ...ends.parts,
         ...title.parts,
         ...sub.parts,
       ];
     },
-  }, // prettier-ignore
+  },
   {
     id: 'night-sky',
     name: 'Specks of light over a low disc',
@@ -272,7 +327,7 @@ export const FIGURE: readonly Structure[] = [
       const from = head.box.y + head.box.height + high(0.05);
       const specks = Array.from({ length: 22 }, (_, i) => {
         const x = ((i * 0.618034) % 1) * 0.9 + 0.05;
-        const y = from + (((i * 0.754877) % 1) * (top - from - high(0.02)));
+        const y = from + ((i * 0.754877) % 1) * (top - from - high(0.02));
         const r = [0.006, 0.009, 0.013][i % 3];
         return disc(`speck-${i}`, x, y, r, high, tones.accent);
       });
@@ -284,7 +339,7 @@ export const FIGURE: readonly Structure[] = [
         ...foot.parts,
       ];
     },
-  }, // prettier-ignore
+  },
   {
     id: 'paper-slip',
     name: 'A slip of paper with the words, on grain',
@@ -311,10 +366,17 @@ export const FIGURE: readonly Structure[] = [
       const area = { x, width: 1 - 2 * x, y: box.y - b.high(pad), height: box.height + b.high(pad * 2.1) };
       return [
         ground(tones.block),
-        { ...block('slip', area, tones.ground), shadow: { dx: 0, dy: 0.012, blur: 0.03, colour: '#000000', opacity: 0.4 } } as PartSeed,
-        rule('tape', { x: 0.41, y: area.y - b.high(0.022), width: 0.18, height: b.high(0.044) }, mixed(tones.accent, tones.block, 0.35)),
+        {
+          ...block('slip', area, tones.ground),
+          shadow: { dx: 0, dy: 0.012, blur: 0.03, colour: '#000000', opacity: 0.4 },
+        } as PartSeed,
+        rule(
+          'tape',
+          { x: 0.41, y: area.y - b.high(0.022), width: 0.18, height: b.high(0.044) },
+          mixed(tones.accent, tones.block, 0.35),
+        ),
         ...column.parts,
       ];
     },
-  }, // prettier-ignore
+  },
 ];

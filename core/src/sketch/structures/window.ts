@@ -113,9 +113,10 @@ export const WINDOW: readonly Structure[] = [
       const y = b.s.turn === 0 ? 0.13 : 0.87 - tall;
       const foot = b.line('byline', tones.words, b.s.turn === 0 ? { bottom: 0.915 } : { top: 0.07 }, { size: 0.036 });
       if (!foot) return null;
-      const [y0, y1] = b.s.turn === 0
-        ? [y + tall + b.high(0.06), foot.box.y - b.high(0.04)]
-        : [foot.box.y + foot.box.height + b.high(0.06), y - b.high(0.06)]; // prettier-ignore
+      const [y0, y1] =
+        b.s.turn === 0
+          ? [y + tall + b.high(0.06), foot.box.y - b.high(0.04)]
+          : [foot.box.y + foot.box.height + b.high(0.06), y - b.high(0.06)];
       const column = b.column(
         { x: x * 0.8, y: y0, width: 1 - 1.6 * x, height: y1 - y0 },
         [
@@ -124,7 +125,14 @@ export const WINDOW: readonly Structure[] = [
         ],
         { anchor: b.s.turn === 0 ? 'top' : 'middle' },
       );
-      return column && [ground(tones.ground), pictureIn(b, picture, { x, y, width, height: tall }), ...foot.parts, ...column.parts]; // prettier-ignore
+      return (
+        column && [
+          ground(tones.ground),
+          pictureIn(b, picture, { x, y, width, height: tall }),
+          ...foot.parts,
+          ...column.parts,
+        ]
+      );
     },
   },
   {
@@ -151,11 +159,16 @@ export const WINDOW: readonly Structure[] = [
         { anchor: 'bottom' },
       );
       if (!column) return null;
-      const area = { x: margin, y: b.high(margin), width: 1 - 2 * margin, height: column.box.y - b.high(0.055) - b.high(margin) };
+      const area = {
+        x: margin,
+        y: b.high(margin),
+        width: 1 - 2 * margin,
+        height: column.box.y - b.high(0.055) - b.high(margin),
+      };
       const inner = b.s.turn === 1 ? { border: { width: 0.006, colour: tones.accent } } : {};
       return [ground(tones.ground), pictureIn(b, picture, area, inner), ...column.parts, ...foot.parts];
     },
-  }, // prettier-ignore
+  },
   {
     id: 'print',
     name: 'The picture printed in two colours into the ground',
@@ -186,11 +199,18 @@ export const WINDOW: readonly Structure[] = [
       return [
         ground(tones.ground),
         pictureIn(b, picture, { x: 0, y, width: 1, height: 1 - y }, { look }),
-        ...(dark ? [] : [{ ...newOverlay('halftone', '#000000', { scale: 1.4, amount: 0.5, opacity: 0.16, blend: 'multiply' }), id: 'dots' }]),
+        ...(dark
+          ? []
+          : [
+              {
+                ...newOverlay('halftone', '#000000', { scale: 1.4, amount: 0.5, opacity: 0.16, blend: 'multiply' }),
+                id: 'dots',
+              },
+            ]),
         ...head.parts,
       ];
     },
-  }, // prettier-ignore
+  },
   {
     id: 'mosaic',
     name: 'Several pictures in a grid, the words in a field of it',
@@ -290,13 +310,19 @@ export const WINDOW: readonly Structure[] = [
         titleItems(inks, 0.24, b, {}),
         { anchor: b.s.turn === 0 ? 'middle' : 'top', align },
       );
-      return column && [
-        ground(tones.ground),
-        pictureIn(b, picture, whole, { look }),
-        rule('line', { x: align === 'left' ? b.mx : 0.44, y: column.box.y - b.high(0.05), width: 0.12, height: b.high(0.007) }, inks.accent),
-        ...ends.parts,
-        ...column.parts,
-      ];
+      return (
+        column && [
+          ground(tones.ground),
+          pictureIn(b, picture, whole, { look }),
+          rule(
+            'line',
+            { x: align === 'left' ? b.mx : 0.44, y: column.box.y - b.high(0.05), width: 0.12, height: b.high(0.007) },
+            inks.accent,
+          ),
+          ...ends.parts,
+          ...column.parts,
+        ]
+      );
     },
-  }, // prettier-ignore
+  },
 ];

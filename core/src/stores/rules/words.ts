@@ -50,16 +50,20 @@ export function checkWords(words: CoverWords, profile: Profile): Finding[] {
       const all = ` ${bareWords(texts.join(' '))} `;
       for (const field of ['title', 'subtitle', 'author'] as const) {
         const wanted = bareWords(brief[field]);
-        if (wanted && !all.includes(` ${wanted} `)) found.push(must('store-words-match', { field, wanted: brief[field] }));
+        if (wanted && !all.includes(` ${wanted} `))
+          found.push(must('store-words-match', { field, wanted: brief[field] }));
       }
     }
   }
   if (thumb && words.titleReadsFromPx !== undefined) {
     const from = words.titleReadsFromPx;
-    if (from === null || from > thumb.widthPx) found.push(should('store-thumb', { found: from ?? 0, wanted: thumb.widthPx }));
-    const lost = (words.reads ?? []).filter((r) => r.role !== 'title' && (r.fromPx === null || r.fromPx > thumb.widthPx));
+    if (from === null || from > thumb.widthPx)
+      found.push(should('store-thumb', { found: from ?? 0, wanted: thumb.widthPx }));
+    const lost = (words.reads ?? []).filter(
+      (r) => r.role !== 'title' && (r.fromPx === null || r.fromPx > thumb.widthPx),
+    );
     const roles = [...new Set(lost.map((r) => r.role))].join(', ');
     if (roles) found.push(note('store-thumb-rest', { roles, wanted: thumb.widthPx }));
   }
   return graveFirst(found);
-} // prettier-ignore
+}

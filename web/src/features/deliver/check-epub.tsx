@@ -166,4 +166,4 @@ function MadeView({ made, name }: { made: Made; name: string }) {
       </Button>
     </section>
   );
-} // prettier-ignore
+}

@@ -140,7 +140,11 @@ function CopyView({ copy, name }: { copy: Mended; name: string }) {
   if (!info.ok) return null;
   const { format, widthPx, heightPx } = info.value;
   const [ending, type] = IMAGE_FILES[format];
-  const file = `${stemOf(name).replace(/[^\w-]+/g, '-').slice(0, 80) || 'cover'}-mended.${ending}`;
+  const file = `${
+    stemOf(name)
+      .replace(/[^\w-]+/g, '-')
+      .slice(0, 80) || 'cover'
+  }-mended.${ending}`;
   return (
     <section aria-label="The copy" className="flex flex-col gap-1.5 border-t border-line pt-4">
       <h2 className="text-base font-semibold">The copy</h2>
@@ -149,11 +153,13 @@ function CopyView({ copy, name }: { copy: Mended; name: string }) {
       </p>
       <FindingsView findings={copy.findings} />
       {verdictOf(copy.findings) === 'fails' && (
-        <p className="font-semibold text-fail">No copy of this file can pass there: what is left to mend is on the picture itself.</p>
+        <p className="font-semibold text-fail">
+          No copy of this file can pass there: what is left to mend is on the picture itself.
+        </p>
       )}
       <Button kind="ink" className="mt-2 self-start" onClick={() => saveFile(copy.bytes, file, type)}>
         Save {file}
       </Button>
     </section>
   );
-} // prettier-ignore
+}

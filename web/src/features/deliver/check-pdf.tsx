@@ -45,12 +45,13 @@ export function CheckPdf({ file, book }: { file: File; book: Book }) {
       <h2 className="text-base font-semibold break-all">{file.name}</h2>
       <p className="font-mono text-xs text-ink-2">PDF, {sizeText(file.size)}</p>
       <p>
-        The cover becomes the first page, in the size of the other pages. Title and author are written into the document; the other
-        pages stay as they are.
+        The cover becomes the first page, in the size of the other pages. Title and author are written into the
+        document; the other pages stay as they are.
       </p>
       <Segmented label="Where the cover goes" value={place} options={PLACES} onChange={(next) => setPlace(next)} />
       <p className="text-ink-2">
-        {place === 'auto' && 'A first page that the file itself calls its cover is replaced; before any other the cover is put.'}
+        {place === 'auto' &&
+          'A first page that the file itself calls its cover is replaced; before any other the cover is put.'}
         {place === 'insert' && 'The PDF gets one page more.'}
         {place === 'replace' && 'The present first page is left out.'}
       </p>
@@ -64,11 +65,12 @@ export function CheckPdf({ file, book }: { file: File; book: Book }) {
       {made && (
         <section aria-label="The new PDF" className="flex flex-col gap-1.5 border-t border-line pt-4">
           <p>
-            The cover was {made.report.placed === 'replaced' ? 'put in the place of page 1' : 'put before page 1'}: {made.report.pages.before} pages
-            before, {made.report.pages.after} now.
+            The cover was {made.report.placed === 'replaced' ? 'put in the place of page 1' : 'put before page 1'}:{' '}
+            {made.report.pages.before} pages before, {made.report.pages.after} now.
           </p>
           <p className="font-mono text-xs text-ink-2">
-            Page {made.report.box.widthPt.toFixed(1)} x {made.report.box.heightPt.toFixed(1)} points, {sizeText(made.bytes.length)}
+            Page {made.report.box.widthPt.toFixed(1)} x {made.report.box.heightPt.toFixed(1)} points,{' '}
+            {sizeText(made.bytes.length)}
           </p>
           {made.report.notes.map((n) => (
             <p key={n.code}>{sentenceOf(n)}</p>
@@ -80,4 +82,4 @@ export function CheckPdf({ file, book }: { file: File; book: Book }) {
       )}
     </div>
   );
-} // prettier-ignore
+}

@@ -92,25 +92,43 @@ export function EditionForm(props: { book: Inspected; brief: Brief; busy: boolea
           {old ? (
             <>
               <p className="text-ink-2">
-                The book has {old.sure ? 'a title page' : 'what looks like a title page'}, {old.path}: “{old.text.slice(0, 120)}”
+                The book has {old.sure ? 'a title page' : 'what looks like a title page'}, {old.path}: “
+                {old.text.slice(0, 120)}”
               </p>
-              <Segmented<'replace' | 'keep'> label="What becomes of the old title page" value={instead} options={OLD_PAGE} onChange={setInstead} />
+              <Segmented<'replace' | 'keep'>
+                label="What becomes of the old title page"
+                value={instead}
+                options={OLD_PAGE}
+                onChange={setInstead}
+              />
             </>
           ) : undefined}
         </Check>
-        <Check label="A line once in each chapter file" checked={line !== null} onChange={(on) => setLine(on ? `${brief.publisher || brief.title}` : null)}>
+        <Check
+          label="A line once in each chapter file"
+          checked={line !== null}
+          onChange={(on) => setLine(on ? `${brief.publisher || brief.title}` : null)}
+        >
           <TextField label="The line" value={line ?? ''} maxLength={200} onChange={setLine} />
           <p className="text-ink-2">
-            An ebook has no fixed pages, so no line can stand on every one: this one stands once where each file of text begins or ends.
+            An ebook has no fixed pages, so no line can stand on every one: this one stands once where each file of text
+            begins or ends.
           </p>
           <Segmented label="Where the line stands" value={at} options={PLACES} onChange={(next) => setAt(next)} />
         </Check>
-        <Check label="A new identifier, as for a new edition" checked={newIdentifier} disabled={book.scrambledFonts} onChange={setNewIdentifier} />
-        {book.scrambledFonts && <p className="text-ink-2">Fonts in this book are scrambled with its identifier, so that stays.</p>}
+        <Check
+          label="A new identifier, as for a new edition"
+          checked={newIdentifier}
+          disabled={book.scrambledFonts}
+          onChange={setNewIdentifier}
+        />
+        {book.scrambledFonts && (
+          <p className="text-ink-2">Fonts in this book are scrambled with its identifier, so that stays.</p>
+        )}
       </div>
       <Button kind="ink" type="submit" className="self-start" disabled={props.busy}>
         Make the new edition
       </Button>
     </form>
   );
-} // prettier-ignore
+}

@@ -88,7 +88,9 @@ export function StoreTable(props: {
                   >
                     {asks(profile, demand) ? (
                       <span className="flex items-start gap-1">
-                        {mark && <mark.Icon size={13} aria-label={mark.word} className={`mt-px shrink-0 ${mark.colour}`} />}
+                        {mark && (
+                          <mark.Icon size={13} aria-label={mark.word} className={`mt-px shrink-0 ${mark.colour}`} />
+                        )}
                         <span>
                           {demandText(profile, demand)}
                           {why && <span className={`block ${mark?.colour ?? ''}`}>{why}</span>}
@@ -108,4 +110,4 @@ export function StoreTable(props: {
       </table>
     </div>
   );
-} // prettier-ignore
+}

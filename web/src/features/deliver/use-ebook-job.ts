@@ -13,7 +13,9 @@ export function useEbookJob() {
   };
   useEffect(() => () => worker.current?.end(), []);
   /** Runs a job; null where it was stopped, and where it broke, which is said. */
-  const run = async <T>(job: (worker: EbookWorker, onProgress: (done: number) => void) => Promise<T>): Promise<T | null> => {
+  const run = async <T>(
+    job: (worker: EbookWorker, onProgress: (done: number) => void) => Promise<T>,
+  ): Promise<T | null> => {
     const own = (worker.current ??= startEbookWorker());
     setProgress(0);
     try {
@@ -31,4 +33,4 @@ export function useEbookJob() {
     }
   };
   return { progress, run, stop };
-} // prettier-ignore
+}

@@ -34,18 +34,48 @@ type Area = { x: number; y: number; width: number; height: number };
 
 /** Shapes with the place they first take; round ones are round on any cover. */
 const SHAPES: readonly { label: string; form: Form; area: Area; role?: 'band' | 'rule' }[] = [
-  { label: 'Band', form: { kind: 'rectangle', radius: 0 }, area: { x: 0, y: 0.62, width: 1, height: 0.08 }, role: 'band' },
-  { label: 'Rule', form: { kind: 'rectangle', radius: 0 }, area: { x: 0.4, y: 0.5, width: 0.2, height: 0.003 }, role: 'rule' },
+  {
+    label: 'Band',
+    form: { kind: 'rectangle', radius: 0 },
+    area: { x: 0, y: 0.62, width: 1, height: 0.08 },
+    role: 'band',
+  },
+  {
+    label: 'Rule',
+    form: { kind: 'rectangle', radius: 0 },
+    area: { x: 0.4, y: 0.5, width: 0.2, height: 0.003 },
+    role: 'rule',
+  },
   { label: 'Rectangle', form: { kind: 'rectangle', radius: 0 }, area: { x: 0.25, y: 0.4, width: 0.5, height: 0.2 } },
   { label: 'Ellipse', form: { kind: 'ellipse' }, area: { x: 0.3, y: 0.35, width: 0.4, height: 0.25 } },
   { label: 'Polygon', form: { kind: 'polygon', sides: 6 }, area: { x: 0.3, y: 0.35, width: 0.4, height: 0.25 } },
   { label: 'Line', form: { kind: 'line', dash: 0, round: true }, area: { x: 0.2, y: 0.5, width: 0.6, height: 0.005 } },
-  { label: 'Ribbon', form: { kind: 'ribbon', fold: 0.3, notch: 0.5 }, area: { x: 0.08, y: 0.6, width: 0.84, height: 0.08 } },
-  { label: 'Burst', form: { kind: 'burst', points: 20, depth: 0.16 }, area: { x: 0.62, y: 0.62, width: 0.3, height: 0.1875 } },
-  { label: 'Badge', form: { kind: 'badge', scallops: 24, ring: true }, area: { x: 0.62, y: 0.62, width: 0.3, height: 0.1875 } },
-  { label: 'Frame', form: { kind: 'frame', thick: 0.008, corner: 'scooped', size: 0.08, double: true }, area: { x: 0.05, y: 0.03125, width: 0.9, height: 0.9375 } },
-  { label: 'Divider', form: { kind: 'divider', ornament: 'diamond' }, area: { x: 0.3, y: 0.5, width: 0.4, height: 0.02 } },
-]; // prettier-ignore
+  {
+    label: 'Ribbon',
+    form: { kind: 'ribbon', fold: 0.3, notch: 0.5 },
+    area: { x: 0.08, y: 0.6, width: 0.84, height: 0.08 },
+  },
+  {
+    label: 'Burst',
+    form: { kind: 'burst', points: 20, depth: 0.16 },
+    area: { x: 0.62, y: 0.62, width: 0.3, height: 0.1875 },
+  },
+  {
+    label: 'Badge',
+    form: { kind: 'badge', scallops: 24, ring: true },
+    area: { x: 0.62, y: 0.62, width: 0.3, height: 0.1875 },
+  },
+  {
+    label: 'Frame',
+    form: { kind: 'frame', thick: 0.008, corner: 'scooped', size: 0.08, double: true },
+    area: { x: 0.05, y: 0.03125, width: 0.9, height: 0.9375 },
+  },
+  {
+    label: 'Divider',
+    form: { kind: 'divider', ornament: 'diamond' },
+    area: { x: 0.3, y: 0.5, width: 0.4, height: 0.02 },
+  },
+];
 
 /** Words with the field of the Brief they show; null where they are written here. */
 const WORDS: readonly { role: WordRole; field: WordField | null; y: number }[] = [
@@ -57,10 +87,20 @@ const WORDS: readonly { role: WordRole; field: WordField | null; y: number }[] =
   { role: 'website', field: 'website', y: 0.95 },
   { role: 'blurb', field: 'blurb', y: 0.5 },
   { role: 'publisher', field: 'publisher', y: 0.92 },
-]; // prettier-ignore
+];
 
 /** The blend an overlay mixes best with. */
-const MIX = { grain: 'normal', worn: 'normal', paper: 'multiply', rays: 'screen', vignette: 'multiply', halftone: 'multiply', fog: 'screen', wash: 'multiply', strokes: 'multiply' } as const; // prettier-ignore
+const MIX = {
+  grain: 'normal',
+  worn: 'normal',
+  paper: 'multiply',
+  rays: 'screen',
+  vignette: 'multiply',
+  halftone: 'multiply',
+  fog: 'screen',
+  wash: 'multiply',
+  strokes: 'multiply',
+} as const;
 
 /** Adds a part and selects it. `onDraw` begins a freehand curve where the screen has one. */
 export function AddPart({ doc, on, colour, onDraw }: { doc: Doc; on: On; colour: string; onDraw?(): void }) {

@@ -73,12 +73,7 @@ const KINDS: readonly { value: Fill['kind']; label: string }[] = [
 ];
 
 /** What covers a surface. `onPicture` keeps a chosen picture with the title and answers its id. */
-export function FillField(props: {
-  label: string;
-  value: Fill;
-  swatches: readonly string[];
-  onChange: Put<Fill>;
-}) {
+export function FillField(props: { label: string; value: Fill; swatches: readonly string[]; onChange: Put<Fill> }) {
   const { value, swatches, onChange } = props;
   const edit = useSession((s) => s.edit);
   const picture = usePictureInput(({ asset }) => {
@@ -89,7 +84,8 @@ export function FillField(props: {
   });
   const change = (kind: string): void => {
     const base = mainColour(value);
-    const stops = 'stops' in value ? few(value.stops) : evenStops([base, swatches.find((s) => s !== base) ?? '#101112']);
+    const stops =
+      'stops' in value ? few(value.stops) : evenStops([base, swatches.find((s) => s !== base) ?? '#101112']);
     if (kind === 'flat') onChange({ kind, colour: base });
     else if (kind === 'linear') onChange({ kind, angleRad: Math.PI / 2, stops });
     else if (kind === 'radial') onChange({ kind, centre: { x: 0.5, y: 0.5 }, reach: 1, stops });
@@ -100,7 +96,12 @@ export function FillField(props: {
   return (
     <div className="flex flex-col gap-2.5" role="group" aria-label={props.label}>
       {picture.input}
-      <Menu label={props.label} value={value.kind} onChange={change} groups={[{ title: props.label, options: KINDS }]} />
+      <Menu
+        label={props.label}
+        value={value.kind}
+        onChange={change}
+        groups={[{ title: props.label, options: KINDS }]}
+      />
       {value.kind === 'flat' && (
         <ColourField
           label="Colour"
@@ -125,17 +126,47 @@ export function FillField(props: {
       )}
       {value.kind === 'radial' && (
         <>
-          <Share label="Across" value={value.centre.x} onChange={(x) => onChange({ ...value, centre: { ...value.centre, x } }, 'centre')} />
-          <Share label="Down" value={value.centre.y} onChange={(y) => onChange({ ...value, centre: { ...value.centre, y } }, 'centre')} />
-          <Share label="Reach" value={value.reach} least={0.1} most={2} onChange={(reach) => onChange({ ...value, reach }, 'reach')} />
+          <Share
+            label="Across"
+            value={value.centre.x}
+            onChange={(x) => onChange({ ...value, centre: { ...value.centre, x } }, 'centre')}
+          />
+          <Share
+            label="Down"
+            value={value.centre.y}
+            onChange={(y) => onChange({ ...value, centre: { ...value.centre, y } }, 'centre')}
+          />
+          <Share
+            label="Reach"
+            value={value.reach}
+            least={0.1}
+            most={2}
+            onChange={(reach) => onChange({ ...value, reach }, 'reach')}
+          />
         </>
       )}
       {value.kind === 'picture' && (
         <>
           <Button onClick={picture.open}>Choose another picture</Button>
-          <Slider label="Zoom" value={value.zoom} least={1} most={4} step={0.01} format={percent} onChange={(zoom) => onChange({ ...value, zoom }, 'zoom')} />
-          <Share label="Across" value={value.focus.x} onChange={(x) => onChange({ ...value, focus: { ...value.focus, x } }, 'focus')} />
-          <Share label="Down" value={value.focus.y} onChange={(y) => onChange({ ...value, focus: { ...value.focus, y } }, 'focus')} />
+          <Slider
+            label="Zoom"
+            value={value.zoom}
+            least={1}
+            most={4}
+            step={0.01}
+            format={percent}
+            onChange={(zoom) => onChange({ ...value, zoom }, 'zoom')}
+          />
+          <Share
+            label="Across"
+            value={value.focus.x}
+            onChange={(x) => onChange({ ...value, focus: { ...value.focus, x } }, 'focus')}
+          />
+          <Share
+            label="Down"
+            value={value.focus.y}
+            onChange={(y) => onChange({ ...value, focus: { ...value.focus, y } }, 'focus')}
+          />
         </>
       )}
       {value.kind === 'pattern' && (
@@ -144,16 +175,39 @@ export function FillField(props: {
             label="Motif"
             value={value.motif}
             onChange={(motif) => onChange({ ...value, motif: motif as (typeof MOTIFS)[number] })}
-            groups={[{ title: 'Motifs', options: MOTIFS.map((m) => ({ value: m, label: m.charAt(0).toUpperCase() + m.slice(1) })) }]}
+            groups={[
+              {
+                title: 'Motifs',
+                options: MOTIFS.map((m) => ({ value: m, label: m.charAt(0).toUpperCase() + m.slice(1) })),
+              },
+            ]}
           />
-          <ColourField label="Motif colour" value={value.colour} swatches={swatches} onChange={(colour, d) => onChange({ ...value, colour }, d && 'motif')} />
-          <ColourField label="Back colour" value={value.back} swatches={swatches} onChange={(back, d) => onChange({ ...value, back }, d && 'back')} />
-          <Slider label="Size" value={value.size} least={0.01} most={0.3} step={0.005} format={percent} onChange={(size) => onChange({ ...value, size }, 'motif-size')} />
+          <ColourField
+            label="Motif colour"
+            value={value.colour}
+            swatches={swatches}
+            onChange={(colour, d) => onChange({ ...value, colour }, d && 'motif')}
+          />
+          <ColourField
+            label="Back colour"
+            value={value.back}
+            swatches={swatches}
+            onChange={(back, d) => onChange({ ...value, back }, d && 'back')}
+          />
+          <Slider
+            label="Size"
+            value={value.size}
+            least={0.01}
+            most={0.3}
+            step={0.005}
+            format={percent}
+            onChange={(size) => onChange({ ...value, size }, 'motif-size')}
+          />
         </>
       )}
     </div>
   );
-} // prettier-ignore
+}
 
 /** Colours of a gradient that a person makes by hand. */
 const FEW_STOPS = 5;
@@ -162,23 +216,52 @@ const FEW_STOPS = 5;
 const few = (stops: readonly GradientStop[]): GradientStop[] =>
   stops.length <= FEW_STOPS ? [...stops] : [stops[0], stops[stops.length >> 1], stops[stops.length - 1]];
 
-function StopsField(props: { stops: readonly GradientStop[]; swatches: readonly string[]; onChange: Put<GradientStop[]> }) {
+function StopsField(props: {
+  stops: readonly GradientStop[];
+  swatches: readonly string[];
+  onChange: Put<GradientStop[]>;
+}) {
   const { stops, swatches, onChange } = props;
   if (stops.length > FEW_STOPS)
-    return <p className="text-xs text-ink-2">It goes on with the {stops.length} colours of the front’s edge. Choose another kind to paint it yourself.</p>;
+    return (
+      <p className="text-xs text-ink-2">
+        It goes on with the {stops.length} colours of the front’s edge. Choose another kind to paint it yourself.
+      </p>
+    );
   const put = (i: number, next: Partial<GradientStop>, merge: string | false): void =>
-    onChange(stops.map((s, k) => (k === i ? { ...s, ...next } : s)), merge);
-  const css = [...stops].sort((a, b) => a.at - b.at).map((s) => `${s.colour} ${s.at * 100}%`).join(', ');
+    onChange(
+      stops.map((s, k) => (k === i ? { ...s, ...next } : s)),
+      merge,
+    );
+  const css = [...stops]
+    .sort((a, b) => a.at - b.at)
+    .map((s) => `${s.colour} ${s.at * 100}%`)
+    .join(', ');
   return (
     <>
-      <span aria-hidden className="block h-4 rounded-sm border border-edge" style={{ background: `linear-gradient(90deg, ${css})` }} />
+      <span
+        aria-hidden
+        className="block h-4 rounded-sm border border-edge"
+        style={{ background: `linear-gradient(90deg, ${css})` }}
+      />
       {stops.map((stop, i) => (
         <div key={i} className="flex flex-col gap-1.5">
-          <ColourField label={`Colour ${i + 1}`} value={stop.colour} swatches={swatches.slice(0, 5)} onChange={(colour, d) => put(i, { colour }, d && `stop-${i}`)} />
+          <ColourField
+            label={`Colour ${i + 1}`}
+            value={stop.colour}
+            swatches={swatches.slice(0, 5)}
+            onChange={(colour, d) => put(i, { colour }, d && `stop-${i}`)}
+          />
           <div className="flex items-center gap-2">
-            <span className="flex-1"><Share label="At" value={stop.at} onChange={(at) => put(i, { at }, `at-${i}`)} /></span>
+            <span className="flex-1">
+              <Share label="At" value={stop.at} onChange={(at) => put(i, { at }, `at-${i}`)} />
+            </span>
             {stops.length > 2 && (
-              <Button kind="link" aria-label={`Remove colour ${i + 1}`} onClick={() => onChange(stops.filter((_, k) => k !== i))}>
+              <Button
+                kind="link"
+                aria-label={`Remove colour ${i + 1}`}
+                onClick={() => onChange(stops.filter((_, k) => k !== i))}
+              >
                 Remove
               </Button>
             )}
@@ -186,13 +269,24 @@ function StopsField(props: { stops: readonly GradientStop[]; swatches: readonly 
         </div>
       ))}
       {stops.length < FEW_STOPS && (
-        <Button kind="link" className="self-start" onClick={() => onChange([...stops, { at: 1, colour: stops[stops.length - 1].colour }].map((s, i, all) => ({ ...s, at: i / (all.length - 1) })))}>
+        <Button
+          kind="link"
+          className="self-start"
+          onClick={() =>
+            onChange(
+              [...stops, { at: 1, colour: stops[stops.length - 1].colour }].map((s, i, all) => ({
+                ...s,
+                at: i / (all.length - 1),
+              })),
+            )
+          }
+        >
           Add a colour
         </Button>
       )}
     </>
   );
-} // prettier-ignore
+}
 
 /** Lengths are shown in px of the cover. */
 export function ShadowField(props: {

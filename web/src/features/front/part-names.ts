@@ -73,7 +73,13 @@ export function detailOf(part: Part, brief: Brief, assets: Book['assets']): stri
     case 'scrim':
       return `${Math.round(part.opacity * 100)} %`;
     case 'ground':
-      return part.paint.kind === 'flat' ? part.paint.colour : part.paint.kind === 'pattern' ? part.paint.motif : part.paint.kind === 'picture' ? 'picture' : 'gradient'; // prettier-ignore
+      return part.paint.kind === 'flat'
+        ? part.paint.colour
+        : part.paint.kind === 'pattern'
+          ? part.paint.motif
+          : part.paint.kind === 'picture'
+            ? 'picture'
+            : 'gradient';
     default:
       return never(part);
   }

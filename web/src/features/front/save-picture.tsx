@@ -68,7 +68,12 @@ export function SavePicture({ book, onClose }: { book: Book; onClose(): void }) 
         <SizeFields size={size} least={PLAIN_LEAST} most={PLAIN_MOST} ratio={heightPx / widthPx} onChange={setSize} />
         {recomposed && (
           <p className="text-ink-2">
-            {sentenceOf({ code: book.cover.finished ? 'cover-fitted' : 'cover-recomposed', severity: 'note', part: null, data: {} })}
+            {sentenceOf({
+              code: book.cover.finished ? 'cover-fitted' : 'cover-recomposed',
+              severity: 'note',
+              part: null,
+              data: {},
+            })}
           </p>
         )}
         <p className="font-mono text-xs wrap-anywhere text-ink-2">{name}</p>
@@ -78,4 +83,4 @@ export function SavePicture({ book, onClose }: { book: Book; onClose(): void }) 
       </form>
     </Dialog>
   );
-} // prettier-ignore
+}

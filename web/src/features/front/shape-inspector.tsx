@@ -70,7 +70,13 @@ export function ShapeInspector(props: {
 
 function FormFields({ form, onChange }: { form: Form; onChange(form: Form, merge?: string | false): void }) {
   const whole = (label: string, value: number, least: number, most: number, put: (v: number) => Form) => (
-    <NumberField label={label} value={value} least={least} most={most} onChange={(v, d) => onChange(put(Math.round(v)), d && 'form')} />
+    <NumberField
+      label={label}
+      value={value}
+      least={least}
+      most={most}
+      onChange={(v, d) => onChange(put(Math.round(v)), d && 'form')}
+    />
   );
   const share = (label: string, value: number, most: number, put: (v: number) => Form, least = 0) => (
     <Share label={label} value={value} least={least} most={most} onChange={(v) => onChange(put(v), `form-${label}`)} />
@@ -104,24 +110,52 @@ function FormFields({ form, onChange }: { form: Form; onChange(form: Form, merge
     case 'line':
       return (
         <>
-          <NumberField label="Dashes" value={form.dash} least={0} most={20} step={0.5} digits={1} onChange={(dash, d) => onChange({ ...form, dash }, d && 'dash')} />
+          <NumberField
+            label="Dashes"
+            value={form.dash}
+            least={0}
+            most={20}
+            step={0.5}
+            digits={1}
+            onChange={(dash, d) => onChange({ ...form, dash }, d && 'dash')}
+          />
           <Check label="Round ends" checked={form.round} onChange={(round) => onChange({ ...form, round })} />
         </>
       );
     case 'frame':
       return (
         <>
-          <Menu label="Corners" value={form.corner} onChange={(corner) => onChange({ ...form, corner: corner as (typeof FRAME_CORNERS)[number] })} groups={[{ title: 'Corners', options: FRAME_CORNERS.map((c) => ({ value: c, label: title(c) })) }]} />
-          <Share label="Weight" value={form.thick * 10} onChange={(v) => onChange({ ...form, thick: Math.max(0.001, v / 10) }, 'thick')} />
+          <Menu
+            label="Corners"
+            value={form.corner}
+            onChange={(corner) => onChange({ ...form, corner: corner as (typeof FRAME_CORNERS)[number] })}
+            groups={[{ title: 'Corners', options: FRAME_CORNERS.map((c) => ({ value: c, label: title(c) })) }]}
+          />
+          <Share
+            label="Weight"
+            value={form.thick * 10}
+            onChange={(v) => onChange({ ...form, thick: Math.max(0.001, v / 10) }, 'thick')}
+          />
           {share('Corner', form.size, 0.4, (size) => ({ ...form, size }))}
           <Check label="Two lines" checked={form.double} onChange={(double) => onChange({ ...form, double })} />
         </>
       );
     case 'divider':
-      return <Menu label="Ornament" value={form.ornament} onChange={(ornament) => onChange({ ...form, ornament: ornament as (typeof DIVIDERS)[number] })} groups={[{ title: 'Ornaments', options: DIVIDERS.map((d) => ({ value: d, label: title(d) })) }]} />;
+      return (
+        <Menu
+          label="Ornament"
+          value={form.ornament}
+          onChange={(ornament) => onChange({ ...form, ornament: ornament as (typeof DIVIDERS)[number] })}
+          groups={[{ title: 'Ornaments', options: DIVIDERS.map((d) => ({ value: d, label: title(d) })) }]}
+        />
+      );
     case 'ellipse':
       return <p className="text-ink-2">Drag its handles to shape it.</p>;
     case 'drawn':
-      return <p className="text-ink-2">A drawing of {form.paths.length} {form.paths.length === 1 ? 'outline' : 'outlines'}. It keeps its ratio.</p>;
+      return (
+        <p className="text-ink-2">
+          A drawing of {form.paths.length} {form.paths.length === 1 ? 'outline' : 'outlines'}. It keeps its ratio.
+        </p>
+      );
   }
-} // prettier-ignore
+}

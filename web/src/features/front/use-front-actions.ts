@@ -56,7 +56,9 @@ export function useFrontActions(props: {
         }
       });
     const duplicate = (): void => {
-      const ids = chosen().filter((p) => p.kind !== 'ground').map((p) => p.id); // prettier-ignore
+      const ids = chosen()
+        .filter((p) => p.kind !== 'ground')
+        .map((p) => p.id);
       const fresh = ids.map(() => freshId());
       if (ids.length > 0 && edit('Duplicate', on(duplicateParts(ids, fresh)))) selectMany(fresh);
     };
@@ -90,7 +92,10 @@ export function useFrontActions(props: {
         for (const part of kept.parts) {
           const { id, order: _order, ...seed } = part;
           const follows = part.kind === 'words' && part.follows ? names.get(part.follows.part) : undefined;
-          const placed = part.kind === 'words' ? { ...seed, follows: follows && part.follows ? { ...part.follows, part: follows } : null } : seed; // prettier-ignore
+          const placed =
+            part.kind === 'words'
+              ? { ...seed, follows: follows && part.follows ? { ...part.follows, part: follows } : null }
+              : seed;
           const refused = on(addPart(names.get(id) ?? freshId(), placed as PartSeed))(book);
           if (refused) return refused;
         }
@@ -115,24 +120,112 @@ export function useFrontActions(props: {
       });
     const group = 'Parts';
     return [
-      { id: 'all', label: 'Select all parts', also: 'everything', group, combos: ['$mod+a'], run: () => selectMany(Object.values(doc().parts).filter((p) => p.kind !== 'ground').map((p) => p.id)) },
+      {
+        id: 'all',
+        label: 'Select all parts',
+        also: 'everything',
+        group,
+        combos: ['$mod+a'],
+        run: () =>
+          selectMany(
+            Object.values(doc().parts)
+              .filter((p) => p.kind !== 'ground')
+              .map((p) => p.id),
+          ),
+      },
       { id: 'none', label: 'Select nothing', group, combos: ['Escape'], run: () => select(null) },
       { id: 'duplicate', label: 'Duplicate', also: 'copy clone double', group, combos: ['$mod+d'], run: duplicate },
       { id: 'copy', label: 'Copy parts', also: 'clipboard', group, combos: ['$mod+c'], run: () => void copy() },
-      { id: 'cut', label: 'Cut parts', also: 'clipboard', group, combos: ['$mod+x'], run: () => void copy().then((done) => done && remove()) },
-      { id: 'paste', label: 'Paste parts', also: 'clipboard insert', group, combos: ['$mod+v'], run: () => void paste() },
-      { id: 'paste-look', label: 'Paste the look of the copied part', also: 'style format', group, combos: ['$mod+Shift+v'], run: () => void lookFrom() },
+      {
+        id: 'cut',
+        label: 'Cut parts',
+        also: 'clipboard',
+        group,
+        combos: ['$mod+x'],
+        run: () => void copy().then((done) => done && remove()),
+      },
+      {
+        id: 'paste',
+        label: 'Paste parts',
+        also: 'clipboard insert',
+        group,
+        combos: ['$mod+v'],
+        run: () => void paste(),
+      },
+      {
+        id: 'paste-look',
+        label: 'Paste the look of the copied part',
+        also: 'style format',
+        group,
+        combos: ['$mod+Shift+v'],
+        run: () => void lookFrom(),
+      },
       { id: 'remove', label: 'Remove', also: 'delete erase', group, combos: ['Delete', 'Backspace'], run: remove },
-      { id: 'group', label: 'Group', also: 'join together', group, combos: ['$mod+g'], run: () => void edit('Group parts', on(groupParts(selected(), freshId()))) },
-      { id: 'ungroup', label: 'Ungroup', group, combos: ['$mod+Shift+g'], run: () => void edit('Ungroup parts', on(groupParts(selected(), null))) },
-      { id: 'forward', label: 'Bring forward', also: 'front layer up order', group, combos: [']'], run: each('Bring forward', (p) => movePart(p.id, 1)) },
-      { id: 'back', label: 'Send back', also: 'behind layer down order', group, combos: ['['], run: each('Send back', (p) => movePart(p.id, -1)) },
-      { id: 'hide', label: 'Hide or show', also: 'invisible show', group, combos: ['h'], run: each('Hide or show', (p) => (p.kind === 'ground' ? null : setPart(p.id, { hidden: !p.hidden }))) },
-      { id: 'lock', label: 'Lock or unlock', also: 'protect fix', group, combos: ['l'], run: each('Lock or unlock', (p) => setPart(p.id, { locked: !p.locked })) },
-      { id: 'margins', label: 'Equal margins at top and foot', also: 'even spacing', group: 'Cover', combos: ['m'], run: () => void edit('Equal margins', on(equalMargins(latest.current.frames))) },
-      { id: 'slivers', label: 'Cover slivers at the edges', also: 'edges gaps bleed', group: 'Cover', combos: ['s'], run: slivered },
+      {
+        id: 'group',
+        label: 'Group',
+        also: 'join together',
+        group,
+        combos: ['$mod+g'],
+        run: () => void edit('Group parts', on(groupParts(selected(), freshId()))),
+      },
+      {
+        id: 'ungroup',
+        label: 'Ungroup',
+        group,
+        combos: ['$mod+Shift+g'],
+        run: () => void edit('Ungroup parts', on(groupParts(selected(), null))),
+      },
+      {
+        id: 'forward',
+        label: 'Bring forward',
+        also: 'front layer up order',
+        group,
+        combos: [']'],
+        run: each('Bring forward', (p) => movePart(p.id, 1)),
+      },
+      {
+        id: 'back',
+        label: 'Send back',
+        also: 'behind layer down order',
+        group,
+        combos: ['['],
+        run: each('Send back', (p) => movePart(p.id, -1)),
+      },
+      {
+        id: 'hide',
+        label: 'Hide or show',
+        also: 'invisible show',
+        group,
+        combos: ['h'],
+        run: each('Hide or show', (p) => (p.kind === 'ground' ? null : setPart(p.id, { hidden: !p.hidden }))),
+      },
+      {
+        id: 'lock',
+        label: 'Lock or unlock',
+        also: 'protect fix',
+        group,
+        combos: ['l'],
+        run: each('Lock or unlock', (p) => setPart(p.id, { locked: !p.locked })),
+      },
+      {
+        id: 'margins',
+        label: 'Equal margins at top and foot',
+        also: 'even spacing',
+        group: 'Cover',
+        combos: ['m'],
+        run: () => void edit('Equal margins', on(equalMargins(latest.current.frames))),
+      },
+      {
+        id: 'slivers',
+        label: 'Cover slivers at the edges',
+        also: 'edges gaps bleed',
+        group: 'Cover',
+        combos: ['s'],
+        run: slivered,
+      },
       ...extra,
-    ]; // prettier-ignore
+    ];
   }, [extra, edit, select, selectMany]);
   useEffect(() => {
     offer('front', actions);

@@ -30,15 +30,44 @@ export function WordsEffects(props: {
       >
         {value && (
           <>
-            <Slider label="Length" value={value.length} least={0.1} most={2} step={0.05} format={em} onChange={(length) => put({ ...value, length }, `${name}-l`)} />
-            <Slider label="Weight" value={value.thick} least={0.01} most={0.3} step={0.01} format={em} onChange={(thick) => put({ ...value, thick }, `${name}-t`)} />
-            <Slider label="Distance" value={value.gap} least={0} most={1.5} step={0.05} format={em} onChange={(gap) => put({ ...value, gap }, `${name}-g`)} />
-            <ColourField label="Rule colour" value={value.colour} swatches={few} onChange={(colour, d) => put({ ...value, colour }, d && `${name}-c`)} />
+            <Slider
+              label="Length"
+              value={value.length}
+              least={0.1}
+              most={2}
+              step={0.05}
+              format={em}
+              onChange={(length) => put({ ...value, length }, `${name}-l`)}
+            />
+            <Slider
+              label="Weight"
+              value={value.thick}
+              least={0.01}
+              most={0.3}
+              step={0.01}
+              format={em}
+              onChange={(thick) => put({ ...value, thick }, `${name}-t`)}
+            />
+            <Slider
+              label="Distance"
+              value={value.gap}
+              least={0}
+              most={1.5}
+              step={0.05}
+              format={em}
+              onChange={(gap) => put({ ...value, gap }, `${name}-g`)}
+            />
+            <ColourField
+              label="Rule colour"
+              value={value.colour}
+              swatches={few}
+              onChange={(colour, d) => put({ ...value, colour }, d && `${name}-c`)}
+            />
           </>
         )}
       </Check>
     );
-  }; // prettier-ignore
+  };
   const { outline, glow, plate } = part;
   return (
     <>
@@ -145,12 +174,46 @@ export function WordsEffects(props: {
         >
           {plate && (
             <>
-              <Slider label="Sides" value={plate.padX} least={0} most={2} step={0.05} format={em} onChange={(padX) => set('Plate', { plate: { ...plate, padX } }, 'plate-x')} />
-              <Slider label="Above" value={plate.padY} least={0} most={2} step={0.05} format={em} onChange={(padY) => set('Plate', { plate: { ...plate, padY } }, 'plate-y')} />
-              <Share label="Corners" value={plate.radius} most={0.5} onChange={(radius) => set('Plate', { plate: { ...plate, radius } }, 'plate-r')} />
-              <Share label="Opacity" value={plate.opacity} onChange={(opacity) => set('Plate', { plate: { ...plate, opacity } }, 'plate-o')} />
-              <BlendField label="Plate blend" value={plate.blend} onChange={(blend) => set('Plate', { plate: { ...plate, blend } })} />
-              <ColourField label="Plate colour" value={plate.colour} swatches={few} onChange={(colour, d) => set('Plate', { plate: { ...plate, colour } }, d && 'plate-c')} />
+              <Slider
+                label="Sides"
+                value={plate.padX}
+                least={0}
+                most={2}
+                step={0.05}
+                format={em}
+                onChange={(padX) => set('Plate', { plate: { ...plate, padX } }, 'plate-x')}
+              />
+              <Slider
+                label="Above"
+                value={plate.padY}
+                least={0}
+                most={2}
+                step={0.05}
+                format={em}
+                onChange={(padY) => set('Plate', { plate: { ...plate, padY } }, 'plate-y')}
+              />
+              <Share
+                label="Corners"
+                value={plate.radius}
+                most={0.5}
+                onChange={(radius) => set('Plate', { plate: { ...plate, radius } }, 'plate-r')}
+              />
+              <Share
+                label="Opacity"
+                value={plate.opacity}
+                onChange={(opacity) => set('Plate', { plate: { ...plate, opacity } }, 'plate-o')}
+              />
+              <BlendField
+                label="Plate blend"
+                value={plate.blend}
+                onChange={(blend) => set('Plate', { plate: { ...plate, blend } })}
+              />
+              <ColourField
+                label="Plate colour"
+                value={plate.colour}
+                swatches={few}
+                onChange={(colour, d) => set('Plate', { plate: { ...plate, colour } }, d && 'plate-c')}
+              />
             </>
           )}
         </Check>
@@ -158,5 +221,5 @@ export function WordsEffects(props: {
         {rule('Rule below', 'ruleBelow')}
       </Group>
     </>
-  ); // prettier-ignore
+  );
 }

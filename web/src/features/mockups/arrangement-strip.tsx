@@ -14,7 +14,10 @@ const THUMB_PX = 116;
 export function ArrangementStrip({ series, ready }: { series: readonly string[]; ready: boolean }) {
   const { scene, set } = useScene();
   return (
-    <nav aria-label="Arrangements" className="flex w-[148px] shrink-0 flex-col overflow-y-auto border-r border-line py-3">
+    <nav
+      aria-label="Arrangements"
+      className="flex w-[148px] shrink-0 flex-col overflow-y-auto border-r border-line py-3"
+    >
       <MockupKinds />
       <h2 className="px-4 pb-1.5 text-xs font-semibold text-ink-2">How it can stand</h2>
       {ARRANGEMENTS.map((one) => (
@@ -25,14 +28,17 @@ export function ArrangementStrip({ series, ready }: { series: readonly string[];
           ready={ready}
           chosen={scene.arrangement === one}
           onChoose={() =>
-            set(`Arrangement: ${ARRANGEMENT_NAMES[one].toLowerCase()}`, (s) => void Object.assign(s, arranged(s, one, series)))
+            set(
+              `Arrangement: ${ARRANGEMENT_NAMES[one].toLowerCase()}`,
+              (s) => void Object.assign(s, arranged(s, one, series)),
+            )
           }
         />
       ))}
       <KeptScenes series={series} />
     </nav>
   );
-} // prettier-ignore
+}
 
 function ArrangementButton(props: {
   arrangement: Arrangement;

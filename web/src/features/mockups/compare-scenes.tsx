@@ -30,7 +30,14 @@ export function CompareScenes(props: {
     >
       <div className="grid grid-cols-2 gap-4">
         <figure className="flex flex-col gap-2">
-          <ScenePicture book={book} scene={book.scene} px={316} ready={open} label="The scene as it is" className={look} />
+          <ScenePicture
+            book={book}
+            scene={book.scene}
+            px={316}
+            ready={open}
+            label="The scene as it is"
+            className={look}
+          />
           <figcaption className="font-semibold">As it is now</figcaption>
         </figure>
         {other && (
@@ -60,4 +67,4 @@ export function CompareScenes(props: {
       )}
     </Dialog>
   );
-} // prettier-ignore
+}

@@ -57,12 +57,18 @@ export type PictureJob = {
 const isClear = (job: PictureJob): boolean => job.scene.ground.kind === 'clear';
 
 /** A scene's things on nothing; `from` and `share` say which part of the whole work this is. Fault: `trace-stopped`. */
-async function traced(job: PictureJob, scene: Scene, from: number, share: number, layers?: Layers): Promise<Result<Raster>> {
+async function traced(
+  job: PictureJob,
+  scene: Scene,
+  from: number,
+  share: number,
+  layers?: Layers,
+): Promise<Result<Raster>> {
   const { book, size, others, signal } = job;
   const onProgress = (d: number): void => job.onProgress(from + d * share);
   const things = await traceBook(book, scene, size, FINAL, { others, signal, layers, onProgress });
   return things ? ok(things) : fail('trace-stopped');
-} // prettier-ignore
+}
 
 const onGround = async (job: PictureJob, things: Raster): Promise<Raster> =>
   isClear(job) ? things : press().onGround(things, job.book, job.scene, subjectsOf(job.book, job.scene, job.others));

@@ -42,7 +42,15 @@ export function SaveMockup({ others }: { others: Others }) {
       for (const [i, scale] of scales.entries()) {
         const size = { widthPx: Math.round(widthPx * scale), heightPx: Math.round(heightPx * scale) };
         const onProgress = (d: number): void => setDone((i + d) / scales.length);
-        const made = await makePicture(format, { book, scene, others, size, crop: crop && canCrop, signal, onProgress });
+        const made = await makePicture(format, {
+          book,
+          scene,
+          others,
+          size,
+          crop: crop && canCrop,
+          signal,
+          onProgress,
+        });
         if (signal.aborted) return;
         if (!made.ok) return sayFault(made.fault);
         const what = format === 'film' ? 'turning' : 'mockup';
@@ -62,22 +70,47 @@ export function SaveMockup({ others }: { others: Others }) {
   return (
     <>
       <Group title="The finished picture">
-        <NumberField label="Width" unit="px" value={widthPx} least={64} most={MOST_PX} step={10} onChange={resize('widthPx')} />
-        <NumberField label="Height" unit="px" value={heightPx} least={64} most={MOST_PX} step={10} onChange={resize('heightPx')} />
+        <NumberField
+          label="Width"
+          unit="px"
+          value={widthPx}
+          least={64}
+          most={MOST_PX}
+          step={10}
+          onChange={resize('widthPx')}
+        />
+        <NumberField
+          label="Height"
+          unit="px"
+          value={heightPx}
+          least={64}
+          most={MOST_PX}
+          step={10}
+          onChange={resize('heightPx')}
+        />
         <Segmented<Format>
           label="Format"
           value={format}
           onChange={setFormat}
           options={[...FORMATS, { value: 'film', label: 'Film' }]}
         />
-        {format === 'ora' && <p className="text-xs text-ink-2">Things, shadow and ground apart, as an OpenRaster file.</p>}
+        {format === 'ora' && (
+          <p className="text-xs text-ink-2">Things, shadow and ground apart, as an OpenRaster file.</p>
+        )}
         {format === 'film' && (
           <p className="text-xs text-ink-2">
             One turn in {FILM_FRAMES} pictures, over and over, as an animated WebP. At most {FILM_PX} px.
           </p>
         )}
-        {format === 'jpeg' && clear && <p className="text-xs text-ink-2">A JPEG cannot be clear: it gets a white ground.</p>}
-        <Check label="Cut to the things and their shadow" checked={crop && canCrop} disabled={!canCrop} onChange={setCrop} />
+        {format === 'jpeg' && clear && (
+          <p className="text-xs text-ink-2">A JPEG cannot be clear: it gets a white ground.</p>
+        )}
+        <Check
+          label="Cut to the things and their shadow"
+          checked={crop && canCrop}
+          disabled={!canCrop}
+          onChange={setCrop}
+        />
         <Check label="Also at twice the size" checked={twice && canTwice} disabled={!canTwice} onChange={setTwice} />
       </Group>
       <div className="sticky bottom-0 mt-auto border-t border-line bg-paper p-4">
@@ -91,4 +124,4 @@ export function SaveMockup({ others }: { others: Others }) {
       </div>
     </>
   );
-} // prettier-ignore
+}

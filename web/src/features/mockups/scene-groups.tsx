@@ -106,7 +106,9 @@ export function PoseGroup({ chosen }: { chosen: number }) {
             value={Math.round(thing.turnRad / DEGREE)}
             least={-180}
             most={180}
-            onChange={(v, d) => set('Turn one', (s) => void (s.things[chosen].turnRad = v * DEGREE), d ? `own-${chosen}` : null)}
+            onChange={(v, d) =>
+              set('Turn one', (s) => void (s.things[chosen].turnRad = v * DEGREE), d ? `own-${chosen}` : null)
+            }
           />
           <NumberField
             label="To the right"
@@ -114,7 +116,9 @@ export function PoseGroup({ chosen }: { chosen: number }) {
             value={Math.round(thing.rightMm)}
             least={-900}
             most={900}
-            onChange={(v, d) => set('Move one', (s) => void (s.things[chosen].rightMm = v), d ? `right-${chosen}` : null)}
+            onChange={(v, d) =>
+              set('Move one', (s) => void (s.things[chosen].rightMm = v), d ? `right-${chosen}` : null)
+            }
           />
           <NumberField
             label="Nearer"
@@ -122,13 +126,15 @@ export function PoseGroup({ chosen }: { chosen: number }) {
             value={Math.round(thing.nearerMm)}
             least={-900}
             most={900}
-            onChange={(v, d) => set('Move one', (s) => void (s.things[chosen].nearerMm = v), d ? `near-${chosen}` : null)}
+            onChange={(v, d) =>
+              set('Move one', (s) => void (s.things[chosen].nearerMm = v), d ? `near-${chosen}` : null)
+            }
           />
         </>
       )}
     </Group>
   );
-} // prettier-ignore
+}
 
 const SLIDERS = [
   ['softness', 'Soft', 1],
@@ -147,7 +153,9 @@ export function LightGroup() {
         <LightBall
           azimuthRad={light.azimuthRad}
           heightRad={light.heightRad}
-          onChange={(az, h) => set('Move the light', (s) => void Object.assign(s.light, { azimuthRad: az, heightRad: h }), 'light')}
+          onChange={(az, h) =>
+            set('Move the light', (s) => void Object.assign(s.light, { azimuthRad: az, heightRad: h }), 'light')
+          }
         />
         <p className="text-xs text-ink-2">Drag the point to where the light should come from.</p>
       </div>
@@ -175,7 +183,12 @@ export function LightGroup() {
       <Check
         label="A second light"
         checked={second !== null}
-        onChange={(on) => set(on ? 'Add a second light' : 'Take out the second light', (s) => void (s.second = on ? { azimuthRad: 1.1, heightRad: 0.5, softness: 0.6, strength: 0.45 } : null))}
+        onChange={(on) =>
+          set(
+            on ? 'Add a second light' : 'Take out the second light',
+            (s) => void (s.second = on ? { azimuthRad: 1.1, heightRad: 0.5, softness: 0.6, strength: 0.45 } : null),
+          )
+        }
       >
         {second && (
           <>
@@ -183,7 +196,13 @@ export function LightGroup() {
               label="Where the second light comes from"
               azimuthRad={second.azimuthRad}
               heightRad={second.heightRad}
-              onChange={(az, h) => set('Move the second light', (s) => void (s.second && Object.assign(s.second, { azimuthRad: az, heightRad: h })), 'second')}
+              onChange={(az, h) =>
+                set(
+                  'Move the second light',
+                  (s) => void (s.second && Object.assign(s.second, { azimuthRad: az, heightRad: h })),
+                  'second',
+                )
+              }
             />
             {(['softness', 'strength'] as const).map((name) => (
               <Slider
@@ -220,7 +239,7 @@ export function LightGroup() {
       />
     </Group>
   );
-} // prettier-ignore
+}
 
 const PLAIN = '#dadbd8';
 
@@ -230,11 +249,12 @@ export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
   const { scene, set } = useScene();
   const edit = useSession((s) => s.edit);
   const { ground } = scene;
-  const picture = usePictureInput(({ asset }) =>
-    void edit('Picture behind it', (b) => {
-      b.assets[asset.id] = asset;
-      b.scene.ground = { kind: 'picture', asset: asset.id };
-    }),
+  const picture = usePictureInput(
+    ({ asset }) =>
+      void edit('Picture behind it', (b) => {
+        b.assets[asset.id] = asset;
+        b.scene.ground = { kind: 'picture', asset: asset.id };
+      }),
   );
   const change = (kind: Scene['ground']['kind']): void => {
     if (kind === 'picture') return picture.open();
@@ -262,18 +282,31 @@ export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
       />
       {picture.input}
       {ground.kind === 'colour' && (
-        <ColourField label="Ground colour" value={ground.colour} swatches={shown} onChange={(colour, d) => set('Ground colour', (s) => void (s.ground = { kind: 'colour', colour }), d ? 'ground' : null)} />
+        <ColourField
+          label="Ground colour"
+          value={ground.colour}
+          swatches={shown}
+          onChange={(colour, d) =>
+            set('Ground colour', (s) => void (s.ground = { kind: 'colour', colour }), d ? 'ground' : null)
+          }
+        />
       )}
       {ground.kind === 'gradient' &&
         (['top', 'foot'] as const).map((end) => (
           <div key={end} className="flex flex-col gap-1">
             <span className="text-xs text-ink-2">{end === 'top' ? 'At the top' : 'At the foot'}</span>
             <ColourField
-            label={end === 'top' ? 'Colour at the top' : 'Colour at the foot'}
-            value={ground[end]}
-            swatches={shown}
-            onChange={(colour, d) => set('Ground colour', (s) => void (s.ground.kind === 'gradient' && (s.ground[end] = colour)), d ? `ground-${end}` : null)}
-          />
+              label={end === 'top' ? 'Colour at the top' : 'Colour at the foot'}
+              value={ground[end]}
+              swatches={shown}
+              onChange={(colour, d) =>
+                set(
+                  'Ground colour',
+                  (s) => void (s.ground.kind === 'gradient' && (s.ground[end] = colour)),
+                  d ? `ground-${end}` : null,
+                )
+              }
+            />
           </div>
         ))}
       {ground.kind === 'table' && (
@@ -281,7 +314,13 @@ export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
           <Segmented
             label="Made of"
             value={ground.material}
-            onChange={(material) => set('Table', (s) => void (s.ground.kind === 'table' && Object.assign(s.ground, { material, colour: TABLES[material] })))}
+            onChange={(material) =>
+              set(
+                'Table',
+                (s) =>
+                  void (s.ground.kind === 'table' && Object.assign(s.ground, { material, colour: TABLES[material] })),
+              )
+            }
             options={[
               { value: 'wood', label: 'Wood' },
               { value: 'stone', label: 'Stone' },
@@ -296,7 +335,13 @@ export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
                 label={which === 'colour' ? 'Colour of the table' : 'Colour of the wall'}
                 value={ground[which]}
                 swatches={shown}
-                onChange={(colour, d) => set('Table colour', (s) => void (s.ground.kind === 'table' && (s.ground[which] = colour)), d ? `table-${which}` : null)}
+                onChange={(colour, d) =>
+                  set(
+                    'Table colour',
+                    (s) => void (s.ground.kind === 'table' && (s.ground[which] = colour)),
+                    d ? `table-${which}` : null,
+                  )
+                }
               />
             </div>
           ))}
@@ -318,4 +363,4 @@ export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
       />
     </Group>
   );
-} // prettier-ignore
+}

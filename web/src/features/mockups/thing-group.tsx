@@ -93,11 +93,12 @@ export function ThingGroup(props: {
     set(label, (s) => void change(s.things[index]), merge === null ? null : `${merge}-${index}`);
   const title = titleOn(book, art, others);
   const { data: front } = useCoverBitmap(title, 60 * Math.min(2, window.devicePixelRatio));
-  const picture = usePictureInput(({ asset }) =>
-    void edit('Picture on it', (b) => {
-      b.assets[asset.id] = asset;
-      b.scene.things[index].art = { kind: 'picture', asset: asset.id };
-    }),
+  const picture = usePictureInput(
+    ({ asset }) =>
+      void edit('Picture on it', (b) => {
+        b.assets[asset.id] = asset;
+        b.scene.things[index].art = { kind: 'picture', asset: asset.id };
+      }),
   );
   const missing =
     art.kind === 'title' && !others.has(art.id)
@@ -116,7 +117,10 @@ export function ThingGroup(props: {
         value={object.kind}
         groups={KIND_MENU}
         onChange={(kind) =>
-          setThing(`Make it a ${KIND_NAMES[kind as Kind['kind']].toLowerCase()}`, (t) => void (t.object = objectOf(kind as Kind['kind'], t.object)))
+          setThing(
+            `Make it a ${KIND_NAMES[kind as Kind['kind']].toLowerCase()}`,
+            (t) => void (t.object = objectOf(kind as Kind['kind'], t.object)),
+          )
         }
       />
       <div className="flex items-center gap-3">
@@ -134,14 +138,22 @@ export function ThingGroup(props: {
                 ? [
                     {
                       title: 'Pictures of this title',
-                      options: Object.values(book.assets).map((a) => ({ value: `picture/${a.id}`, label: a.name || 'Picture' })),
+                      options: Object.values(book.assets).map((a) => ({
+                        value: `picture/${a.id}`,
+                        label: a.name || 'Picture',
+                      })),
                     },
                   ]
                 : []),
             ]}
             onChange={(v) =>
               setThing('Cover on it', (t) => {
-                t.art = v === SAME ? { kind: 'this' } : v.startsWith('picture/') ? { kind: 'picture', asset: v.slice(8) } : { kind: 'title', id: v };
+                t.art =
+                  v === SAME
+                    ? { kind: 'this' }
+                    : v.startsWith('picture/')
+                      ? { kind: 'picture', asset: v.slice(8) }
+                      : { kind: 'title', id: v };
               })
             }
           />
@@ -175,14 +187,24 @@ export function ThingGroup(props: {
             most={120}
             step={0.5}
             digits={1}
-            onChange={(mm, d) => setThing('Thickness', (t) => void ('thicknessMm' in t.object && (t.object.thicknessMm = mm)), d ? 'thickness' : null)}
+            onChange={(mm, d) =>
+              setThing(
+                'Thickness',
+                (t) => void ('thicknessMm' in t.object && (t.object.thicknessMm = mm)),
+                d ? 'thickness' : null,
+              )
+            }
           />
           {thick.thicknessMm === null ? (
-            <p className="text-xs text-ink-2">
-              {thickNote(object.kind, title.brief.pageCount)}
-            </p>
+            <p className="text-xs text-ink-2">{thickNote(object.kind, title.brief.pageCount)}</p>
           ) : (
-            <Button kind="link" className="self-start" onClick={() => setThing('Usual thickness', (t) => void ('thicknessMm' in t.object && (t.object.thicknessMm = null)))}>
+            <Button
+              kind="link"
+              className="self-start"
+              onClick={() =>
+                setThing('Usual thickness', (t) => void ('thicknessMm' in t.object && (t.object.thicknessMm = null)))
+              }
+            >
               Take the usual thickness
             </Button>
           )}
@@ -195,7 +217,13 @@ export function ThingGroup(props: {
           value={Math.round(object.liftMm ?? 0)}
           least={0}
           most={40}
-          onChange={(v, d) => setThing('Lift the cover', (t) => void (t.object.kind === 'paperback' && (t.object.liftMm = v)), d ? 'lift' : null)}
+          onChange={(v, d) =>
+            setThing(
+              'Lift the cover',
+              (t) => void (t.object.kind === 'paperback' && (t.object.liftMm = v)),
+              d ? 'lift' : null,
+            )
+          }
         />
       )}
       {object.kind === 'jacketed' && (
@@ -205,7 +233,13 @@ export function ThingGroup(props: {
           value={Math.round(object.openRad / DEGREE)}
           least={0}
           most={135}
-          onChange={(v, d) => setThing('Open the book', (t) => void (t.object.kind === 'jacketed' && (t.object.openRad = Math.min(2.4, v * DEGREE))), d ? 'open' : null)}
+          onChange={(v, d) =>
+            setThing(
+              'Open the book',
+              (t) => void (t.object.kind === 'jacketed' && (t.object.openRad = Math.min(2.4, v * DEGREE))),
+              d ? 'open' : null,
+            )
+          }
         />
       )}
       {onScreen ? (
@@ -221,7 +255,9 @@ export function ThingGroup(props: {
               ...(title.cover.finished ? [] : [{ value: 'recompose' as const, label: 'Anew' }]),
             ]}
           />
-          <p className="text-xs text-ink-2">{FIT_NOTES[thing.fit === 'recompose' && title.cover.finished ? 'whole' : thing.fit]}</p>
+          <p className="text-xs text-ink-2">
+            {FIT_NOTES[thing.fit === 'recompose' && title.cover.finished ? 'whole' : thing.fit]}
+          </p>
         </>
       ) : (
         <Segmented
@@ -233,9 +269,18 @@ export function ThingGroup(props: {
       )}
     </Group>
   );
-} // prettier-ignore
+}
 
-const SPINED: ReadonlySet<Kind['kind']> = new Set(['paperback', 'hardcover', 'jacketed', 'booklet', 'magazine', 'binder', 'disc-case', 'carton']); // prettier-ignore
+const SPINED: ReadonlySet<Kind['kind']> = new Set([
+  'paperback',
+  'hardcover',
+  'jacketed',
+  'booklet',
+  'magazine',
+  'binder',
+  'disc-case',
+  'carton',
+]);
 const hasSpine = (kind: Kind['kind']): boolean => SPINED.has(kind);
 
 const FIT_NOTES = {

@@ -24,8 +24,13 @@ export function useOthers(scene: Scene): Others {
 }
 
 /** Every other title of the Shelf, and those of this title's series in their order. */
-export function useShelfMates(book: Book): { readonly mates: readonly { id: string; name: string }[]; readonly series: readonly string[] } {
-  const rows = useLiveQuery(async () => (await db.titles.orderBy('updatedAt').toArray()).map((row) => readBook(row.book)));
+export function useShelfMates(book: Book): {
+  readonly mates: readonly { id: string; name: string }[];
+  readonly series: readonly string[];
+} {
+  const rows = useLiveQuery(async () =>
+    (await db.titles.orderBy('updatedAt').toArray()).map((row) => readBook(row.book)),
+  );
   return useMemo(() => {
     const books = (rows ?? []).flatMap((read) => (read.ok && read.value.id !== book.id ? [read.value] : []));
     const mates = books.map((b) => ({ id: b.id, name: b.brief.title.trim() || 'Untitled' }));
@@ -35,4 +40,4 @@ export function useShelfMates(book: Book): { readonly mates: readonly { id: stri
       .map((b) => b.id);
     return { mates, series };
   }, [rows, book.id, book.brief.seriesName]);
-} // prettier-ignore
+}

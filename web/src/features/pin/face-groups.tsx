@@ -1,4 +1,15 @@
-import { BENDS, FACE_FITS, type FaceFit, MOST_FACES, type PinFace, type PinScene, newFace, pointsOf, ratioOf, unbent } from '@yosomi/core/pin'; // prettier-ignore
+import {
+  BENDS,
+  FACE_FITS,
+  type FaceFit,
+  MOST_FACES,
+  type PinFace,
+  type PinScene,
+  newFace,
+  pointsOf,
+  ratioOf,
+  unbent,
+} from '@yosomi/core/pin';
 import { Plus, X } from 'lucide-react';
 import { sayFault } from '../../messages/say';
 import { freshId } from '../../platform/ids';
@@ -82,8 +93,12 @@ export function ArtGroup({ pin, face, setFace }: { pin: PinScene; face: PinFace;
   const kind = art.kind === 'side' ? art.side : art.kind;
   const choose = (next: string): void => {
     if (next === 'picture') return picture.open();
-    if (next === 'colour') return setFace('A colour on it', (f) => void (f.art = { kind: 'colour', colour: colours?.[0] ?? '#c9c4b8' }));
-    setFace('What lies on it', (f) => void (f.art = { kind: 'side', side: next === 'spine' ? 'spine' : next === 'back' ? 'back' : 'front' }));
+    if (next === 'colour')
+      return setFace('A colour on it', (f) => void (f.art = { kind: 'colour', colour: colours?.[0] ?? '#c9c4b8' }));
+    setFace(
+      'What lies on it',
+      (f) => void (f.art = { kind: 'side', side: next === 'spine' ? 'spine' : next === 'back' ? 'back' : 'front' }),
+    );
   };
   const seen = ratioOf(pointsOf(face.corners), { width: pin.photo.widthPx, height: pin.photo.heightPx });
   const asset = art.kind === 'picture' ? book.assets[art.asset] : null;
@@ -93,7 +108,12 @@ export function ArtGroup({ pin, face, setFace }: { pin: PinScene; face: PinFace;
   return (
     <Group title="What lies on it">
       {picture.input}
-      <TextField label="Name of the face" value={face.name} maxLength={60} onChange={(v) => setFace('Name of the face', (f) => void (f.name = v || 'Face'), 'face-name')} />
+      <TextField
+        label="Name of the face"
+        value={face.name}
+        maxLength={60}
+        onChange={(v) => setFace('Name of the face', (f) => void (f.name = v || 'Face'), 'face-name')}
+      />
       <Segmented
         label="Art"
         value={kind}
@@ -115,11 +135,25 @@ export function ArtGroup({ pin, face, setFace }: { pin: PinScene; face: PinFace;
       />
       {asset && (
         <p className="text-xs text-ink-2">
-          {asset.name}, {asset.widthPx} x {asset.heightPx}. <Button kind="link" onClick={picture.open}>Choose another</Button>
+          {asset.name}, {asset.widthPx} x {asset.heightPx}.{' '}
+          <Button kind="link" onClick={picture.open}>
+            Choose another
+          </Button>
         </p>
       )}
       {art.kind === 'colour' && (
-        <ColourField label="Colour of the face" value={art.colour} swatches={colours ?? []} onChange={(hex, d) => setFace('Colour of the face', (f) => void (f.art = { kind: 'colour', colour: hex }), d ? 'face-colour' : null)} />
+        <ColourField
+          label="Colour of the face"
+          value={art.colour}
+          swatches={colours ?? []}
+          onChange={(hex, d) =>
+            setFace(
+              'Colour of the face',
+              (f) => void (f.art = { kind: 'colour', colour: hex }),
+              d ? 'face-colour' : null,
+            )
+          }
+        />
       )}
       {compared && (
         <>
@@ -128,13 +162,18 @@ export function ArtGroup({ pin, face, setFace }: { pin: PinScene; face: PinFace;
             {differs && face.fit === 'corners' ? ' It is drawn out to the corners.' : ''}
           </p>
           {(differs || face.fit !== 'corners') && (
-            <Segmented<FaceFit> label="How it fits" value={face.fit} onChange={(v) => setFace('How it fits', (f) => void (f.fit = v))} options={FACE_FITS.map((value) => ({ value, label: FIT_NAMES[value] }))} />
+            <Segmented<FaceFit>
+              label="How it fits"
+              value={face.fit}
+              onChange={(v) => setFace('How it fits', (f) => void (f.fit = v))}
+              options={FACE_FITS.map((value) => ({ value, label: FIT_NAMES[value] }))}
+            />
           )}
         </>
       )}
     </Group>
   );
-} // prettier-ignore
+}
 
 /** Where the corners are, and what finds them. */
 export function CornersGroup(props: {
@@ -168,8 +207,22 @@ export function CornersGroup(props: {
           return (
             <span key={c} className="contents">
               <span className="text-ink-2">{CORNER_NAMES[c]}</span>
-              <NumberField label={`${CORNER_NAMES[c]}, across`} value={x} least={-pin.photo.widthPx} most={2 * pin.photo.widthPx} onChange={set(0)} {...one} />
-              <NumberField label={`${CORNER_NAMES[c]}, down`} value={y} least={-pin.photo.heightPx} most={2 * pin.photo.heightPx} onChange={set(1)} {...one} />
+              <NumberField
+                label={`${CORNER_NAMES[c]}, across`}
+                value={x}
+                least={-pin.photo.widthPx}
+                most={2 * pin.photo.widthPx}
+                onChange={set(0)}
+                {...one}
+              />
+              <NumberField
+                label={`${CORNER_NAMES[c]}, down`}
+                value={y}
+                least={-pin.photo.heightPx}
+                most={2 * pin.photo.heightPx}
+                onChange={set(1)}
+                {...one}
+              />
             </span>
           );
         })}
@@ -179,14 +232,17 @@ export function CornersGroup(props: {
         <Button onClick={() => void settle().catch(failed)} title="Moves each side to the edge that is nearest to it">
           To the edges
         </Button>
-        <Button className="col-span-2" onClick={() => setFace('Turn the art', (f) => void (f.corners = [f.corners[3], ...f.corners.slice(0, 3)]))}>
+        <Button
+          className="col-span-2"
+          onClick={() => setFace('Turn the art', (f) => void (f.corners = [f.corners[3], ...f.corners.slice(0, 3)]))}
+        >
           Turn the art a quarter
         </Button>
       </div>
       <Slider label="Art shows" value={opacity} least={0} most={1} step={0.05} onChange={onOpacity} format={percent} />
     </Group>
   );
-} // prettier-ignore
+}
 
 /** Whether the face is bowed, and by how many points. */
 export function BendGroup({ face, setFace }: { face: PinFace; setFace: SetFace }) {
@@ -196,7 +252,12 @@ export function BendGroup({ face, setFace }: { face: PinFace; setFace: SetFace }
       <Segmented
         label="Points of the bend"
         value={value}
-        onChange={(v) => setFace('Points of the bend', (f) => void (f.bend = v === 'flat' ? null : unbent(Number(v) as (typeof BENDS)[number])))}
+        onChange={(v) =>
+          setFace(
+            'Points of the bend',
+            (f) => void (f.bend = v === 'flat' ? null : unbent(Number(v) as (typeof BENDS)[number])),
+          )
+        }
         options={[{ value: 'flat', label: 'Flat' }, ...BENDS.map((n) => ({ value: String(n), label: `${n} x ${n}` }))]}
       />
       <p className="text-xs text-ink-2">
@@ -206,4 +267,4 @@ export function BendGroup({ face, setFace }: { face: PinFace; setFace: SetFace }
       </p>
     </Group>
   );
-} // prettier-ignore
+}

@@ -62,7 +62,7 @@ function Handle(props: {
       style={{ left: x * scale, top: y * scale }}
     />
   );
-} // prettier-ignore
+}
 
 /** The corners of a face, or the points by which it is bent. */
 export function FaceHandles(props: {

@@ -6,12 +6,7 @@ const SIDE = 148;
 const TIMES = 6;
 
 /** The photograph about a corner, much enlarged, with the sides that meet there. */
-export function Loupe(props: {
-  full: ImageBitmap;
-  at: readonly [number, number];
-  face: PinFace;
-  className: string;
-}) {
+export function Loupe(props: { full: ImageBitmap; at: readonly [number, number]; face: PinFace; className: string }) {
   const ref = useRef<HTMLCanvasElement>(null);
   const { full, at, face } = props;
   useEffect(() => {
@@ -25,7 +20,10 @@ export function Loupe(props: {
       (x - at[0] + reach) * TIMES,
       (y - at[1] + reach) * TIMES,
     ];
-    for (const [colour, wide] of [['#ffffff', 3], ['#2a7296', 1.25]] as const) {
+    for (const [colour, wide] of [
+      ['#ffffff', 3],
+      ['#2a7296', 1.25],
+    ] as const) {
       context.strokeStyle = colour;
       context.lineWidth = wide;
       context.beginPath();
@@ -37,5 +35,14 @@ export function Loupe(props: {
     context.lineWidth = 1;
     context.strokeRect(SIDE / 2 - 4.5, SIDE / 2 - 4.5, 9, 9);
   }, [full, at, face]);
-  return <canvas ref={ref} width={SIDE} height={SIDE} aria-hidden className={`${props.className} pointer-events-none border border-edge bg-card`} style={{ width: SIDE, height: SIDE }} />;
-} // prettier-ignore
+  return (
+    <canvas
+      ref={ref}
+      width={SIDE}
+      height={SIDE}
+      aria-hidden
+      className={`${props.className} pointer-events-none border border-edge bg-card`}
+      style={{ width: SIDE, height: SIDE }}
+    />
+  );
+}

@@ -53,7 +53,9 @@ export function PhotoStrip({ ready, onOpen }: { ready: boolean; onOpen(asset: As
     });
   const keep = async (name: string): Promise<void> => {
     if (!book.pin) return;
-    const assets = Object.fromEntries(pinAssetsOf(book.pin).flatMap((id) => (book.assets[id] ? [[id, book.assets[id]]] : [])));
+    const assets = Object.fromEntries(
+      pinAssetsOf(book.pin).flatMap((id) => (book.assets[id] ? [[id, book.assets[id]]] : [])),
+    );
     const done = await keepPin({ id: freshId(), name, pin: book.pin, assets });
     if (!done.ok) return sayFault(done.fault);
     setNaming(false);
@@ -64,7 +66,10 @@ export function PhotoStrip({ ready, onOpen }: { ready: boolean; onOpen(asset: As
     if (!done.ok) sayFault(done.fault);
   };
   return (
-    <nav aria-label="Photographs" className="flex w-[148px] shrink-0 flex-col overflow-y-auto border-r border-line py-3">
+    <nav
+      aria-label="Photographs"
+      className="flex w-[148px] shrink-0 flex-col overflow-y-auto border-r border-line py-3"
+    >
       <MockupKinds />
       {open.input}
       <div className="flex flex-col gap-1.5 px-3">
@@ -78,7 +83,12 @@ export function PhotoStrip({ ready, onOpen }: { ready: boolean; onOpen(asset: As
         const url = demoPhotographUrl(one.name);
         return (
           url && (
-            <button key={one.name} type="button" onClick={() => void demo(one.name, one.title).catch(failed)} className="flex flex-col gap-1 px-3 py-1.5 text-left hover:bg-line/50">
+            <button
+              key={one.name}
+              type="button"
+              onClick={() => void demo(one.name, one.title).catch(failed)}
+              className="flex flex-col gap-1 px-3 py-1.5 text-left hover:bg-line/50"
+            >
               <img src={url} alt="" loading="lazy" decoding="async" className="h-[92px] w-full object-cover" />
               <span className="text-xs">{one.title}</span>
             </button>
@@ -88,11 +98,20 @@ export function PhotoStrip({ ready, onOpen }: { ready: boolean; onOpen(asset: As
       <h2 className="px-3 pt-4 pb-1.5 text-xs font-semibold text-ink-2">Kept photographs</h2>
       {kept.map((one) => (
         <span key={one.id} className="relative">
-          <button type="button" onClick={() => use(one)} className="flex w-full flex-col gap-1 px-3 py-1.5 text-left hover:bg-line/50">
+          <button
+            type="button"
+            onClick={() => use(one)}
+            className="flex w-full flex-col gap-1 px-3 py-1.5 text-left hover:bg-line/50"
+          >
             <KeptPicture one={one} ready={ready} />
             <span className="truncate text-xs">{one.name}</span>
           </button>
-          <button type="button" aria-label={`Remove the photograph ${one.name}`} onClick={() => void drop(one).catch(failed)} className="absolute top-2.5 right-4 bg-card p-0.5">
+          <button
+            type="button"
+            aria-label={`Remove the photograph ${one.name}`}
+            onClick={() => void drop(one).catch(failed)}
+            className="absolute top-2.5 right-4 bg-card p-0.5"
+          >
             <X size={13} />
           </button>
         </span>
@@ -111,7 +130,10 @@ export function PhotoStrip({ ready, onOpen }: { ready: boolean; onOpen(asset: As
           onChange={(e) => {
             const chosen = e.target.files?.[0];
             e.target.value = '';
-            if (chosen) void bytesOfFile(chosen).then((bytes) => openPinFile(bytes, edit)).catch(failed);
+            if (chosen)
+              void bytesOfFile(chosen)
+                .then((bytes) => openPinFile(bytes, edit))
+                .catch(failed);
           }}
         />
         <Button onClick={() => file.current?.click()}>Open a file</Button>
@@ -128,7 +150,7 @@ export function PhotoStrip({ ready, onOpen }: { ready: boolean; onOpen(asset: As
       )}
     </nav>
   );
-} // prettier-ignore
+}
 
 /** A kept photograph with this title's cover on it. */
 function KeptPicture({ one, ready }: { one: KeptPin; ready: boolean }) {

@@ -77,7 +77,11 @@ export function PinStage(props: {
   const { cross, handlers } = useBrush(painting, brush, scale, set, onDrag);
   const face = pin.faces[chosen];
   const grabbed = held !== null && face && mode === 'corners' ? face.corners[held] : null;
-  const said = finding ? 'Looking for the corners of the cover' : state.kind === 'fault' ? sentenceOf(state.fault) : STATES[state.kind];
+  const said = finding
+    ? 'Looking for the corners of the cover'
+    : state.kind === 'fault'
+      ? sentenceOf(state.fault)
+      : STATES[state.kind];
   const clear = pin.ground.kind === 'clear';
   return (
     <>
@@ -115,21 +119,48 @@ export function PinStage(props: {
                 return (
                   <g key={one.id} fill="none" strokeLinejoin="round">
                     <polygon points={points} stroke="#ffffff" strokeOpacity={0.8} strokeWidth={3} />
-                    <polygon points={points} className="stroke-blue" strokeWidth={1.25} strokeDasharray={i === chosen ? undefined : '5 4'} />
+                    <polygon
+                      points={points}
+                      className="stroke-blue"
+                      strokeWidth={1.25}
+                      strokeDasharray={i === chosen ? undefined : '5 4'}
+                    />
                   </g>
                 );
               })}
             {painting && cross && brush.tool !== 'colour' && (
               <g fill="none">
-                <circle cx={cross[0] * scale} cy={cross[1] * scale} r={brush.radius * scale} stroke="#ffffff" strokeWidth={3} strokeOpacity={0.7} />
-                <circle cx={cross[0] * scale} cy={cross[1] * scale} r={brush.radius * scale} className="stroke-blue" strokeWidth={1.25} />
+                <circle
+                  cx={cross[0] * scale}
+                  cy={cross[1] * scale}
+                  r={brush.radius * scale}
+                  stroke="#ffffff"
+                  strokeWidth={3}
+                  strokeOpacity={0.7}
+                />
+                <circle
+                  cx={cross[0] * scale}
+                  cy={cross[1] * scale}
+                  r={brush.radius * scale}
+                  className="stroke-blue"
+                  strokeWidth={1.25}
+                />
               </g>
             )}
           </svg>
           {!painting &&
             pin.faces.map((one, i) =>
               i === chosen ? (
-                <FaceHandles key={one.id} face={one} index={i} scale={scale} bending={mode === 'bend'} set={set} onHeld={setHeld} onDrag={onDrag} />
+                <FaceHandles
+                  key={one.id}
+                  face={one}
+                  index={i}
+                  scale={scale}
+                  bending={mode === 'bend'}
+                  set={set}
+                  onHeld={setHeld}
+                  onDrag={onDrag}
+                />
               ) : (
                 <button
                   key={one.id}
@@ -144,7 +175,12 @@ export function PinStage(props: {
             )}
         </div>
         {grabbed && full && face && (
-          <Loupe full={full} at={grabbed} face={face} className={`absolute top-3 ${grabbed[0] < widthPx / 2 ? 'right-3' : 'left-3'}`} />
+          <Loupe
+            full={full}
+            at={grabbed}
+            face={face}
+            className={`absolute top-3 ${grabbed[0] < widthPx / 2 ? 'right-3' : 'left-3'}`}
+          />
         )}
       </div>
       <footer className="flex h-10 shrink-0 items-center gap-4 bg-paper px-4 text-xs text-ink-2">
@@ -152,12 +188,16 @@ export function PinStage(props: {
           {widthPx} x {heightPx}
         </span>
         <span role="status">{said}</span>
-        {grabbed && <span className="font-mono">{grabbed[0].toFixed(1)}, {grabbed[1].toFixed(1)}</span>}
+        {grabbed && (
+          <span className="font-mono">
+            {grabbed[0].toFixed(1)}, {grabbed[1].toFixed(1)}
+          </span>
+        )}
         <span className="ml-auto">{HINTS[mode]}</span>
       </footer>
     </>
   );
-} // prettier-ignore
+}
 
 const HINTS: Readonly<Record<Mode, string>> = {
   corners: 'Drag a corner, slowly with Shift. Arrow keys move it by 1 px, with Alt by 0.1',

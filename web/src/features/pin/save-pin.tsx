@@ -51,16 +51,15 @@ export function SavePin({ pin }: { pin: PinScene }) {
   return (
     <>
       <Group title="The finished picture">
-        <Segmented<PinFormat>
-          label="Format"
-          value={format}
-          onChange={setFormat}
-          options={FORMATS}
-        />
+        <Segmented<PinFormat> label="Format" value={format} onChange={setFormat} options={FORMATS} />
         {format === 'ora' && (
-          <p className="text-xs text-ink-2">Photograph, art and what is in front apart, as an OpenRaster file. It can be opened here again.</p>
+          <p className="text-xs text-ink-2">
+            Photograph, art and what is in front apart, as an OpenRaster file. It can be opened here again.
+          </p>
         )}
-        {format === 'jpeg' && pin.ground.kind === 'clear' && <p className="text-xs text-ink-2">A JPEG cannot be clear: it gets a white ground.</p>}
+        {format === 'jpeg' && pin.ground.kind === 'clear' && (
+          <p className="text-xs text-ink-2">A JPEG cannot be clear: it gets a white ground.</p>
+        )}
       </Group>
       <div className="sticky bottom-0 mt-auto border-t border-line bg-paper p-4">
         {busy ? (
@@ -76,4 +75,4 @@ export function SavePin({ pin }: { pin: PinScene }) {
       </div>
     </>
   );
-} // prettier-ignore
+}

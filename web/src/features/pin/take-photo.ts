@@ -18,7 +18,12 @@ export function placedInMiddle(photo: { widthPx: number; heightPx: number }, rat
   const { widthPx: w, heightPx: h } = photo;
   const height = Math.min(0.6 * h, (0.6 * w) / ratio);
   const [x, y] = [(w - height * ratio) / 2, (h - height) / 2];
-  return tuples([{ x, y }, { x: x + height * ratio, y }, { x: x + height * ratio, y: y + height }, { x, y: y + height }]); // prettier-ignore
+  return tuples([
+    { x, y },
+    { x: x + height * ratio, y },
+    { x: x + height * ratio, y: y + height },
+    { x, y: y + height },
+  ]);
 }
 
 /** What is said of what the corner finder found. */

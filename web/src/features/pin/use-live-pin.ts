@@ -50,7 +50,13 @@ function drawFaces(context: CanvasRenderingContext2D, { faces }: Faces, k: numbe
 }
 
 /** Draws the faces alone into a canvas that is moved to where they are; k is its pixels for one of the picture below. */
-function drawApart(el: HTMLCanvasElement, picture: Faces, k: number, size: { width: number; height: number }, opacity: number): void {
+function drawApart(
+  el: HTMLCanvasElement,
+  picture: Faces,
+  k: number,
+  size: { width: number; height: number },
+  opacity: number,
+): void {
   const { faces } = picture;
   const x = Math.min(...faces.map(({ at }) => at.x));
   const y = Math.min(...faces.map(({ at }) => at.y));
@@ -69,7 +75,7 @@ function drawApart(el: HTMLCanvasElement, picture: Faces, k: number, size: { wid
     height: share(height, size.height),
     opacity: String(opacity),
   });
-} // prettier-ignore
+}
 
 const close = (picture: Picture | null): void => {
   if (picture?.kind === 'whole') picture.bitmap.close();
@@ -174,7 +180,10 @@ export function useLivePin(
     // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [key, slot]);
 
-  const marksKey = marks && widthPx ? JSON.stringify([scene.photo.asset, scene.marks, scene.faces.map((f) => [f.corners, f.bend]), marks, widthPx]) : null; // prettier-ignore
+  const marksKey =
+    marks && widthPx
+      ? JSON.stringify([scene.photo.asset, scene.marks, scene.faces.map((f) => [f.corners, f.bend]), marks, widthPx])
+      : null;
   useEffect(() => {
     if (!marksKey || !marks || !widthPx) return draw.current();
     let current = true;

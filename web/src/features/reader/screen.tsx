@@ -36,7 +36,17 @@ export function Screen({ device, title, children }: { device: Device; title?: st
 /**
  * A page of a book in a frame that can do nothing: no scripts, no forms, no addresses. `grey` shows it without colour.
  */
-export function BookPage({ device, html, label, grey }: { device: Device; html: string; label: string; grey?: boolean }) {
+export function BookPage({
+  device,
+  html,
+  label,
+  grey,
+}: {
+  device: Device;
+  html: string;
+  label: string;
+  grey?: boolean;
+}) {
   const { widthPx, heightPx, shownPx } = device;
   const style: CSSProperties = {
     width: widthPx,
@@ -45,5 +55,14 @@ export function BookPage({ device, html, label, grey }: { device: Device; html: 
     transformOrigin: '0 0',
     filter: grey ? 'grayscale(1)' : undefined,
   };
-  return <iframe title={label} sandbox="" srcDoc={html} tabIndex={-1} className="absolute top-0 left-0 border-0 bg-white" style={style} />;
-} // prettier-ignore
+  return (
+    <iframe
+      title={label}
+      sandbox=""
+      srcDoc={html}
+      tabIndex={-1}
+      className="absolute top-0 left-0 border-0 bg-white"
+      style={style}
+    />
+  );
+}

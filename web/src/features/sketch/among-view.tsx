@@ -6,7 +6,11 @@ import { KIND_NAMES } from './names';
 const WIDE = 120;
 
 /** Covers of the sheet among made-up books of the same kind, at the size at which shops show them. */
-export function AmongView({ own }: { own: readonly { readonly id: string; readonly bitmap: ImageBitmap | null; readonly name: string }[] }) {
+export function AmongView({
+  own,
+}: {
+  own: readonly { readonly id: string; readonly bitmap: ImageBitmap | null; readonly name: string }[];
+}) {
   const kind = useFrom((b) => b.brief.kind);
   const { data: others, isError } = useNeighbours(kind, true);
   if (isError) return <p className="p-8 text-ink">The made-up books could not be drawn. Open this view again.</p>;
@@ -34,4 +38,4 @@ export function AmongView({ own }: { own: readonly { readonly id: string; readon
       </ul>
     </div>
   );
-} // prettier-ignore
+}

@@ -7,7 +7,11 @@ import { useCoverBitmap } from '../../work/queries';
 export type Compared = { readonly id: string; readonly name: string; readonly doc: Doc };
 
 /** Two to four covers beside each other, large and as a shop shows them. */
-export function CompareView(props: { covers: readonly Compared[]; onTake(id: string): void; onDrop(id: string): void }) {
+export function CompareView(props: {
+  covers: readonly Compared[];
+  onTake(id: string): void;
+  onDrop(id: string): void;
+}) {
   const { covers } = props;
   if (covers.length === 0)
     return (
@@ -22,7 +26,7 @@ export function CompareView(props: { covers: readonly Compared[]; onTake(id: str
       ))}
     </ul>
   );
-} // prettier-ignore
+}
 
 function One(props: { cover: Compared; of: number; onTake(id: string): void; onDrop(id: string): void }) {
   const { cover, of, onTake, onDrop } = props;
@@ -35,7 +39,11 @@ function One(props: { cover: Compared; of: number; onTake(id: string): void; onD
     <li className={`flex min-w-0 flex-1 flex-col items-center gap-4 ${of > 2 ? 'max-w-[260px]' : 'max-w-[360px]'}`}>
       <Bitmap bitmap={large.data ?? null} label={`${cover.name}, large`} className="block w-full shadow-cover" />
       <div className="flex w-full items-end gap-4">
-        <Bitmap bitmap={small.data ?? null} label={`${cover.name}, 120 px`} className="block w-[120px] max-w-[50%] shadow-cover" />
+        <Bitmap
+          bitmap={small.data ?? null}
+          label={`${cover.name}, 120 px`}
+          className="block w-[120px] max-w-[50%] shadow-cover"
+        />
         <div className="flex flex-1 flex-col gap-2">
           <span className="text-xs text-ink">120 px</span>
           <Button kind="ink" onClick={() => onTake(cover.id)}>
@@ -48,4 +56,4 @@ function One(props: { cover: Compared; of: number; onTake(id: string): void; onD
       </div>
     </li>
   );
-} // prettier-ignore
+}

@@ -44,10 +44,17 @@ export function CoverPanel(props: {
   const { tones, faces } = sketch;
   const all = keep.structure && keep.tones && keep.faces;
   return (
-    <aside aria-label="The chosen cover" className="flex w-[272px] shrink-0 flex-col overflow-y-auto border-l border-line">
+    <aside
+      aria-label="The chosen cover"
+      className="flex w-[272px] shrink-0 flex-col overflow-y-auto border-l border-line"
+    >
       <h2 className="sr-only">The chosen cover</h2>
       <div className="flex flex-col gap-3 border-b border-line p-4">
-        <Bitmap bitmap={picked.bitmap} label="The chosen cover" className="mx-auto block max-h-[300px] max-w-full shadow-cover" />
+        <Bitmap
+          bitmap={picked.bitmap}
+          label="The chosen cover"
+          className="mx-auto block max-h-[300px] max-w-full shadow-cover"
+        />
         <Button kind="ink" onClick={props.onTake}>
           Take it to the Front
         </Button>
@@ -55,7 +62,12 @@ export function CoverPanel(props: {
           <Button className="flex-1" aria-pressed={props.kept} onClick={props.onKeep}>
             {props.kept ? 'Kept' : 'Keep'}
           </Button>
-          <Button className="flex-1" aria-pressed={props.compared} disabled={props.compareFull && !props.compared} onClick={props.onCompare}>
+          <Button
+            className="flex-1"
+            aria-pressed={props.compared}
+            disabled={props.compareFull && !props.compared}
+            onClick={props.onCompare}
+          >
             {props.compared ? 'Not compared' : 'Compare'}
           </Button>
         </div>
@@ -75,7 +87,11 @@ export function CoverPanel(props: {
           <span className="text-xs text-ink-2">{tones.name}</span>
         </div>
         {moodsOfSketch(sketch).length > 0 && (
-          <p className="text-xs text-ink-2">{moodsOfSketch(sketch).map((m) => MOOD_NAMES[m]).join(', ')}</p>
+          <p className="text-xs text-ink-2">
+            {moodsOfSketch(sketch)
+              .map((m) => MOOD_NAMES[m])
+              .join(', ')}
+          </p>
         )}
         {titleFromPx !== undefined && (
           <Verdict grade={readsGrade(true, titleFromPx)}>Title {readsText(titleFromPx)}</Verdict>
@@ -99,4 +115,4 @@ export function CoverPanel(props: {
       )}
     </aside>
   );
-} // prettier-ignore
+}

@@ -28,7 +28,7 @@ const dressed =
     book.cover = structuredClone(doc);
     book.sheet.taken = structuredClone(sketch);
     bringFaces(book, sketch, house);
-  }; // prettier-ignore
+  };
 
 /** One design for every volume of the series, seen before it is used. */
 export function SeriesDialog({ sketch, onClose }: { sketch: Sketch; onClose(): void }) {
@@ -76,7 +76,7 @@ export function SeriesDialog({ sketch, onClose }: { sketch: Sketch; onClose(): v
     setBusy(false);
     say(`The design is on ${count} ${count === 1 ? 'volume' : 'volumes'}. Their old covers are kept as versions.`);
     onClose();
-  }; // prettier-ignore
+  };
 
   return (
     <Dialog

@@ -77,7 +77,16 @@ export function SheetAsks() {
           value={drawing ?? 'none'}
           onChange={(kind) => draw(kind as SceneryKind)}
           groups={[
-            { title: 'Drawn in the colours of the mood', options: [...(drawing ? [] : [{ value: 'none', label: 'Draw one for me' }]), ...SCENERIES.map((k) => ({ value: k, label: drawing === k ? `Drawing: ${SCENERY_NAMES[k]}` : SCENERY_NAMES[k] }))] },
+            {
+              title: 'Drawn in the colours of the mood',
+              options: [
+                ...(drawing ? [] : [{ value: 'none', label: 'Draw one for me' }]),
+                ...SCENERIES.map((k) => ({
+                  value: k,
+                  label: drawing === k ? `Drawing: ${SCENERY_NAMES[k]}` : SCENERY_NAMES[k],
+                })),
+              ],
+            },
           ]}
         />
       </Group>
@@ -85,7 +94,9 @@ export function SheetAsks() {
         <Check
           label="A colour"
           checked={must.colour !== null}
-          onChange={(on) => ask('Colour of the sheet', (s) => void (s.must.colour = on ? (house.colours[0] ?? '#2b4a6b') : null))}
+          onChange={(on) =>
+            ask('Colour of the sheet', (s) => void (s.must.colour = on ? (house.colours[0] ?? '#2b4a6b') : null))
+          }
         >
           <ColourField
             label="Colour"
@@ -112,7 +123,9 @@ export function SheetAsks() {
           label={marked ? `The mark: ${marked.name}` : 'The mark of the house'}
           disabled={!marked && must.mark === null}
           checked={must.mark !== null}
-          onChange={(on) => ask('Mark of the sheet', (s) => void (s.must.mark = on && marked ? structuredClone(marked.form) : null))}
+          onChange={(on) =>
+            ask('Mark of the sheet', (s) => void (s.must.mark = on && marked ? structuredClone(marked.form) : null))
+          }
         />
         <Check
           label="Colours and faces of the house"
@@ -149,7 +162,7 @@ export function SheetAsks() {
       )}
     </aside>
   );
-} // prettier-ignore
+}
 
 function Picture({ id, place, onRemove }: { id: string; place: number; onRemove(): void }) {
   const { data } = useAssetBitmap(id, 128);

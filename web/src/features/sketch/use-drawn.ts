@@ -30,4 +30,4 @@ export function useDrawn(): { drawing: SceneryKind | null; draw(kind: SceneryKin
       .finally(() => setDrawing(null));
   };
   return { drawing, draw };
-} // prettier-ignore
+}

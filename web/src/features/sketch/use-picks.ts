@@ -48,4 +48,4 @@ export function usePicks(onTaken: () => void) {
     });
 
   return { take, keep, compare, compared };
-} // prettier-ignore
+}

@@ -17,7 +17,8 @@ export function useRecompose(): (() => void) | null {
     const { doc, bitmap } = made.cover;
     bitmap.close();
     const done = edit('Sketch composed anew', (b) => void (b.cover = structuredClone(doc)));
-    if (done) say('The sketch is composed anew. What was changed by hand since is undone.', { label: 'Undo', run: undo });
+    if (done)
+      say('The sketch is composed anew. What was changed by hand since is undone.', { label: 'Undo', run: undo });
   };
   return () => void run().catch(() => sayFault({ code: 'work-failed', data: {} }));
-} // prettier-ignore
+}
