@@ -26,3 +26,11 @@ export function word(args: Arguments, at: number, what: string): Result<string> 
   const value = args.words[at];
   return value === undefined ? fail('word-missing', { what }) : ok(value);
 }
+
+/** A whole number from `low` to `high`; `missed` where the option is not given. Fault: `size-wrong`. */
+export function wholeFlag<M>(args: Arguments, name: string, low: number, high: number, missed: M): Result<number | M> {
+  const text = args.flags.get(name);
+  if (text === undefined) return ok(missed);
+  const n = Number(text);
+  return Number.isInteger(n) && n >= low && n <= high ? ok(n) : fail('size-wrong', { flag: name, low, high });
+}

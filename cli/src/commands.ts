@@ -9,7 +9,7 @@ import { type Asset, type Book, assetId, newBook, packProject } from '@yosomi/co
 import { scenePicture, stageOf } from '@yosomi/core/recipe';
 import { NodeStudio, demoProjects } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
-import { type Command, done, flag } from './command';
+import { type Command, done, flag, wholeFlag } from './command';
 import { deliver } from './deliver';
 import { epubInspect, epubNew, epubSetCover, pdfSetCover } from './ebooks';
 import { check, coverExport, coverSave, encode } from './images';
@@ -18,12 +18,11 @@ import { pictureFile } from './pictures';
 import { pin } from './pin';
 import { sketch } from './sketch';
 
-function sizeFlag(args: Arguments, name: string): Result<number> {
-  const text = flag(args, name);
-  if (!text.ok) return text;
-  const n = Number(text.value);
-  return Number.isInteger(n) && n >= 16 && n <= 6000 ? ok(n) : fail('size-wrong', { flag: name, low: 16, high: 6000 });
-}
+const sizeFlag = (args: Arguments, name: string): Result<number> => {
+  const given = flag(args, name);
+  if (!given.ok) return given;
+  return wholeFlag(args, name, 16, 6000, 0);
+};
 
 /** Endings of finished pictures. */
 const PICTURES = ['png', 'jpg', 'jpeg'];

@@ -15,7 +15,7 @@ import {
 import type { Profile, StoreFormat } from '@yosomi/core/stores';
 import { NodeStudio } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
-import { type Command, done, flag, word } from './command';
+import { type Command, done, flag, wholeFlag, word } from './command';
 import { readBytes, readProject, writeBytes } from './files';
 import { nowText, storeFlag } from './stores';
 
@@ -51,14 +51,6 @@ export const coverExport: Command = {
   },
 };
 
-function sideFlag(args: Arguments, name: 'width' | 'height'): Result<number | null> {
-  const text = args.flags.get(name);
-  if (text === undefined) return ok(null);
-  const n = Number(text);
-  const fits = Number.isInteger(n) && n >= PLAIN_LEAST && n <= PLAIN_MOST;
-  return fits ? ok(n) : fail('size-wrong', { flag: name, low: PLAIN_LEAST, high: PLAIN_MOST });
-}
-
 export const coverSave: Command = {
   name: 'cover save',
   usage: 'cover save BOOK.yosomi --out F [--width W] [--height H]',
@@ -70,7 +62,10 @@ export const coverSave: Command = {
     if (!file.ok) return file;
     const out = flag(args, 'out');
     if (!out.ok) return out;
-    const [width, height] = [sideFlag(args, 'width'), sideFlag(args, 'height')];
+    const [width, height] = [
+      wholeFlag(args, 'width', PLAIN_LEAST, PLAIN_MOST, null),
+      wholeFlag(args, 'height', PLAIN_LEAST, PLAIN_MOST, null),
+    ];
     if (!width.ok) return width;
     if (!height.ok) return height;
     const project = readProject(file.value);

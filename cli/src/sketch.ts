@@ -1,5 +1,5 @@
 import { basename, extname, join } from 'node:path';
-import { type Result, fail, ok, slug } from '@yosomi/core/base';
+import { type Result, fail, slug } from '@yosomi/core/base';
 import { writePng } from '@yosomi/core/image-file';
 import { type Book, packProject } from '@yosomi/core/project';
 import {
@@ -13,20 +13,12 @@ import {
 } from '@yosomi/core/recipe';
 import { MOST_PICTURES, planSheet } from '@yosomi/core/sketch';
 import { NodeStudio } from '@yosomi/node-kit';
-import type { Arguments } from './arguments';
-import { type Command, done, flag, word } from './command';
+import { type Command, done, flag, wholeFlag, word } from './command';
 import { makeFolder, readBytes, readProject, writeAll } from './files';
 
 const MOST = 48;
 /** Width of the written pictures. */
 const WIDE_PX = 800;
-
-function whole(args: Arguments, name: string, low: number, high: number, missed: number): Result<number> {
-  const text = args.flags.get(name);
-  if (text === undefined) return ok(missed);
-  const n = Number(text);
-  return Number.isInteger(n) && n >= low && n <= high ? ok(n) : fail('size-wrong', { flag: name, low, high });
-}
 
 /** A picture file as a title keeps it. */
 async function takeFile(file: string): Promise<Result<TakenPicture>> {
@@ -44,11 +36,11 @@ export const sketch: Command = {
     if (!file.ok) return file;
     const out = flag(args, 'out');
     if (!out.ok) return out;
-    const count = whole(args, 'count', 1, MOST, 12);
+    const count = wholeFlag(args, 'count', 1, MOST, 12);
     if (!count.ok) return count;
     const opened = readProject(file.value);
     if (!opened.ok) return opened;
-    const seed = whole(args, 'seed', 0, 999_999, opened.value.book.sheet.seed);
+    const seed = wholeFlag(args, 'seed', 0, 999_999, opened.value.book.sheet.seed);
     if (!seed.ok) return seed;
     const given = args.all.get('picture') ?? [];
     if (given.length > MOST_PICTURES) return fail('pictures-many', { most: MOST_PICTURES });
