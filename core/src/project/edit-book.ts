@@ -1,4 +1,5 @@
 import { type Change, type Edit, type Result, change, fail } from '../base';
+import type { Doc } from '../cover';
 import { Book } from './book';
 
 /**
@@ -16,3 +17,9 @@ export function editBook(book: Book, edit: Edit<Book>): Result<Change<Book>> {
   }
   return done;
 }
+
+/** An edit of the front as one of its title. */
+export const onCover =
+  (edit: Edit<Doc>): Edit<Book> =>
+  (book) =>
+    edit(book.cover);

@@ -20,6 +20,7 @@ export * from './readable';
 export * from './side-findings';
 export * from './scene-art';
 export * from './pin-art';
+export * from './on-promo';
 export * from './promo';
 export * from './settle';
 export * from './foil';

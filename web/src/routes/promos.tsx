@@ -1,4 +1,5 @@
 import { slug } from '@yosomi/core/base';
+import { onPromo, promoFollowing } from '@yosomi/core/recipe';
 import { useMemo, useState } from 'react';
 import { AddPart } from '../features/front/add-part';
 import { Inspector } from '../features/front/inspector';
@@ -9,7 +10,7 @@ import { usePromoMockup } from '../features/promos/use-promo-mockup';
 import { usePromoView } from '../features/promos/use-promo-view';
 import { sayFault, say } from '../messages/say';
 import { saveFile } from '../platform/files';
-import { onPromo, useBook, useSession } from '../state/session';
+import { useBook, useSession } from '../state/session';
 import { Button } from '../ui/button';
 import { Group } from '../ui/group';
 import { Side, Sides } from '../ui/sides';
@@ -105,10 +106,10 @@ export function PromosPage() {
                           className="size-4 accent-ink"
                           checked={book.promoFollows}
                           onChange={(e) =>
-                            edit(e.target.checked ? 'Colours follow the cover' : 'Colours stay', (b) => {
-                              b.promo = structuredClone(doc);
-                              b.promoFollows = e.target.checked;
-                            })
+                            edit(
+                              e.target.checked ? 'Colours follow the cover' : 'Colours stay',
+                              promoFollowing(doc, e.target.checked),
+                            )
                           }
                         />
                         Colours follow the cover

@@ -1,11 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { change } from '@yosomi/core/base';
-import { emptyBrief } from '@yosomi/core/book';
-import { type Doc, type WordsPart, setPart } from '@yosomi/core/cover';
-import type { Book } from '@yosomi/core/project';
-import { dressPromo, promoColours } from '@yosomi/core/promo';
-import { startFromWords } from '@yosomi/core/recipe';
-import { onCover, onPromo } from './session';
+import { change } from '../base';
+import { emptyBrief } from '../book';
+import { type Doc, type WordsPart, setPart } from '../cover';
+import { type Book, onCover } from '../project';
+import { dressPromo, promoColours } from '../promo';
+import { onPromo, promoFollowing, startFromWords } from './index';
 
 const book = startFromWords({
   id: 'session-book',
@@ -50,5 +49,12 @@ describe('editing a promo that follows the cover', () => {
   it('never touches the cover, nor a cover edit the promo', () => {
     expect(apply(book, onPromo(shown)(setPart('headline', { colour: '#123456' }))).cover).toBe(book.cover);
     expect(apply(book, onCover(setPart('title', { tracking: 0.2 }))).promo).toBe(book.promo);
+  });
+
+  it('follows or stays as it is told, from the colours that were shown', () => {
+    const stays = apply(book, promoFollowing(shown, false));
+    expect(stays.promoFollows).toBe(false);
+    expect(stays.promo).toEqual(shown);
+    expect(apply(stays, promoFollowing(shown, true)).promoFollows).toBe(true);
   });
 });
