@@ -14,10 +14,23 @@ describe('a command line', () => {
     expect(parseArguments([], known)).toMatchObject({ ok: true, value: { words: [] } });
   });
 
+  it('takes a value behind an equals sign, an empty one, a negative one, and names that begin with a dash behind --', () => {
+    const parsed = parseArguments(['--store=long=reach', '--out', '', '--store', '-3', '--', '--out', '-a.jpg'], known);
+    if (!parsed.ok) throw new Error(parsed.fault.code);
+    expect([...parsed.value.flags]).toEqual([
+      ['store', '-3'],
+      ['out', ''],
+    ]);
+    expect(parsed.value.all.get('store')).toEqual(['long=reach', '-3']);
+    expect(parsed.value.words).toEqual(['--out', '-a.jpg']);
+  });
+
   it.each([
     [['--colour', 'red'], 'flag-unknown'],
     [['--store'], 'flag-empty'],
     [['--store', '--out'], 'flag-empty'],
+    [['-s', 'longreach'], 'flag-unknown'],
+    [['--json', '--no-json'], 'flag-unknown'],
   ])('%j is refused as %s', (argv, code) =>
     expect(parseArguments(argv, known)).toMatchObject({ ok: false, fault: { code } }),
   );

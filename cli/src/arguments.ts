@@ -1,3 +1,4 @@
+import { parseArgs } from 'node:util';
 import { type Result, fail, ok } from '@yosomi/core/base';
 
 export type Arguments = {
@@ -9,28 +10,32 @@ export type Arguments = {
 };
 
 /**
- * Splits a command line into words, `--flag value` pairs and `--switch`es. Faults: `flag-unknown`, `flag-empty`.
+ * Splits a command line into words, `--flag value` (or `--flag=value`) pairs and `--switch`es; what follows `--` is words.
+ * Faults: `flag-unknown`, `flag-empty`.
  */
 export function parseArguments(
   argv: readonly string[],
   known: { flags: readonly string[]; switches: readonly string[] },
 ): Result<Arguments> {
+  const options = Object.fromEntries([
+    ...known.flags.map((name) => [name, { type: 'string' as const }]),
+    ...known.switches.map((name) => [name, { type: 'boolean' as const }]),
+  ]);
+  // What is not known comes as it is, to be told by name.
+  const { tokens } = parseArgs({ args: [...argv], options, strict: false, allowPositionals: true, tokens: true });
   const words: string[] = [];
   const flags = new Map<string, string>();
   const all = new Map<string, string[]>();
   const switches = new Set<string>();
-  for (let i = 0; i < argv.length; i++) {
-    const word = argv[i];
-    if (!word.startsWith('--')) {
-      words.push(word);
-      continue;
-    }
-    const name = word.slice(2);
-    if (known.switches.includes(name)) switches.add(name);
-    else if (!known.flags.includes(name)) return fail('flag-unknown', { flag: word });
+  for (const token of tokens) {
+    if (token.kind === 'positional') words.push(token.value);
+    if (token.kind !== 'option') continue;
+    const { name, value, rawName, inlineValue } = token;
+    if (known.switches.includes(name) && rawName.startsWith('--')) switches.add(name);
+    else if (!known.flags.includes(name) || !rawName.startsWith('--')) return fail('flag-unknown', { flag: rawName });
+    else if (value === undefined || (!inlineValue && value.startsWith('--')))
+      return fail('flag-empty', { flag: rawName });
     else {
-      const value = argv[++i];
-      if (value === undefined || value.startsWith('--')) return fail('flag-empty', { flag: word });
       flags.set(name, value);
       all.set(name, [...(all.get(name) ?? []), value]);
     }
