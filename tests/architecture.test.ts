@@ -56,6 +56,7 @@ const PACKAGES: Readonly<Record<string, readonly string[]>> = {
   core: [
     'fflate',
     'immer',
+    'lru-cache',
     'zod',
     'harfbuzzjs',
     '@xmldom/xmldom',

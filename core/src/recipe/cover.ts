@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import { type Finding, keyOf } from '../base';
 import type { Brief } from '../book';
 import { type AddedScrim, compose } from '../compose';
@@ -84,19 +85,14 @@ export function measureOf(
 }
 
 /** Measures of covers by their key. */
-const measured = new WeakMap<Studio, Map<string, Measure>>();
+const measured = new WeakMap<Studio, LRUCache<string, Measure>>();
 const KEPT_MEASURES = 24;
 
 /** Tells a studio what was measured of a cover that was whole, so that it need not be measured again. */
 export function rememberMeasure(studio: Studio, key: string, measure: Measure): void {
   let known = measured.get(studio);
-  if (!known) measured.set(studio, (known = new Map()));
-  known.delete(key);
+  if (!known) measured.set(studio, (known = new LRUCache({ max: KEPT_MEASURES })));
   known.set(key, measure);
-  for (const oldest of known.keys()) {
-    if (known.size <= KEPT_MEASURES) break;
-    known.delete(oldest);
-  }
 }
 
 /** What is measured of a cover, as it is or on a screen of so many greys; remembered where it is known. */

@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import type { Brief } from '../book';
 import { type ImageNeed, type Resources, needs } from '../compose';
 import type { Doc } from '../cover';
@@ -10,32 +11,23 @@ import type { Studio } from './studio';
 const KEPT_PIXELS = 40_000_000;
 
 /** Images made for one studio, the least recently used dropped first. */
-class Made {
-  readonly #images = new Map<string, SurfaceImage>();
-
-  get(name: string): SurfaceImage | undefined {
-    const found = this.#images.get(name);
-    if (found) {
-      this.#images.delete(name);
-      this.#images.set(name, found);
-    }
-    return found;
-  }
-
-  keep(name: string, image: SurfaceImage): SurfaceImage {
-    this.#images.set(name, image);
-    let pixels = 0;
-    for (const one of this.#images.values()) pixels += one.widthPx * one.heightPx;
-    for (const [oldest, one] of this.#images) {
-      if (pixels <= KEPT_PIXELS || oldest === name) break;
-      this.#images.delete(oldest);
-      pixels -= one.widthPx * one.heightPx;
-    }
-    return image;
-  }
-}
+type Made = LRUCache<string, SurfaceImage>;
 
 const madeBy = new WeakMap<Studio, Made>();
+
+const madeFor = (studio: Studio): Made => {
+  const known = madeBy.get(studio);
+  if (known) return known;
+  const sizeCalculation = ({ widthPx, heightPx }: SurfaceImage): number => widthPx * heightPx;
+  const made: Made = new LRUCache({ maxSize: KEPT_PIXELS, sizeCalculation });
+  madeBy.set(studio, made);
+  return made;
+};
+
+const keep = (made: Made, name: string, image: SurfaceImage): SurfaceImage => {
+  made.set(name, image);
+  return image;
+};
 
 /**
  * Fonts and pictures of a document, ready to be painted `widthPx` wide: pictures at the lowest halved resolution that
@@ -51,8 +43,7 @@ export async function gather(
 ): Promise<{ resources: Resources; images: Images; whole: boolean }> {
   const wanted = needs(doc, brief);
   await studio.loadFonts(wanted.cuts);
-  let made = madeBy.get(studio);
-  if (!made) madeBy.set(studio, (made = new Made()));
+  const made = madeFor(studio);
   const images = new Map<string, SurfaceImage>(extra);
   const sizes = new Map<string, { widthPx: number; heightPx: number }>(extra);
   for (const need of wanted.images) {
@@ -75,10 +66,10 @@ type TextureNeed = Extract<ImageNeed, { kind: 'texture' }>;
 
 /** A texture, halved until one more would have fewer pixels than the cover. */
 function textureFor(need: TextureNeed, studio: Studio, widthPx: number, made: Made): SurfaceImage {
-  let image = made.get(need.name) ?? made.keep(need.name, studio.imageOf(textureRaster(need.spec, need.ratio)));
+  let image = made.get(need.name) ?? keep(made, need.name, studio.imageOf(textureRaster(need.spec, need.ratio)));
   for (let level = 1; image.widthPx / 2 >= widthPx; level++) {
     const name = `${need.name}@${level}`;
-    image = made.get(name) ?? made.keep(name, studio.resized(image, Math.round(image.widthPx / 2)));
+    image = made.get(name) ?? keep(made, name, studio.resized(image, Math.round(image.widthPx / 2)));
   }
   return image;
 }
@@ -113,7 +104,7 @@ async function pictureFor(
   if (known) return { image: known, size };
   let image = await reduced(need.asset, level, studio, made);
   if (!image) return null;
-  if (need.look) image = made.keep(name, studio.imageOf(develop(studio.pixelsOf(image), need.look)));
+  if (need.look) image = keep(made, name, studio.imageOf(develop(studio.pixelsOf(image), need.look)));
   return { image, size };
 }
 
@@ -126,5 +117,5 @@ async function reduced(asset: string, level: number, studio: Studio, made: Made)
   const above = await reduced(asset, level - 1, studio, made);
   if (!above) return null;
   const half = studio.resized(above, Math.max(1, Math.round(above.widthPx / 2)));
-  return made.keep(name, half);
+  return keep(made, name, half);
 }

@@ -72,6 +72,9 @@ export const subjectsOf = (book: Book, scene: Scene, others: Others): ThingSubje
 /** Most width of a front that things are textured with: the more things, the smaller each is seen. */
 const artWidth = (things: number): number => (things === 1 ? 1600 : things <= 3 ? 1200 : 900);
 
+/** Covers that are remembered by name. */
+type Fronts = { get(name: string): Raster | undefined; set(name: string, front: Raster): unknown };
+
 /** What a scene's tracers need: art as pixels by key, and looks that they draw themselves. */
 export type SceneArt = {
   readonly art: ReadonlyMap<string, Raster>;
@@ -90,7 +93,7 @@ export async function sceneArt(
   others: Others,
   studio: Studio,
   mostPx?: number,
-  fronts: Map<string, Raster> = new Map(),
+  fronts: Fronts = new Map(),
 ): Promise<SceneArt> {
   const models = setting(scene, subjectsOf(book, scene, others), COARSE);
   const { drawn, art: wanted } = looksOf(

@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '5a6415638e',
-  trace: '5c27e5af84',
-  pin: '754412d1e1',
-  promo: 'a6572a89c1',
-  image: '4053bf2465',
-  epub: 'eb309e3b9c',
-  pdf: 'da6cc3d42e',
-  svg: '11ed997e23',
+  paint: '6d406f4237',
+  trace: '9ba2da7afd',
+  pin: '8c83fb8d86',
+  promo: '3887bba9e6',
+  image: 'c1342369d2',
+  epub: '56d8d2cdf6',
+  pdf: '71b8da3dac',
+  svg: '0278e2cf14',
 } as const;

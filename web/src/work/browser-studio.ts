@@ -21,6 +21,7 @@ import {
   stripMetadata,
   uprightMap,
 } from '@yosomi/core/image-file';
+import { LRUCache } from 'lru-cache';
 import { bytesFor } from '../persist/bytes';
 import { fontUrl } from '../platform/font-files';
 import { fetchBytes } from '../platform/http';
@@ -113,7 +114,7 @@ export class BrowserStudio implements Studio {
   #shaper: Promise<Shaper> | null = null;
   #ready: Shaper | null = null;
   #live: { ink: Ink; widthPx: number; back: BrowserEasel | null; backCount: number } | null = null;
-  readonly #pictures = new Map<string, SurfaceImage>();
+  readonly #pictures = new LRUCache<string, SurfaceImage>({ max: KEPT_PICTURES });
   readonly #fonts = new Map<string, Promise<void>>();
 
   get shaper(): Shaper {
@@ -151,19 +152,11 @@ export class BrowserStudio implements Studio {
 
   async picture(asset: string): Promise<SurfaceImage | null> {
     const known = this.#pictures.get(asset);
-    if (known) {
-      this.#pictures.delete(asset);
-      this.#pictures.set(asset, known);
-      return known;
-    }
+    if (known) return known;
     const bytes = await bytesFor('assets', asset);
     const image = bytes ? await this.opened(bytes) : null;
     if (!image) return null;
     this.#pictures.set(asset, image);
-    for (const oldest of this.#pictures.keys()) {
-      if (this.#pictures.size <= KEPT_PICTURES) break;
-      this.#pictures.delete(oldest);
-    }
     return image;
   }
 

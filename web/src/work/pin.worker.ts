@@ -20,11 +20,12 @@ import {
 import { type Raster, raster, shrink } from '@yosomi/core/pixels';
 import type { Point, Rect } from '@yosomi/core/plane';
 import { expose, transfer } from 'comlink';
+import { LRUCache } from 'lru-cache';
 import { bytesFor } from '../persist/bytes';
 import { decodeUpright } from './browser-studio';
 
 /** The photograph that is open, and how it was last asked for. */
-let open: { asset: string; pixels: Raster; scaled: Map<number, Photo> } | null = null;
+let open: { asset: string; pixels: Raster; scaled: LRUCache<number, Photo> } | null = null;
 const KEPT_SIZES = 3;
 /** Art by what it is made from; what is no longer wanted goes. */
 const arts = new Map<string, Art>();
@@ -39,7 +40,7 @@ async function pixelsOf(asset: string): Promise<Raster | null> {
   open = {
     asset,
     pixels: raster(canvas.width, canvas.height, data as Uint8ClampedArray<ArrayBuffer>),
-    scaled: new Map(),
+    scaled: new LRUCache({ max: KEPT_SIZES }),
   };
   return open.pixels;
 }
@@ -51,7 +52,6 @@ async function photoAt(asset: string, widthPx: number): Promise<Photo | null> {
   if (known) return known;
   const heightPx = Math.max(1, Math.round((widthPx * pixels.height) / pixels.width));
   const photo = photoOf(widthPx < pixels.width ? shrink(pixels, widthPx, heightPx) : pixels);
-  for (const oldest of open.scaled.keys()) if (open.scaled.size >= KEPT_SIZES) open.scaled.delete(oldest);
   open.scaled.set(widthPx, photo);
   return photo;
 }

@@ -12,6 +12,7 @@ import {
   subjectsOf,
 } from '@yosomi/core/recipe';
 import type { Remote } from 'comlink';
+import { LRUCache } from 'lru-cache';
 import type { TracerApi } from './tracer.worker';
 
 /** A thumbnail: few samples are enough, edges still smooth. */
@@ -35,8 +36,8 @@ export async function sendArt(
 }
 
 /** Small covers, for the next thumbnails of the same titles. */
-const fronts = new Map<string, Raster>();
 const KEPT_FRONTS = 12;
+const fronts = new LRUCache<string, Raster>({ max: KEPT_FRONTS });
 
 /** A small picture of a scene on its ground. */
 export async function sceneThumb(
@@ -48,10 +49,6 @@ export async function sceneThumb(
 ): Promise<Raster> {
   const { book, others } = withOthers(input, shown);
   const textures = sceneTextures(await sceneArt(book, scene, others, studio, px > 300 ? 700 : 300, fronts));
-  for (const oldest of fronts.keys()) {
-    if (fronts.size <= KEPT_FRONTS) break;
-    fronts.delete(oldest);
-  }
   const things = render(stageOf(book, scene, px, px, others, THUMB), textures, THUMB);
   if (!things) throw new Error('render was not cancelled');
   return onGround(things, book, scene, subjectsOf(book, scene, others), studio);
