@@ -1,4 +1,5 @@
 import { defineConfig } from 'vitest/config';
+import { LongFirst } from './tests/long-first';
 export default defineConfig({
   test: {
     include: ['{core,node-kit,cli,server,web}/src/**/*.test.ts', 'tests/**/*.test.ts'],
@@ -8,6 +9,7 @@ export default defineConfig({
     testTimeout: 60_000,
     hookTimeout: 60_000,
     maxWorkers: 2,
+    sequence: { sequencer: LongFirst },
     // The code that is tested is loaded by Node itself, not module by module through the test runner's own loader: that
     // asks for an import anew at every use, and costs half of the time where pixels are counted.
     pool: 'forks',

@@ -1,5 +1,5 @@
 /** Sets up, then runs every check and test; ends with one line that counts them all. */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT, build, installBooks, installPackages, installTestTools } from './setup.mjs';
@@ -16,19 +16,31 @@ mkdirSync(results, { recursive: true });
 const run = (command, args, env = {}) =>
   spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } }).status ?? 1;
 
-/** One check that passes or fails as a whole. */
-function check(name, command, args) {
-  console.log(`\n== ${name}`);
-  if (run(command, args) === 0) passed++;
-  else {
-    failed++;
-    console.log(`${name} failed`);
-  }
+/** Checks that pass or fail as a whole, two at a time; what each one says is printed together. */
+async function checks(list) {
+  const waiting = [...list];
+  const one = async () => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) {
+      const [name, command, args] = next;
+      let said = '';
+      const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+      for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (said += text));
+      const code = await new Promise((done) => child.on('error', () => done(1)).on('close', done));
+      console.log(`\n== ${name}\n${said}`.trimEnd());
+      if (code === 0) passed++;
+      else {
+        failed++;
+        console.log(`${name} failed`);
+      }
+    }
+  };
+  await Promise.all([one(), one()]);
 }
 
 /** A runner that counts its own tests into a JSON report; none run, or no report, is a failure. */
 function suite(name, command, args, report, count, env = {}) {
   console.log(`\n== ${name}`);
+  const from = performance.now();
   rmSync(report, { force: true });
   const status = run(command, args, env);
   let counted = { passed: 0, failed: 0 };
@@ -39,17 +51,22 @@ function suite(name, command, args, report, count, env = {}) {
   }
   passed += counted.passed;
   failed += counted.failed;
+  console.log(`${name}: ${Math.round((performance.now() - from) / 1000)} s`);
   if (counted.passed + counted.failed === 0 || (status !== 0 && counted.failed === 0)) {
     failed++;
     console.log(`${name} did not run to its end`);
   }
 }
 
-check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-check('lint', 'npx', ['oxlint', '--deny-warnings']);
-for (const project of ['core', 'node-kit', 'cli', 'server', 'web', 'web/tsconfig.worker.json', 'tests']) {
-  check(`types of ${project}`, 'npx', ['tsc', '-p', project]);
-}
+await checks([
+  ['format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
+  ...['web', 'tests', 'core', 'web/tsconfig.worker.json', 'node-kit', 'cli', 'server'].map((project) => [
+    `types of ${project}`,
+    'npx',
+    ['tsc', '-p', project],
+  ]),
+  ['lint', 'npx', ['oxlint', '--deny-warnings']],
+]);
 const unit = join(results, 'unit.json');
 suite(
   'unit',

@@ -1,0 +1,33 @@
+import { basename } from 'node:path';
+import { BaseSequencer, type TestSpecification } from 'vitest/node';
+
+/** Files that take longest, the longest first: begun last, one of them would keep a single worker busy at the end. */
+const LONG = [
+  'corners',
+  'sketch',
+  'edition',
+  'goldens',
+  'encode',
+  'recipe',
+  'deliver',
+  'reframe',
+  'words-place',
+  'cli',
+  'workbench',
+  'legible',
+  'mockup',
+  'texture',
+  'cli-files',
+  'migrate',
+];
+
+const place = ({ moduleId }: TestSpecification): number => {
+  const at = LONG.indexOf(basename(moduleId, '.test.ts'));
+  return at < 0 ? LONG.length : at;
+};
+
+export class LongFirst extends BaseSequencer {
+  override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
+    return [...files].sort((a, b) => place(a) - place(b));
+  }
+}
