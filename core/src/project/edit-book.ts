@@ -1,6 +1,7 @@
 import { type Change, type Edit, type Result, change, fail } from '../base';
 import type { Doc } from '../cover';
-import { Book } from './book';
+import type { Scene } from '../mockup';
+import { type Asset, Book } from './book';
 
 /**
  * A change of a title. What it leaves is parsed, as far as it was changed: nothing is kept that could not be read again.
@@ -23,3 +24,17 @@ export const onCover =
   (edit: Edit<Doc>): Edit<Book> =>
   (book) =>
     edit(book.cover);
+
+/** An edit of the scene as one of its title. */
+export const onScene =
+  (edit: Edit<Scene>): Edit<Book> =>
+  (book) =>
+    edit(book.scene);
+
+/** An edit that shows a picture which the title may not know yet. */
+export const withAsset =
+  (asset: Asset, edit: Edit<Book>): Edit<Book> =>
+  (book) => {
+    book.assets[asset.id] = asset;
+    return edit(book);
+  };

@@ -122,6 +122,9 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'budget-too-small': (d) =>
     `The cover does not fit into ${bytes(d.most)}, even at the lowest quality that is still fit to show.`,
   'scenes-wrong': () => 'What is kept here for all titles cannot be read, so it was left as it is.',
+  'scene-full': (d) => `A scene holds ${d.most} things at most. Take one out first.`,
+  'thing-gone': () => 'That thing is not in the scene any more.',
+  'thing-last': () => 'One thing has to stay in the scene.',
   'scene-newer': () => 'A scene was made by a newer Yosomi. It was left as it is. Update Yosomi to use it.',
   'kept-newer': () => 'What is kept here was written by a newer Yosomi, so it was left as it is. Update Yosomi.',
   'kept-wrong': () => 'What is kept here cannot be read, so it was left as it is.',

@@ -1,4 +1,5 @@
-import type { Scene } from '@yosomi/core/mockup';
+import { type Scene, setThing, turnedBy } from '@yosomi/core/mockup';
+import { onScene, withAsset } from '@yosomi/core/project';
 import { type KeyboardEvent, type PointerEvent, startTransition, useEffect, useRef, useState } from 'react';
 import { usePictureInput } from '../features/front/use-picture-input';
 import { useSize } from '../features/front/use-size';
@@ -60,17 +61,7 @@ export function MockupsPage() {
   }, [turning]);
 
   const turnBy = (pose: Scene['pose'], dx: number, dy: number, key: string): void =>
-    set(
-      'Turn',
-      (s) => {
-        const full = 2 * Math.PI;
-        let turn = pose.turnRad + dx;
-        if (turn > Math.PI) turn -= full;
-        if (turn < -Math.PI) turn += full;
-        s.pose = { ...pose, turnRad: turn, tiltRad: Math.min(1.45, Math.max(0, pose.tiltRad + dy)) };
-      },
-      key,
-    );
+    set('Turn', turnedBy(pose, dx, dy), key);
   const drag = (e: PointerEvent): void => {
     const from = grip.current;
     if (!from) return;
@@ -103,10 +94,10 @@ export function MockupsPage() {
   const thing = scene.things[chosen];
   /** A picture dropped anywhere here goes on the chosen thing. */
   const dropped = usePictureInput(({ asset }) => {
-    void edit('Picture on it', (b) => {
-      b.assets[asset.id] = asset;
-      b.scene.things[chosen].art = { kind: 'picture', asset: asset.id };
-    });
+    void edit(
+      'Picture on it',
+      withAsset(asset, onScene(setThing(chosen, { art: { kind: 'picture', asset: asset.id } }))),
+    );
   });
   const what =
     scene.things.length === 1

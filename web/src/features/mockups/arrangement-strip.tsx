@@ -1,4 +1,4 @@
-import { ARRANGEMENTS, type Arrangement, arranged, defaultScene } from '@yosomi/core/mockup';
+import { ARRANGEMENTS, type Arrangement, arranged, setWholeScene, defaultScene } from '@yosomi/core/mockup';
 import { useMemo } from 'react';
 import { useBook } from '../../state/session';
 import { useRested } from '../../ui/use-rested';
@@ -28,10 +28,7 @@ export function ArrangementStrip({ series, ready }: { series: readonly string[];
           ready={ready}
           chosen={scene.arrangement === one}
           onChoose={() =>
-            set(
-              `Arrangement: ${ARRANGEMENT_NAMES[one].toLowerCase()}`,
-              (s) => void Object.assign(s, arranged(s, one, series)),
-            )
+            set(`Arrangement: ${ARRANGEMENT_NAMES[one].toLowerCase()}`, setWholeScene(arranged(scene, one, series)))
           }
         />
       ))}

@@ -1,4 +1,4 @@
-import { adopted } from '@yosomi/core/mockup';
+import { adopted, setWholeScene } from '@yosomi/core/mockup';
 import type { Book } from '@yosomi/core/project';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { X } from 'lucide-react';
@@ -27,7 +27,7 @@ export function KeptScenes({ series }: { series: readonly string[] }) {
   const [naming, setNaming] = useState(false);
   const [comparing, setComparing] = useState(false);
   const use = (one: { name: string; scene: Book['scene'] }): void =>
-    set(`Scene: ${one.name}`, (s) => void Object.assign(s, forBook(one.scene, book)));
+    set(`Scene: ${one.name}`, setWholeScene(forBook(one.scene, book)));
 
   const keep = async (name: string): Promise<void> => {
     const done = await keepScene({ id: freshId(), name, scene });

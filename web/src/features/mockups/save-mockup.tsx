@@ -1,5 +1,5 @@
 import { slug } from '@yosomi/core/base';
-import { MOST_PX } from '@yosomi/core/mockup';
+import { MOST_PX, setScene } from '@yosomi/core/mockup';
 import type { Others } from '@yosomi/core/recipe';
 import { useRef, useState } from 'react';
 import { sayFault, say } from '../../messages/say';
@@ -66,7 +66,7 @@ export function SaveMockup({ others }: { others: Others }) {
   };
 
   const resize = (side: 'widthPx' | 'heightPx') => (px: number, dragging: boolean) =>
-    set('Size of the picture', (s) => void (s.frame[side] = Math.round(px)), dragging ? `frame-${side}` : null);
+    set('Size of the picture', setScene('frame', { [side]: Math.round(px) }), dragging ? `frame-${side}` : null);
   return (
     <>
       <Group title="The finished picture">

@@ -1,4 +1,14 @@
-import { type Scene, VIEWS } from '@yosomi/core/mockup';
+import {
+  type Scene,
+  VIEWS,
+  setGround,
+  setReflection,
+  setScene,
+  setSecondLight,
+  setThing,
+  withSecondLight,
+} from '@yosomi/core/mockup';
+import { onScene, withAsset } from '@yosomi/core/project';
 import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
@@ -31,7 +41,7 @@ export function PoseGroup({ chosen }: { chosen: number }) {
     <Group title="How it stands">
       <div className="grid grid-cols-2 gap-1.5" role="group" aria-label="Seen from">
         {VIEW_NAMES.map(([view, label]) => (
-          <Button key={view} onClick={() => set(label, (s) => void Object.assign(s.pose, VIEWS[view]))}>
+          <Button key={view} onClick={() => set(label, setScene('pose', VIEWS[view]))}>
             {label}
           </Button>
         ))}
@@ -42,7 +52,7 @@ export function PoseGroup({ chosen }: { chosen: number }) {
         value={Math.round(pose.turnRad / DEGREE)}
         least={-180}
         most={180}
-        onChange={(v, d) => set('Turn', (s) => void (s.pose.turnRad = v * DEGREE), d ? 'turn' : null)}
+        onChange={(v, d) => set('Turn', setScene('pose', { turnRad: v * DEGREE }), d ? 'turn' : null)}
       />
       <NumberField
         label="Seen from above"
@@ -50,7 +60,7 @@ export function PoseGroup({ chosen }: { chosen: number }) {
         value={Math.round(pose.tiltRad / DEGREE)}
         least={0}
         most={83}
-        onChange={(v, d) => set('Tilt', (s) => void (s.pose.tiltRad = v * DEGREE), d ? 'tilt' : null)}
+        onChange={(v, d) => set('Tilt', setScene('pose', { tiltRad: v * DEGREE }), d ? 'tilt' : null)}
       />
       <NumberField
         label="Roll"
@@ -58,7 +68,7 @@ export function PoseGroup({ chosen }: { chosen: number }) {
         value={Math.round(pose.rollRad / DEGREE)}
         least={-45}
         most={45}
-        onChange={(v, d) => set('Roll', (s) => void (s.pose.rollRad = v * DEGREE), d ? 'roll' : null)}
+        onChange={(v, d) => set('Roll', setScene('pose', { rollRad: v * DEGREE }), d ? 'roll' : null)}
       />
       <Slider
         label="Lens"
@@ -66,7 +76,7 @@ export function PoseGroup({ chosen }: { chosen: number }) {
         least={24}
         most={600}
         step={1}
-        onChange={(v) => set('Lens', (s) => void (s.pose.lensMm = v), 'lens')}
+        onChange={(v) => set('Lens', setScene('pose', { lensMm: v }), 'lens')}
         format={(v) => `${v}`}
       />
       <Slider
@@ -75,7 +85,7 @@ export function PoseGroup({ chosen }: { chosen: number }) {
         least={0}
         most={0.35}
         step={0.01}
-        onChange={(v) => set('Room round it', (s) => void (s.pose.margin = v), 'margin')}
+        onChange={(v) => set('Room round it', setScene('pose', { margin: v }), 'margin')}
         format={percent}
       />
       <Slider
@@ -84,7 +94,7 @@ export function PoseGroup({ chosen }: { chosen: number }) {
         least={0}
         most={1}
         step={0.01}
-        onChange={(v) => set('Depth of field', (s) => void (s.focus.blur = v), 'blur')}
+        onChange={(v) => set('Depth of field', setScene('focus', { blur: v }), 'blur')}
         format={percent}
       />
       {scene.focus.blur > 0 && (
@@ -94,7 +104,7 @@ export function PoseGroup({ chosen }: { chosen: number }) {
           least={0}
           most={1}
           step={0.01}
-          onChange={(v) => set('Focus', (s) => void (s.focus.at = v), 'focus')}
+          onChange={(v) => set('Focus', setScene('focus', { at: v }), 'focus')}
           format={percent}
         />
       )}
@@ -106,9 +116,7 @@ export function PoseGroup({ chosen }: { chosen: number }) {
             value={Math.round(thing.turnRad / DEGREE)}
             least={-180}
             most={180}
-            onChange={(v, d) =>
-              set('Turn one', (s) => void (s.things[chosen].turnRad = v * DEGREE), d ? `own-${chosen}` : null)
-            }
+            onChange={(v, d) => set('Turn one', setThing(chosen, { turnRad: v * DEGREE }), d ? `own-${chosen}` : null)}
           />
           <NumberField
             label="To the right"
@@ -116,9 +124,7 @@ export function PoseGroup({ chosen }: { chosen: number }) {
             value={Math.round(thing.rightMm)}
             least={-900}
             most={900}
-            onChange={(v, d) =>
-              set('Move one', (s) => void (s.things[chosen].rightMm = v), d ? `right-${chosen}` : null)
-            }
+            onChange={(v, d) => set('Move one', setThing(chosen, { rightMm: v }), d ? `right-${chosen}` : null)}
           />
           <NumberField
             label="Nearer"
@@ -126,9 +132,7 @@ export function PoseGroup({ chosen }: { chosen: number }) {
             value={Math.round(thing.nearerMm)}
             least={-900}
             most={900}
-            onChange={(v, d) =>
-              set('Move one', (s) => void (s.things[chosen].nearerMm = v), d ? `near-${chosen}` : null)
-            }
+            onChange={(v, d) => set('Move one', setThing(chosen, { nearerMm: v }), d ? `near-${chosen}` : null)}
           />
         </>
       )}
@@ -153,9 +157,7 @@ export function LightGroup() {
         <LightBall
           azimuthRad={light.azimuthRad}
           heightRad={light.heightRad}
-          onChange={(az, h) =>
-            set('Move the light', (s) => void Object.assign(s.light, { azimuthRad: az, heightRad: h }), 'light')
-          }
+          onChange={(az, h) => set('Move the light', setScene('light', { azimuthRad: az, heightRad: h }), 'light')}
         />
         <p className="text-xs text-ink-2">Drag the point to where the light should come from.</p>
       </div>
@@ -167,7 +169,7 @@ export function LightGroup() {
           least={0}
           most={most}
           step={0.01}
-          onChange={(v) => set(label, (s) => void (s.light[name] = v), `light-${name}`)}
+          onChange={(v) => set(label, setScene('light', { [name]: v }), `light-${name}`)}
           format={percent}
         />
       ))}
@@ -177,18 +179,13 @@ export function LightGroup() {
         least={-1}
         most={1}
         step={0.01}
-        onChange={(v) => set('Warmth', (s) => void (s.light.warmth = v), 'light-warmth')}
+        onChange={(v) => set('Warmth', setScene('light', { warmth: v }), 'light-warmth')}
         format={percent}
       />
       <Check
         label="A second light"
         checked={second !== null}
-        onChange={(on) =>
-          set(
-            on ? 'Add a second light' : 'Take out the second light',
-            (s) => void (s.second = on ? { azimuthRad: 1.1, heightRad: 0.5, softness: 0.6, strength: 0.45 } : null),
-          )
-        }
+        onChange={(on) => set(on ? 'Add a second light' : 'Take out the second light', withSecondLight(on))}
       >
         {second && (
           <>
@@ -197,11 +194,7 @@ export function LightGroup() {
               azimuthRad={second.azimuthRad}
               heightRad={second.heightRad}
               onChange={(az, h) =>
-                set(
-                  'Move the second light',
-                  (s) => void (s.second && Object.assign(s.second, { azimuthRad: az, heightRad: h })),
-                  'second',
-                )
+                set('Move the second light', setSecondLight({ azimuthRad: az, heightRad: h }), 'second')
               }
             />
             {(['softness', 'strength'] as const).map((name) => (
@@ -212,7 +205,7 @@ export function LightGroup() {
                 least={0}
                 most={name === 'strength' ? 2 : 1}
                 step={0.01}
-                onChange={(v) => set('Second light', (s) => void (s.second && (s.second[name] = v)), `second-${name}`)}
+                onChange={(v) => set('Second light', setSecondLight({ [name]: v }), `second-${name}`)}
                 format={percent}
               />
             ))}
@@ -225,7 +218,7 @@ export function LightGroup() {
         least={-2}
         most={2}
         step={0.05}
-        onChange={(v) => set('Exposure', (s) => void (s.look.exposure = v), 'exposure')}
+        onChange={(v) => set('Exposure', setScene('look', { exposure: v }), 'exposure')}
         format={(v) => v.toFixed(2)}
       />
       <Slider
@@ -234,7 +227,7 @@ export function LightGroup() {
         least={-1}
         most={1}
         step={0.01}
-        onChange={(v) => set('Contrast', (s) => void (s.look.contrast = v), 'contrast')}
+        onChange={(v) => set('Contrast', setScene('look', { contrast: v }), 'contrast')}
         format={percent}
       />
     </Group>
@@ -251,19 +244,15 @@ export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
   const { ground } = scene;
   const picture = usePictureInput(
     ({ asset }) =>
-      void edit('Picture behind it', (b) => {
-        b.assets[asset.id] = asset;
-        b.scene.ground = { kind: 'picture', asset: asset.id };
-      }),
+      void edit('Picture behind it', withAsset(asset, onScene(setGround({ kind: 'picture', asset: asset.id })))),
   );
   const change = (kind: Scene['ground']['kind']): void => {
     if (kind === 'picture') return picture.open();
-    set('Ground', (s) => {
-      if (kind === 'clear') s.ground = { kind };
-      else if (kind === 'table') s.ground = { kind, material: 'wood', colour: TABLES.wood, wall: '#d8d4cb' };
-      else if (kind === 'colour') s.ground = { kind, colour: swatches[1] ?? PLAIN };
-      else s.ground = { kind: 'gradient', top: '#f2f2ef', foot: swatches[1] ?? '#c9cac8' };
-    });
+    if (kind === 'clear') set('Ground', setGround({ kind }));
+    else if (kind === 'table')
+      set('Ground', setGround({ kind, material: 'wood', colour: TABLES.wood, wall: '#d8d4cb' }));
+    else if (kind === 'colour') set('Ground', setGround({ kind, colour: swatches[1] ?? PLAIN }));
+    else set('Ground', setGround({ kind, top: '#f2f2ef', foot: swatches[1] ?? '#c9cac8' }));
   };
   const shown = swatches.slice(0, 6);
   return (
@@ -286,9 +275,7 @@ export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
           label="Ground colour"
           value={ground.colour}
           swatches={shown}
-          onChange={(colour, d) =>
-            set('Ground colour', (s) => void (s.ground = { kind: 'colour', colour }), d ? 'ground' : null)
-          }
+          onChange={(colour, d) => set('Ground colour', setGround({ kind: 'colour', colour }), d ? 'ground' : null)}
         />
       )}
       {ground.kind === 'gradient' &&
@@ -300,11 +287,7 @@ export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
               value={ground[end]}
               swatches={shown}
               onChange={(colour, d) =>
-                set(
-                  'Ground colour',
-                  (s) => void (s.ground.kind === 'gradient' && (s.ground[end] = colour)),
-                  d ? `ground-${end}` : null,
-                )
+                set('Ground colour', setGround({ ...ground, [end]: colour }), d ? `ground-${end}` : null)
               }
             />
           </div>
@@ -314,13 +297,7 @@ export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
           <Segmented
             label="Made of"
             value={ground.material}
-            onChange={(material) =>
-              set(
-                'Table',
-                (s) =>
-                  void (s.ground.kind === 'table' && Object.assign(s.ground, { material, colour: TABLES[material] })),
-              )
-            }
+            onChange={(material) => set('Table', setGround({ ...ground, material, colour: TABLES[material] }))}
             options={[
               { value: 'wood', label: 'Wood' },
               { value: 'stone', label: 'Stone' },
@@ -336,11 +313,7 @@ export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
                 value={ground[which]}
                 swatches={shown}
                 onChange={(colour, d) =>
-                  set(
-                    'Table colour',
-                    (s) => void (s.ground.kind === 'table' && (s.ground[which] = colour)),
-                    d ? `table-${which}` : null,
-                  )
+                  set('Table colour', setGround({ ...ground, [which]: colour }), d ? `table-${which}` : null)
                 }
               />
             </div>
@@ -358,7 +331,7 @@ export function GroundGroup({ swatches }: { swatches: readonly string[] }) {
         least={0}
         most={1}
         step={0.01}
-        onChange={(v) => set('Reflection', (s) => void (s.reflection = v), 'reflection')}
+        onChange={(v) => set('Reflection', setReflection(v), 'reflection')}
         format={percent}
       />
     </Group>

@@ -1,3 +1,5 @@
+import { setThing } from '@yosomi/core/mockup';
+import { onScene, withAsset } from '@yosomi/core/project';
 import { useBook, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { useOpenSide } from '../front/use-open-side';
@@ -16,10 +18,7 @@ export function SidePicture({ index, side }: { index: number; side: 'spine' | 'b
   const what = side === 'spine' ? 'Spine' : 'Back';
   const picture = usePictureInput(
     ({ asset }) =>
-      void edit(`${what} from a picture`, (b) => {
-        b.assets[asset.id] = asset;
-        b.scene.things[index][side] = asset.id;
-      }),
+      void edit(`${what} from a picture`, withAsset(asset, onScene(setThing(index, { [side]: asset.id })))),
   );
   return (
     <div className="flex items-center justify-between gap-2" role="group" aria-label={what}>
@@ -49,7 +48,7 @@ export function SidePicture({ index, side }: { index: number; side: 'spine' | 'b
       ) : (
         <Button
           kind="link"
-          onClick={() => void edit(`${what} from the front`, (b) => void (b.scene.things[index][side] = null))}
+          onClick={() => void edit(`${what} from the front`, onScene(setThing(index, { [side]: null })))}
         >
           From the front
         </Button>

@@ -4,9 +4,12 @@ import {
   SURFACES,
   type Thing,
   objectOf,
-  plainThing,
+  addThing,
+  removeThing,
+  setThing,
   thingThickness,
 } from '@yosomi/core/mockup';
+import { onScene, withAsset } from '@yosomi/core/project';
 import { type Others, subjectsOf, titleOn } from '@yosomi/core/recipe';
 import { Plus, X } from 'lucide-react';
 import { Link } from 'react-router';
@@ -50,7 +53,7 @@ export function ThingList(props: { chosen: number; onChoose(index: number): void
         title="Add a thing"
         disabled={scene.things.length >= MOST_THINGS}
         onClick={() => {
-          set('Add a thing', (s) => void s.things.push(plainThing(objectOf('paperback', s.things[0].object))));
+          set('Add a thing', addThing('paperback'));
           onChoose(scene.things.length);
         }}
         className="rounded-sm border border-edge bg-card px-1.5 text-xs hover:border-ink disabled:opacity-40"
@@ -63,7 +66,7 @@ export function ThingList(props: { chosen: number; onChoose(index: number): void
           aria-label={`Take out ${KIND_NAMES[scene.things[chosen].object.kind].toLowerCase()} ${chosen + 1}`}
           title="Take it out"
           onClick={() => {
-            set('Take out a thing', (s) => void s.things.splice(chosen, 1));
+            set('Take out a thing', removeThing(chosen));
             onChoose(Math.max(0, chosen - 1));
           }}
           className="rounded-sm border border-edge bg-card px-1.5 text-xs hover:border-ink"
@@ -89,16 +92,16 @@ export function ThingGroup(props: {
   const { scene, set } = useScene();
   const edit = useSession((s) => s.edit);
   const { object, art } = thing;
-  const setThing: SetThing = (label, change, merge = null) =>
-    set(label, (s) => void change(s.things[index]), merge === null ? null : `${merge}-${index}`);
+  const setFields: SetThing = (label, fields, merge = null) =>
+    set(label, setThing(index, fields), merge === null ? null : `${merge}-${index}`);
   const title = titleOn(book, art, others);
   const { data: front } = useCoverBitmap(title, 60 * Math.min(2, window.devicePixelRatio));
   const picture = usePictureInput(
     ({ asset }) =>
-      void edit('Picture on it', (b) => {
-        b.assets[asset.id] = asset;
-        b.scene.things[index].art = { kind: 'picture', asset: asset.id };
-      }),
+      void edit(
+        'Picture on it',
+        withAsset(asset, onScene(setThing(index, { art: { kind: 'picture', asset: asset.id } }))),
+      ),
   );
   const missing =
     art.kind === 'title' && !others.has(art.id)
@@ -117,10 +120,9 @@ export function ThingGroup(props: {
         value={object.kind}
         groups={KIND_MENU}
         onChange={(kind) =>
-          setThing(
-            `Make it a ${KIND_NAMES[kind as Kind['kind']].toLowerCase()}`,
-            (t) => void (t.object = objectOf(kind as Kind['kind'], t.object)),
-          )
+          setFields(`Make it a ${KIND_NAMES[kind as Kind['kind']].toLowerCase()}`, {
+            object: objectOf(kind as Kind['kind'], object),
+          })
         }
       />
       <div className="flex items-center gap-3">
@@ -147,13 +149,13 @@ export function ThingGroup(props: {
                 : []),
             ]}
             onChange={(v) =>
-              setThing('Cover on it', (t) => {
-                t.art =
+              setFields('Cover on it', {
+                art:
                   v === SAME
                     ? { kind: 'this' }
                     : v.startsWith('picture/')
                       ? { kind: 'picture', asset: v.slice(8) }
-                      : { kind: 'title', id: v };
+                      : { kind: 'title', id: v },
               })
             }
           />
@@ -188,11 +190,7 @@ export function ThingGroup(props: {
             step={0.5}
             digits={1}
             onChange={(mm, d) =>
-              setThing(
-                'Thickness',
-                (t) => void ('thicknessMm' in t.object && (t.object.thicknessMm = mm)),
-                d ? 'thickness' : null,
-              )
+              setFields('Thickness', { object: { ...thick, thicknessMm: mm } }, d ? 'thickness' : null)
             }
           />
           {thick.thicknessMm === null ? (
@@ -201,9 +199,7 @@ export function ThingGroup(props: {
             <Button
               kind="link"
               className="self-start"
-              onClick={() =>
-                setThing('Usual thickness', (t) => void ('thicknessMm' in t.object && (t.object.thicknessMm = null)))
-              }
+              onClick={() => setFields('Usual thickness', { object: { ...thick, thicknessMm: null } })}
             >
               Take the usual thickness
             </Button>
@@ -217,13 +213,7 @@ export function ThingGroup(props: {
           value={Math.round(object.liftMm ?? 0)}
           least={0}
           most={40}
-          onChange={(v, d) =>
-            setThing(
-              'Lift the cover',
-              (t) => void (t.object.kind === 'paperback' && (t.object.liftMm = v)),
-              d ? 'lift' : null,
-            )
-          }
+          onChange={(v, d) => setFields('Lift the cover', { object: { ...object, liftMm: v } }, d ? 'lift' : null)}
         />
       )}
       {object.kind === 'jacketed' && (
@@ -234,11 +224,7 @@ export function ThingGroup(props: {
           least={0}
           most={135}
           onChange={(v, d) =>
-            setThing(
-              'Open the book',
-              (t) => void (t.object.kind === 'jacketed' && (t.object.openRad = Math.min(2.4, v * DEGREE))),
-              d ? 'open' : null,
-            )
+            setFields('Open the book', { object: { ...object, openRad: Math.min(2.4, v * DEGREE) } }, d ? 'open' : null)
           }
         />
       )}
@@ -248,7 +234,7 @@ export function ThingGroup(props: {
           <Segmented
             label="Where the ratio differs"
             value={thing.fit}
-            onChange={(fit) => setThing('How it fits', (t) => void (t.fit = fit))}
+            onChange={(fit) => setFields('How it fits', { fit })}
             options={[
               { value: 'whole', label: 'Whole' },
               { value: 'fill', label: 'Fill' },
@@ -263,7 +249,7 @@ export function ThingGroup(props: {
         <Segmented
           label="Surface"
           value={thing.surface}
-          onChange={(surface) => setThing(`Surface: ${surface}`, (t) => void (t.surface = surface))}
+          onChange={(surface) => setFields(`Surface: ${surface}`, { surface })}
           options={SURFACES.map((one) => ({ value: one, label: SURFACE_NAMES[one] }))}
         />
       )}
