@@ -1,10 +1,11 @@
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Download, type Page, expect, test as base } from '@playwright/test';
 import { writePng } from '@yosomi/core/image-file';
 import { type Raster, raster, ssim } from '@yosomi/core/pixels';
 import { PNG } from 'pngjs';
+import { DEMO_FOLDER } from '../fixtures/demos';
 
 /** Demo books by a piece of their file names. */
 type Demos = readonly ('moss' | 'lamplighter-1' | 'lamplighter' | 'weather')[];
@@ -16,13 +17,11 @@ type Demos = readonly ('moss' | 'lamplighter-1' | 'lamplighter' | 'weather')[];
 export const test = base.extend<{ watched: void; shelf: Demos | 'all' }>({
   shelf: ['all', { option: true }],
   context: async ({ context, shelf }, use) => {
+    const files = readdirSync(DEMO_FOLDER).filter(
+      (f) => f.endsWith('.yosomi') && shelf !== 'all' && shelf.some((s) => f.includes(s)),
+    );
     if (shelf !== 'all')
-      await context.route('**/api/demo', async (route) => {
-        const { autoload, files } = await (await route.fetch()).json();
-        await route.fulfill({
-          json: { autoload, files: files.filter((f: string) => shelf.some((s) => f.includes(s))) },
-        });
-      });
+      await context.route('**/api/demo', (route) => route.fulfill({ json: { autoload: true, files: files.sort() } }));
     await use(context);
   },
   watched: [

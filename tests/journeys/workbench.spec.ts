@@ -1,7 +1,7 @@
 import { bench, coverReady, expect, kept, part, shownMark, shownPixel, step, test } from './help';
 import type { Page } from '@playwright/test';
 
-test.use({ shelf: ['lamplighter-1', 'moss', 'weather'] });
+test.use({ shelf: ['lamplighter', 'moss', 'weather'] });
 
 const open = async (page: Page, title: string): Promise<void> => {
   await page.goto('/');
