@@ -9,7 +9,12 @@ type Offered = { readonly label: string; readonly also?: string; readonly group:
 /** What the Front offers, read from where it is offered, with the steps: the list that a person searches. */
 function offered(): Offered[] {
   const list: Offered[] = STEPS.map((s) => ({ label: `Go to ${s.label}`, also: s.also, group: 'Steps' }));
-  for (const file of ['features/commands/commands.tsx', 'features/front/use-front-actions.ts', 'routes/front.tsx']) {
+  for (const file of [
+    'features/commands/commands.tsx',
+    'features/front/use-front-actions.ts',
+    'features/front/front-dialogs.ts',
+    'routes/front.tsx',
+  ]) {
     const text = readFileSync(join(import.meta.dirname, '../web/src', file), 'utf8');
     for (const m of text.matchAll(/label: '([^']+)'(?:,\s*also: '([^']*)')?(?:,\s*group: '([^']*)')?/g))
       list.push({ label: m[1], also: m[2], group: m[3] ?? '' });

@@ -52,6 +52,29 @@ test('focus returns to what opened a dialog, a sheet or a menu, and stays where 
   expect(await active(page)).not.toBe('body');
 });
 
+test('what the Front opens is found by its words from every step', async ({ page }) => {
+  await open(page);
+  for (const [from, typed, name] of [
+    ['Deliver', 'save png', 'Save picture'],
+    ['Brief', 'size', 'Size of the front'],
+    ['Glance', 'brand', 'House style'],
+  ] as const) {
+    await step(page, from);
+    await expect(page.getByRole('heading', { level: 1, name: from })).toHaveCount(1);
+    await page.keyboard.press('Control+k');
+    await page.getByPlaceholder('What do you want to do?').fill(typed);
+    await expect(page.getByRole('option').first()).toContainText(name);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('dialog', { name })).toBeVisible();
+    await expect(page).toHaveURL(/\/front$/);
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await page.reload();
+    await coverReady(page);
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+  }
+});
+
 test('from Sketches the first cover is three stops away, and arrows lead through the rest', async ({ page }) => {
   await open(page);
   await step(page, 'Sketches');

@@ -4,7 +4,7 @@ import { type Doc, addPart, equalMargins, moveParts, newCurve, nodesFrom } from 
 import type { Point } from '@yosomi/core/plane';
 import { asSide, coverKey, onSibling, onSide, shownSide, siblingDoc } from '@yosomi/core/recipe';
 import { useQuery } from '@tanstack/react-query';
-import { useSearchParams } from 'react-router';
+import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { AddPart } from '../features/front/add-part';
 import { ColoursGroup } from '../features/front/colours-group';
@@ -18,6 +18,7 @@ import { SizeSwitch } from '../features/front/size-switch';
 import { GROUNDS, Table } from '../features/front/table';
 import { useFrontActions } from '../features/front/use-front-actions';
 import { SizeDialog } from '../features/front/size-dialog';
+import { FRONT_DIALOGS, type FrontDialog, askedDialog } from '../features/front/front-dialogs';
 import { SavePicture } from '../features/front/save-picture';
 import { VersionsDialog } from '../features/front/versions-dialog';
 import { GlanceStrip } from '../features/glance/glance-strip';
@@ -53,7 +54,13 @@ export function FrontPage() {
   const [guides, setGuides] = useState(true);
   const [showQuiet, setShowQuiet] = useState(false);
   const [picking, setPicking] = useState<{ take(hex: string): void } | null>(null);
-  const [dialog, setDialog] = useState<'history' | 'versions' | 'house' | 'save' | 'size' | null>(null);
+  const navigate = useNavigate();
+  const asked = askedDialog(useLocation().state);
+  const [dialog, setDialog] = useState<FrontDialog | null>(asked);
+  // Asked once: a reload does not ask again.
+  useEffect(() => {
+    if (asked) void navigate('.', { replace: true, state: null });
+  }, [asked, navigate]);
 
   const sibling = size ? stored.siblings[size] : undefined;
   const sideName = SIDES.find((name) => name === size && stored.sides[name]);
@@ -151,37 +158,7 @@ export function FrontPage() {
         combos: ['c'],
         run: () => void centre().catch(() => sayFault({ code: 'work-failed', data: {} })),
       },
-      {
-        id: 'save',
-        label: 'Save picture',
-        also: 'export download png jpeg webp tiff pdf svg image file',
-        group: 'Cover',
-        combos: ['$mod+s'],
-        run: () => setDialog('save'),
-      },
-      {
-        id: 'versions',
-        label: 'Versions',
-        also: 'keep snapshot compare variant',
-        group: 'Cover',
-        combos: ['v'],
-        run: () => setDialog('versions'),
-      },
-      {
-        id: 'history',
-        label: 'History',
-        also: 'steps earlier before',
-        group: 'Cover',
-        combos: ['$mod+h'],
-        run: () => setDialog('history'),
-      },
-      {
-        id: 'size',
-        label: 'Size of the front',
-        also: 'pixels dimensions resize width height resolution',
-        group: 'Cover',
-        run: () => setDialog('size'),
-      },
+      ...FRONT_DIALOGS.map((one) => ({ ...one, group: 'Cover', run: () => setDialog(one.id) })),
       ...GROUNDS.map((one, i) => ({
         id: `ground-${i}`,
         label: `Look at it on ${one.name.toLowerCase()}`,
@@ -189,14 +166,6 @@ export function FrontPage() {
         group: 'Cover',
         run: () => setGround(i),
       })),
-      {
-        id: 'house',
-        label: 'House style',
-        also: 'brand colours fonts logo mark publisher',
-        group: 'Cover',
-        combos: ['Shift+h'],
-        run: () => setDialog('house'),
-      },
     ],
     [draw, centre],
   );

@@ -6,6 +6,7 @@ import { tinykeys } from 'tinykeys';
 import { type Action, keysOf, useActions } from '../../state/actions';
 import { useSession } from '../../state/session';
 import { STEPS } from '../frame/steps';
+import { FRONT_DIALOGS } from '../front/front-dialogs';
 import { GlossarySheet } from './glossary-sheet';
 import { rank } from './rank';
 import { ShortcutSheet } from './shortcut-sheet';
@@ -27,8 +28,9 @@ export function Commands({ id }: { id: string }) {
   const undo = useSession((s) => s.undo);
   const redo = useSession((s) => s.redo);
   const lists = useActions((s) => s.lists);
-  const actions = useMemo<Action[]>(
-    () => [
+  const actions = useMemo<Action[]>(() => {
+    const here = Object.values(lists).flat();
+    return [
       ...STEPS.map((step, i) => ({
         id: `go-${step.path}`,
         label: `Go to ${step.label}`,
@@ -84,10 +86,19 @@ export function Commands({ id }: { id: string }) {
         group: 'Steps',
         run: () => setSheet('glossary'),
       },
-      ...Object.values(lists).flat(),
-    ],
-    [id, navigate, undo, redo, lists],
-  );
+      ...here,
+      // What the Front opens is found from every step.
+      ...FRONT_DIALOGS.filter((one) => !here.some((action) => action.id === one.id)).map(
+        ({ id: open, label, also }) => ({
+          id: open,
+          label,
+          also,
+          group: 'Cover',
+          run: () => void navigate(`/title/${id}/front`, { state: { open } }),
+        }),
+      ),
+    ];
+  }, [id, navigate, undo, redo, lists]);
   const byId = useMemo(() => new Map(actions.map((action) => [action.id, action])), [actions]);
   useEffect(() => {
     const bindings: Record<string, (e: KeyboardEvent) => void> = {};
