@@ -2,9 +2,7 @@ import { bytesOf, idsIn } from './assets';
 import { db } from './db';
 
 /** What is stored of a title that cannot be read: its row as it is, its history, and every picture and font that it names. */
-export async function storedOf(
-  id: string,
-): Promise<{
+export async function storedOf(id: string): Promise<{
   readonly row: unknown;
   readonly steps: readonly unknown[];
   readonly files: ReadonlyMap<string, Uint8Array<ArrayBuffer>>;
