@@ -5,7 +5,6 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { newFace, newPinScene } from '@yosomi/core/pin';
 import type { Book } from '@yosomi/core/project';
 import { VERSIONS, coverKey, deliverables, pinKey } from '@yosomi/core/recipe';
-// @ts-expect-error a script without types
 import { makersOf, versions } from '../scripts/versions.mjs';
 import { wordsBook } from './fixtures/books';
 

@@ -19,7 +19,6 @@ import {
 } from '@yosomi/core/warp';
 import { KERNEL } from '../core/src/warp/kernel-bytes';
 import { picturePixels } from './fixtures/pictures';
-// @ts-expect-error a script without types
 import { compileKernel } from '../scripts/kernel.mjs';
 
 const filled = (w: number, h: number, of: (x: number, y: number) => readonly number[]): Raster => {

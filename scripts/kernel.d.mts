@@ -1,0 +1,2 @@
+/** The kernel's bytes as text, compiled anew. */
+export function compileKernel(): string;
