@@ -148,8 +148,12 @@ test('a house style that a newer release wrote is left as it is', async ({ page 
   await page.locator('[data-surface]').focus();
   await page.keyboard.press('Shift+H');
   const dialog = page.getByRole('dialog', { name: 'House style' });
+  // It is said where the house style is shown, and again where somebody tries to change it.
+  const told = page.getByText(/made by a newer Yosomi, so it was not changed/);
+  await expect(dialog.getByRole('status')).toContainText('made by a newer Yosomi');
+  await expect(told).toHaveCount(1);
   await dialog.getByRole('button', { name: 'Keep this colour' }).click();
-  await expect(page.getByText(/made by a newer Yosomi, so it was not changed/)).toBeVisible();
+  await expect(told).toHaveCount(2);
   expect(await houseRow(page)).toEqual(newer);
 });
 
