@@ -20,6 +20,11 @@ import {
   noHouse,
   noOthers,
   onGround,
+  oneThread,
+  pictureKey,
+  promoDoc,
+  promoPicture,
+  promoPictures,
   promoRaster,
   sceneArt,
   sceneTextures,
@@ -31,6 +36,8 @@ import {
 } from '@yosomi/core/recipe';
 import { DEMO_PHOTOGRAPHS, demoPhotograph } from '@yosomi/core/demo';
 import { type Mark, artOf, findCorners, newFace, newPinScene, photoOf, pinned } from '@yosomi/core/pin';
+import type { SurfaceImage } from '@yosomi/core/ink';
+import { LOOKS, findFormat } from '@yosomi/core/promo';
 import { NodeStudio, decodeImage } from '@yosomi/node-kit';
 import { SCENERIES, scenery } from '@yosomi/core/scenery';
 import { GROUPS, STRUCTURES, planSheet, sceneryColours } from '@yosomi/core/sketch';
@@ -81,15 +88,43 @@ describe('goldens', () => {
     await matches(book.id, shrink(full, 250, 400));
   });
 
-  it('mockup on a clear ground, and the promo that places it', async () => {
+  it('mockup on a clear ground', async () => {
     const { book, files } = books[1];
     const studio = new NodeStudio(files);
     const textures = sceneTextures(await sceneArt(book, book.scene, noOthers, studio));
     const picture = render(stageOf(book, book.scene, 320, 320), textures, FINAL);
     if (!picture) throw new Error('not cancelled');
     await matches('mockup', picture);
-    const promo = await promoRaster(book, picture, 540, studio);
-    await matches('promo', shrink(promo, 270, 270));
+  });
+
+  it.each(['square', 'tall', 'header'])('all looks of promos, %s', async (id) => {
+    const { book } = books[1];
+    const studio = new NodeStudio(new Map(books.flatMap((d) => [...d.files])));
+    const others = new Map(books.map((d) => [d.book.id, d.book]));
+    const format = findFormat(id)!;
+    const k = Math.min(180 / format.widthPx, 180 / format.heightPx);
+    const [w, h] = [format.widthPx * k, format.heightPx * k].map(Math.round);
+    const out = raster(w * 8, h * Math.ceil(LOOKS.length / 8));
+    const made = new Map<string, SurfaceImage>();
+    for (const [i, look] of LOOKS.entries()) {
+      const [release] = Object.values(book.promos);
+      const at = { campaign: { ...release, style: { ...release.style, look: look.id } }, format };
+      const { doc } = await promoDoc(book, at, others, studio);
+      const pictures = new Map<string, SurfaceImage>();
+      for (const picture of promoPictures(doc, book.brief, w)) {
+        const key = pictureKey(book, picture, others);
+        const pixels = made.get(key) ?? studio.imageOf((await promoPicture(oneThread(studio), book, picture, others))!);
+        made.set(key, pixels);
+        pictures.set(picture.name, pixels);
+      }
+      const tile = await promoRaster(book, at, pictures, w, others, studio);
+      for (let y = 0; y < Math.min(h, tile.height); y++)
+        out.data.set(
+          tile.data.subarray(y * tile.width * 4, (y * tile.width + Math.min(w, tile.width)) * 4),
+          ((Math.floor(i / 8) * h + y) * out.width + (i % 8) * w) * 4,
+        );
+    }
+    await matches(`promos-${id}`, out);
   });
 
   /** Things of several scenes side by side, `columns` a row, on a plain grey. */

@@ -2,8 +2,9 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { shrink, ssim } from '@yosomi/core/pixels';
-import { BOOK_SCHEMA, Book, packProject, readBook, unpackProject } from '@yosomi/core/project';
-import { coverRaster } from '@yosomi/core/recipe';
+import { replay } from '@yosomi/core/base';
+import { BOOK_SCHEMA, Book, packProject, readBook, readStep, unpackProject } from '@yosomi/core/project';
+import { coverRaster, deliverables, makeDeliverable } from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
 import { pixelsOf } from './fixtures/pictures';
 
@@ -25,6 +26,8 @@ describe.each([
   'schema-6/words',
   'schema-7/pictured',
   'schema-7/words',
+  'schema-8/pictured',
+  'schema-8/words',
 ])('a title of %s', (name) => {
   const opened = unpackProject(fixture(`${name}.yosomi`));
 
@@ -53,14 +56,61 @@ describe.each([
   });
 });
 
-it('a headline that the product had made up gives way to the strapline', () => {
-  const opened = unpackProject(fixture('schema-7/words.yosomi'));
-  if (!opened.ok) throw new Error(opened.fault.code);
-  expect(opened.value.book.promo.parts['headline']).toMatchObject({ says: { kind: 'brief', field: 'strapline' } });
-  for (const name of ['schema-1/words', 'schema-3/pictured', 'schema-6/words', 'schema-7/words']) {
-    const book = unpackProject(fixture(`${name}.yosomi`));
-    expect(JSON.stringify(book.ok && book.value.book.promo), name).not.toContain('evenings"');
-  }
+describe('the promo of an earlier schema', () => {
+  const opened = (name: string) => {
+    const made = unpackProject(fixture(`${name}.yosomi`));
+    if (!made.ok) throw new Error(made.fault.code);
+    return made.value;
+  };
+
+  it.each(['schema-8/pictured', 'schema-8/words'])(
+    'of %s is drawn by hand now, and looks as it looked',
+    async (name) => {
+      const { book, files } = opened(name);
+      const { first } = book.promos;
+      expect(first.formats).toEqual(['square']);
+      expect(first.made.square).toMatchObject({ kind: 'drawn', follows: true });
+      expect(first.message.call).toBe('Get your copy');
+      const wanted = deliverables(book).find((d) => d.kind === 'promo')!;
+      const made = await makeDeliverable(book, wanted, book.updatedAt, new NodeStudio(files));
+      if (!made.ok) throw new Error(made.fault.code);
+      const now = shrink(await pixelsOf(made.value.bytes), 270, 270);
+      expect(ssim(now, await pixelsOf(fixture(`${name}-promo.png`)))).toBeGreaterThan(0.985);
+    },
+  );
+
+  it('a headline that the product had made up gives way to the strapline', () => {
+    const { square } = opened('schema-7/words').book.promos.first.made;
+    expect(square.kind === 'drawn' && square.doc.parts.headline).toMatchObject({
+      says: { kind: 'brief', field: 'strapline' },
+    });
+    for (const name of ['schema-1/words', 'schema-3/pictured', 'schema-6/words', 'schema-7/words'])
+      expect(JSON.stringify(opened(name).book.promos), name).not.toContain('evenings"');
+  });
+
+  it('takes the steps of its history along', () => {
+    const patch = (path: (string | number)[], value: unknown) => ({ op: 'replace' as const, path, value });
+    const step = {
+      label: 'x',
+      forward: [
+        patch(['promo', 'parts', 'call', 'opacity'], 0.5),
+        patch(['promoFollows'], false),
+        patch(['cover', 'widthPx'], 9),
+      ],
+      back: [patch(['promoFollows'], true)],
+      key: null,
+    };
+    const now = readStep(step as never, 8)!;
+    expect(now.forward.map((p) => p.path.join('.'))).toEqual([
+      'promos.first.made.square.doc.parts.call.opacity',
+      'promos.first.made.square.follows',
+      'cover.widthPx',
+    ]);
+    const { book } = opened('schema-8/words');
+    const done = replay(book, now.forward);
+    const { square } = done.promos.first.made;
+    expect(square.kind === 'drawn' && [square.follows, square.doc.parts.call.opacity]).toEqual([false, 0.5]);
+  });
 });
 
 describe('documents that are none', () => {

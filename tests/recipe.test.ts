@@ -20,9 +20,8 @@ import {
   subjectsOf,
   mockupKey,
   pngFile,
+  promoAt,
   promoKey,
-  promoMockup,
-  promoRaster,
   settledCover,
   storeImage,
   verdictOf,
@@ -30,7 +29,7 @@ import {
 import { findProfile } from '@yosomi/core/stores';
 import { NodeStudio } from '@yosomi/node-kit';
 import { demos } from './fixtures/demos';
-import { brief, finishedProject, pictureProject, wordsBook } from './fixtures/books';
+import { brief, finishedProject, pictureProject, wordsBook, withCampaign } from './fixtures/books';
 import { picturePixels } from './fixtures/pictures';
 
 let project: Project;
@@ -186,10 +185,11 @@ describe('a cover composed from words and a picture', () => {
 
 describe('one source', () => {
   it('gives another key to all that follows from the cover when the cover changes, and the same when it does not', () => {
-    const { book } = project;
+    const book = withCampaign(project.book);
     const changed = change(book, 'title', { colour: '#ff0000' });
     const size = { widthPx: 500, heightPx: 500 };
-    for (const key of [coverKey, promoKey, (b: Book) => mockupKey(b, size)]) {
+    const ofPromo = (b: Book): string => promoKey(b, promoAt(b, 'first', 'square')!, noOthers);
+    for (const key of [coverKey, ofPromo, (b: Book) => mockupKey(b, size)]) {
       expect(key(changed)).not.toBe(key(book));
       expect(key({ ...book, updatedAt: '2030-01-01T00:00:00Z' })).toBe(key(book));
     }
@@ -197,7 +197,7 @@ describe('one source', () => {
     for (const d of deliverables(changed)) expect(d.key).not.toBe(before.get(d.id));
     const turned: Book = { ...book, scene: { ...book.scene, pose: { ...book.scene.pose, turnRad: 0 } } };
     const after = new Map(deliverables(turned).map((d) => [d.id, d.key]));
-    expect([...before].filter(([id, key]) => after.get(id) !== key).map(([id]) => id)).toEqual(['mockup', 'promo']);
+    expect([...before].filter(([id, key]) => after.get(id) !== key).map(([id]) => id)).toEqual(['mockup']);
   });
 
   it('gives the spine the colours of the front\u2019s edge and the book\u2019s thickness', async () => {
@@ -271,44 +271,6 @@ describe('one source', () => {
     const n = Math.min(anew.width, fill.width);
     expect(apart(row(anew, 150, 0, n), row(fill, 150, 0, n))).toBeGreaterThan(1);
   });
-
-  it('takes the promo\u2019s ground from the cover as it is now, until its colours are its own', async () => {
-    const clear = raster(64, 64);
-    const corner = async (book: Book): Promise<number[]> => [
-      ...(await promoRaster(book, clear, 270, studio)).data.slice(0, 3),
-    ];
-    const wine: Book = {
-      ...wordsBook(),
-      cover: {
-        ...wordsBook().cover,
-        parts: { ground: { ...wordsBook().cover.parts.ground, paint: { kind: 'flat', colour: '#7a1030' } } as never },
-      },
-    };
-    const sea: Book = {
-      ...wine,
-      cover: {
-        ...wine.cover,
-        parts: { ground: { ...wine.cover.parts.ground, paint: { kind: 'flat', colour: '#103a7a' } } as never },
-      },
-    };
-    const [r1, , b1] = await corner(wine);
-    const [r2, , b2] = await corner(sea);
-    expect(r1).toBeGreaterThan(b1);
-    expect(b2).toBeGreaterThan(r2);
-    expect(await corner({ ...wine, promoFollows: false })).toEqual(
-      await corner({ ...sea, promo: wine.promo, promoFollows: false }),
-    );
-  });
-
-  it('places the same mockup in the promo that the title has', async () => {
-    const { widthPx, heightPx } = promoMockup(project.book);
-    const red = raster(widthPx, heightPx);
-    for (let i = 0; i < red.data.length; i += 4) red.data.set([255, 0, 0, 255], i);
-    const promo = await promoRaster(project.book, red, 540, studio);
-    const p = (270 * 540 + 400) * 4;
-    expect([...promo.data.slice(p, p + 3)]).toEqual([255, 0, 0]);
-    expect([...promo.data.slice(0, 3)]).not.toEqual([255, 0, 0]);
-  });
 });
 
 describe('files', () => {
@@ -362,7 +324,7 @@ describe('files', () => {
   });
 
   it('have safe names that say what they are, each its own', () => {
-    const book = withBrief(project.book, {
+    const book = withBrief(withCampaign(project.book, undefined, { name: '../Größe <1>' }), {
       title: '../Über <Nacht>: "Тихий" ' + 'long '.repeat(40),
       stores: ['longreach', 'pocketreel', 'nowhere'],
     });

@@ -6,14 +6,14 @@ import { newFace, newPinScene } from '@yosomi/core/pin';
 import type { Book } from '@yosomi/core/project';
 import { VERSIONS, coverKey, deliverables, pinKey } from '@yosomi/core/recipe';
 import { makersOf, versions } from '../scripts/versions.mjs';
-import { wordsBook } from './fixtures/books';
+import { withCampaign, wordsBook } from './fixtures/books';
 
 type Versions = Record<keyof typeof VERSIONS, string>;
 const GOLDENS = join(import.meta.dirname, 'goldens');
 
 /** Every key of a title, by what it is a key of; made anew, for keys of unchanged documents are remembered. */
 function keys(): Record<string, string> {
-  const book: Book = structuredClone({ ...wordsBook(), brief: { ...wordsBook().brief, stores: ['longreach'] } });
+  const book: Book = structuredClone({ ...withCampaign(wordsBook()), brief: { ...wordsBook().brief, stores: ['longreach'] } });
   const pin = { ...newPinScene({ asset: 'abcdef12', widthPx: 900, heightPx: 700 }) };
   const face = newFace(
     'f',
@@ -48,7 +48,7 @@ describe('the versions in the keys', () => {
       for (const [name, moved] of [
         ['demo-balcony-moss.png', ['epub', 'image', 'paint', 'pdf', 'svg', 'trace']],
         ['photographs.png', ['pin']],
-        ['promo.png', ['promo']],
+        ['promos-square.png', ['promo']],
       ] as const) {
         const bytes = readFileSync(join(folder, name));
         writeFileSync(join(folder, name), Buffer.concat([bytes, Buffer.from([0])]));
@@ -67,10 +67,10 @@ describe('the versions in the keys', () => {
   });
 
   it.each([
-    ['paint', ['cover', 'epub', 'mockup', 'pdf', 'pin', 'promo', 'store-longreach', 'svg']],
-    ['trace', ['mockup', 'promo']],
+    ['paint', ['cover', 'epub', 'mockup', 'pdf', 'pin', 'promo-first-square', 'store-longreach', 'svg']],
+    ['trace', ['mockup']],
     ['pin', ['pin']],
-    ['promo', ['promo']],
+    ['promo', ['promo-first-square']],
     ['image', ['store-longreach']],
     ['epub', ['epub']],
     ['pdf', ['pdf']],

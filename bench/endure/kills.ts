@@ -41,8 +41,8 @@ const STEPS: readonly Step[] = [
   {
     name: 'Promos',
     path: 'promos',
-    field: partNamed('Call to action'),
-    label: 'Call to action text',
+    field: nowhere,
+    label: 'What to do',
     write: (n) => `Read chapter ${n}`,
   },
   { name: 'Deliver', path: 'deliver', field: null, label: '', write: () => '' },

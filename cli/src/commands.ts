@@ -16,6 +16,7 @@ import { check, coverExport, coverSave, encode } from './images';
 import { makeFolder, readBytes, readPicture, writeAll, writeBytes } from './files';
 import { pictureFile } from './pictures';
 import { pin } from './pin';
+import { promo, promoFormats, promoLooks } from './promo';
 import { sketch } from './sketch';
 
 const sizeFlag = (args: Arguments, name: string): Result<number> => {
@@ -77,7 +78,7 @@ const mockup: Command = {
       : first.object;
     const thing: Thing = { ...first, object, spine: spine?.id ?? null, back: back?.id ?? null };
     const stood: Scene = { ...scene.value, things: [thing, ...others] };
-    const base = newBook('mockup', 'urn:yosomi:mockup', '2026-01-01T00:00:00Z', cover, cover);
+    const base = newBook('mockup', 'urn:yosomi:mockup', '2026-01-01T00:00:00Z', cover);
     const book: Book = { ...base, brief: emptyBrief, scene: stood, assets };
     const studio = new NodeStudio(files);
     const size = { widthPx: width.value, heightPx: height.value };
@@ -134,6 +135,9 @@ export const COMMANDS: readonly Command[] = [
   check,
   deliver,
   sketch,
+  promoLooks,
+  promoFormats,
+  promo,
   mockup,
   pin,
   epubNew,

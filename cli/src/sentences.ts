@@ -19,6 +19,10 @@ const MESH: Readonly<Record<string, string>> = {
 
 /** One plain sentence for each way a command can end without its file. */
 const SENTENCES: Readonly<Record<string, Sentence>> = {
+  'choice-wrong': (d) => `--${d.flag} cannot be "${d.found}". Known are: ${d.known}.`,
+  'field-wrong': (d) => `${d.where} is too long or not written as it should be; see "help".`,
+  'campaign-gone': () => 'This campaign is not in the title.',
+  'campaigns-full': (d) => `A title holds up to ${d.most} campaigns.`,
   'flag-unknown': (d) => `There is no option ${d.flag} here; see "help".`,
   'flag-empty': (d) => `The option ${d.flag} needs a value.`,
   'flag-missing': (d) => `The option --${d.flag} is missing; see "help".`,

@@ -1,5 +1,5 @@
-import { type DemoBook, demoBooks } from '@yosomi/core/demo';
-import { type Asset, type Project, assetId } from '@yosomi/core/project';
+import { type DemoBook, demoBooks, demoCampaigns } from '@yosomi/core/demo';
+import { type Asset, type Book, type Project, assetId } from '@yosomi/core/project';
 import { startFromPicture, startFromWords } from '@yosomi/core/recipe';
 import { paintRaster } from './canvas-easel';
 import { encodeJpeg } from './jpeg';
@@ -8,12 +8,17 @@ import { shrink } from '@yosomi/core/pixels';
 /** Fixed moments, so that the demo files are equal each time they are made. */
 const FIRST = Date.UTC(2026, 10, 1, 9);
 
+const withCampaigns = (book: Book): Book => ({
+  ...book,
+  promos: Object.fromEntries((demoCampaigns[book.id] ?? []).map((one) => [one.id, one])),
+});
+
 async function makeDemo(demo: DemoBook, place: number): Promise<Project> {
   // The Shelf shows the last changed first.
   const now = new Date(FIRST - place * 60_000).toISOString();
   const start = { id: demo.id, identifier: `urn:yosomi:${demo.id}`, now, brief: demo.brief };
   if (!demo.picture) {
-    return { book: startFromWords(start, demo.cover(null)), files: new Map() };
+    return { book: withCampaigns(startFromWords(start, demo.cover(null))), files: new Map() };
   }
   const picture = paintRaster(demo.picture.ink, demo.picture.ink.widthPx, new Map());
   const bytes = await encodeJpeg(picture, 90, false);
@@ -27,7 +32,7 @@ async function makeDemo(demo: DemoBook, place: number): Promise<Project> {
   };
   const sample = shrink(picture, 400, 640);
   const book = startFromPicture(start, asset, sample, demo.cover(asset.id));
-  return { book, files: new Map([[asset.id, bytes]]) };
+  return { book: withCampaigns(book), files: new Map([[asset.id, bytes]]) };
 }
 
 /** The demo books as projects, made from nothing but this repository. */

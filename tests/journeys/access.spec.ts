@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { coverReady, expect, part, step, test } from './help';
+import { coverReady, expect, part, promosReady, step, test } from './help';
 
 test.use({ shelf: ['moss', 'weather'] });
 
@@ -36,6 +36,15 @@ test('every screen passes the accessibility rules and holds from 1024 to 2560 px
     await expect(page.getByRole('heading', { level: 1, name })).toHaveCount(1);
     await inspect(name);
   }
+  await step(page, 'Promos');
+  await page.getByRole('radio', { name: 'Looks' }).click();
+  await promosReady(page);
+  await inspect('Promos, looks');
+  await page.getByRole('radio', { name: 'Formats' }).click();
+  await page.locator('[data-tile]').first().focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('main[data-fresh="true"]')).toBeVisible({ timeout: 60_000 });
+  await inspect('Promos, one format');
   await step(page, 'Sketches');
   await expect(page.locator('button[data-cover]')).toHaveCount(48, { timeout: 60_000 });
   await page.locator('button[data-cover]').first().click();

@@ -4,7 +4,21 @@ import { unzipSync } from 'fflate';
 import { PNG } from 'pngjs';
 import sharp from 'sharp';
 import { fileOf, picturePixels } from '../fixtures/pictures';
-import { coverReady, expect, kept, onToFront, part, pick, put, saved, shownMark, shownPixel, step, test } from './help';
+import {
+  coverReady,
+  expect,
+  kept,
+  onToFront,
+  part,
+  pick,
+  promosReady,
+  put,
+  saved,
+  shownMark,
+  shownPixel,
+  step,
+  test,
+} from './help';
 
 test.use({ shelf: ['lamplighter-1'] });
 
@@ -162,42 +176,51 @@ test('from a picture and three lines of words to all files, and back again', asy
     await page.getByRole('radio', { name: 'Clear' }).click();
   });
 
-  await test.step('Promos: a square with ground, book, headline and call; PNG and JPEG', async () => {
+  await test.step('Promos: one message, in formats of one\u2019s choice; PNG and JPEG', async () => {
     await step(page, 'Promos');
+    await page.getByRole('button', { name: /^Announcement/ }).click();
+    await expect(page.getByLabel('Headline')).toHaveValue('A short book of long evenings');
+    await page.getByLabel('What to do').fill('Read a chapter');
+    await page.getByRole('button', { name: 'Formats', exact: true }).click();
+    for (const name of ['Upright', 'Tall', 'Wide', 'Link card', 'Poster', 'Header', 'Site head', 'Column'])
+      await page.getByRole('checkbox', { name: new RegExp(`^${name}`) }).uncheck();
+    await expect(page.locator('[data-tile]')).toHaveCount(2);
+    await promosReady(page);
+    await page.locator('[data-tile="square"]').focus();
+    await page.keyboard.press('Enter');
     await expect(page.locator('main[data-fresh="true"]')).toBeVisible({ timeout: 60_000 });
-    await part(page, 'Call to action').click();
-    await page.getByLabel('Call to action text').fill('Read a chapter');
-    await expect(page.locator('main[data-fresh="true"]')).toBeVisible({ timeout: 60_000 });
-    await expect(page.getByRole('button', { name: 'Save PNG' })).toBeInViewport();
-    const png = await saved(page, () => page.getByRole('button', { name: 'Save PNG' }).click());
-    expect(png.name).toBe('the-weight-of-two-lanterns-promo-1080x1080.png');
+    const png = await saved(page, () => page.getByRole('button', { name: 'Save this one' }).click());
+    expect(png.name).toBe('the-weight-of-two-lanterns-announcement-square-1080x1080.png');
     expect(await sharp(png.bytes).metadata()).toMatchObject({ width: 1080, height: 1080, format: 'png', channels: 3 });
-    const jpeg = await saved(page, () => page.getByRole('button', { name: 'Save JPEG' }).click());
+    await page.getByRole('radio', { name: 'JPEG' }).click();
+    await page.getByLabel('Each at most').fill('under 150 KB');
+    const jpeg = await saved(page, () => page.getByRole('button', { name: 'Save this one' }).click());
     expect(await sharp(jpeg.bytes).metadata()).toMatchObject({ width: 1080, height: 1080, format: 'jpeg' });
+    expect(jpeg.bytes.length).toBeLessThanOrEqual(150 * 1024);
   });
 
-  await test.step('Promos: its colours follow the cover until one is chosen by hand', async () => {
-    await page.locator('[data-surface]').focus();
-    await page.keyboard.press('Escape');
-    const follows = page.getByRole('checkbox', { name: 'Colours follow the cover' });
-    await expect(follows).toBeChecked();
+  await test.step('Promos: one format keeps what is changed by hand, and can be given back', async () => {
     await part(page, 'Ground').click();
     await page.getByRole('button', { name: /^Colour 2: #/ }).click();
     await page.getByLabel('Colour as #rrggbb').fill('#123456');
     await page.keyboard.press('Escape');
     await page.locator('[data-surface]').focus();
     await page.keyboard.press('Escape');
-    await expect(follows).not.toBeChecked();
+    await expect(page.getByText('changed by hand.')).toBeVisible();
+    await page.getByRole('button', { name: 'Give all back to the message and look' }).click();
+    await expect(page.getByText(/^It follows the message and the look/)).toBeVisible();
     await page.getByRole('button', { name: 'Undo', exact: true }).click();
-    await expect(follows).toBeChecked();
+    await expect(page.getByText('changed by hand.')).toBeVisible();
+    await page.getByRole('link', { name: 'All formats' }).click();
+    await expect(page.locator('figure', { hasText: 'Square' })).toContainText('changed by hand');
   });
 
   await test.step('Deliver: make all, each checked, the files as promised', async () => {
     await step(page, 'Deliver');
     await page.getByRole('button', { name: 'Make all' }).click();
-    await expect(page.locator('tr[data-state="made"]')).toHaveCount(6, { timeout: 120_000 });
-    await expect(page.getByText('6 of 6 files are up to date.')).toBeVisible();
-    await expect(page.getByText('Passes every check')).toHaveCount(6);
+    await expect(page.locator('tr[data-state="made"]')).toHaveCount(7, { timeout: 120_000 });
+    await expect(page.getByText('7 of 7 files are up to date.')).toBeVisible();
+    await expect(page.getByText('Passes every check')).toHaveCount(7);
     const cover = await saved(page, () => page.getByRole('button', { name: /^Save .*longreach/ }).click());
     expect(cover.name).toBe('the-weight-of-two-lanterns-cover-longreach-1600x2560.jpg');
     const meta = await sharp(cover.bytes).metadata();
@@ -223,8 +246,9 @@ test('from a picture and three lines of words to all files, and back again', asy
       'the-weight-of-two-lanterns/longreach/the-weight-of-two-lanterns-cover-longreach-1600x2560.jpg',
       'the-weight-of-two-lanterns/pages/the-weight-of-two-lanterns-cover.pdf',
       'the-weight-of-two-lanterns/pages/the-weight-of-two-lanterns-cover.svg',
+      'the-weight-of-two-lanterns/pictures/the-weight-of-two-lanterns-announcement-mail-1200x400.png',
+      'the-weight-of-two-lanterns/pictures/the-weight-of-two-lanterns-announcement-square-1080x1080.png',
       'the-weight-of-two-lanterns/pictures/the-weight-of-two-lanterns-mockup-2000x2000.png',
-      'the-weight-of-two-lanterns/pictures/the-weight-of-two-lanterns-promo-1080x1080.png',
     ]);
     for (const { bytes } of [cover, epub, zip]) expect(bytes.includes('Secret Gardener')).toBe(false);
   });
@@ -232,7 +256,7 @@ test('from a picture and three lines of words to all files, and back again', asy
   await test.step('all of it is there after a reload, files too', async () => {
     await kept(page);
     await page.reload();
-    await expect(page.locator('tr[data-state="made"]')).toHaveCount(6);
+    await expect(page.locator('tr[data-state="made"]')).toHaveCount(7);
     await step(page, 'Front');
     await coverReady(page);
     await part(page, 'Title').click();
@@ -243,10 +267,10 @@ test('from a picture and three lines of words to all files, and back again', asy
     await page.getByRole('checkbox', { name: 'All capitals', exact: true }).check();
     await kept(page);
     await step(page, 'Deliver');
-    await expect(page.locator('tr[data-state="stale"]')).toHaveCount(6);
+    await expect(page.locator('tr[data-state="stale"]')).toHaveCount(7);
     await expect(page.getByRole('button', { name: /^Save .*longreach/ })).toBeDisabled();
     await page.getByRole('button', { name: 'Remake what is stale' }).click();
-    await expect(page.locator('tr[data-state="made"]')).toHaveCount(6, { timeout: 120_000 });
+    await expect(page.locator('tr[data-state="made"]')).toHaveCount(7, { timeout: 120_000 });
   });
 
   await test.step('one file holds the title, and opens again beside it', async () => {

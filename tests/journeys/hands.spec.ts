@@ -113,7 +113,7 @@ for (const [width, height] of [
       ['Front', ['Parts', 'Glance', 'Inspector'], 'section[aria-label="Light table"]'],
       ['Sketches', ['What it asks', 'The chosen cover'], '[aria-label="The sheet"]'],
       ['Mockups', ['Arrangements', 'Inspector'], '[aria-label="Scene"]'],
-      ['Promos', ['Parts', 'Inspector'], 'section[aria-label="Light table"]'],
+      ['Promos', ['The message', 'The campaign'], '[aria-label="The sheet"]'],
       ['Brief', [], null],
       ['Glance', [], null],
       ['Deliver', [], null],

@@ -236,3 +236,7 @@ export async function looksLike(page: Page, name: string): Promise<void> {
   expect([actual.width, actual.height]).toEqual([kept.width, kept.height]);
   expect(ssim(actual, raster(kept.width, kept.height, new Uint8ClampedArray(kept.data))), name).toBeGreaterThan(0.99);
 }
+
+/** All promos in view are painted as they are now. */
+export const promosReady = (page: Page): Promise<void> =>
+  expect(page.locator('main [data-fresh="true"]').first()).toBeAttached({ timeout: 60_000 });

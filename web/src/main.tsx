@@ -32,6 +32,11 @@ const pages: RouteObject[] = [
         lazy: async () => ({ Component: (await import('./routes/photograph')).PhotographPage }),
       },
       { path: 'promos', lazy: async () => ({ Component: (await import('./routes/promos')).PromosPage }) },
+      { path: 'promos/:campaign', lazy: async () => ({ Component: (await import('./routes/promos')).PromosPage }) },
+      {
+        path: 'promos/:campaign/:format',
+        lazy: async () => ({ Component: (await import('./routes/promo')).PromoPage }),
+      },
       { path: 'deliver', lazy: async () => ({ Component: (await import('./routes/deliver')).DeliverPage }) },
       { path: 'deliver/stores', lazy: async () => ({ Component: (await import('./routes/stores')).StoresPage }) },
       { path: 'deliver/check', lazy: async () => ({ Component: (await import('./routes/check')).CheckPage }) },

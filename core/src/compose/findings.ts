@@ -33,9 +33,7 @@ export function wordFindings(part: WordsPart, block: Block, doc: Doc, shaper: Sh
 export function missingFindings(part: Part, images: ReadonlyMap<string, unknown>): Finding[] {
   const names =
     part.kind === 'picture'
-      ? part.source.kind === 'asset'
-        ? [imageOf(part)]
-        : []
+      ? [imageOf(part)]
       : (part.kind === 'words' || part.kind === 'shape') && part.fill?.kind === 'picture'
         ? [part.fill.asset]
         : part.kind === 'ground' && part.paint.kind === 'picture'

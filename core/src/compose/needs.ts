@@ -1,6 +1,6 @@
 import { keyOf } from '../base';
 import type { Brief } from '../book';
-import { type Doc, type Fill, type OverlayPart, type PicturePart } from '../cover';
+import { type Doc, type Fill, type OverlayPart, type PicturePart, type PictureSource } from '../cover';
 import { type Development, isPlain } from '../darkroom';
 import { type TextureSpec } from '../texture';
 import { FALLBACK_CUT, fallbacksFor } from '../text';
@@ -18,14 +18,38 @@ export type ImageNeed =
       readonly down: number;
     }
   | { readonly kind: 'texture'; readonly name: string; readonly spec: TextureSpec; readonly ratio: number }
-  | { readonly kind: 'mockup'; readonly name: 'mockup' };
+  /** Made of the title itself: whoever composes hands it in under `base`. */
+  | {
+      readonly kind: 'made';
+      readonly name: string;
+      readonly base: string;
+      readonly source: MadeSource;
+      readonly look: Development | null;
+      readonly across: number;
+      readonly down: number;
+    };
+export type MadeSource = Exclude<PictureSource, { kind: 'asset' }>;
 
 export type Needs = { readonly cuts: readonly string[]; readonly images: readonly ImageNeed[] };
 
+/** The name of a picture before it is developed. */
+export function baseName(source: PictureSource): string {
+  switch (source.kind) {
+    case 'asset':
+      return source.asset;
+    case 'mockup':
+      return 'mockup';
+    case 'shot':
+      return source.set ? `shot:${source.shot}:${keyOf(source.set)}` : `shot:${source.shot}`;
+    case 'cover':
+      return source.bare ? 'cover:bare' : 'cover';
+  }
+}
+
 /** The name under which a picture part finds its image: developed copies have names of their own. */
 export function imageOf(part: PicturePart): string {
-  if (part.source.kind === 'mockup') return 'mockup';
-  return isPlain(part.look) ? part.source.asset : `${part.source.asset}#${keyOf(developmentOf(part))}`;
+  const base = baseName(part.source);
+  return isPlain(part.look) ? base : `${base}#${keyOf(developmentOf(part))}`;
 }
 
 const developmentOf = ({ look }: PicturePart): Development => {
@@ -58,7 +82,7 @@ export function needs(doc: Doc, brief: Brief): Needs {
   const images = new Map<string, ImageNeed>();
   const want = (need: ImageNeed): void => {
     const known = images.get(need.name);
-    if (known?.kind === 'asset' && need.kind === 'asset' && known.across >= need.across && known.down >= need.down)
+    if (known && 'across' in known && 'across' in need && known.across >= need.across && known.down >= need.down)
       return;
     images.set(need.name, need);
   };
@@ -85,21 +109,16 @@ export function needs(doc: Doc, brief: Brief): Needs {
       case 'picture': {
         if (part.mask?.kind === 'letters') cuts.add(part.mask.cut);
         if (part.look.grain > 0) wantTexture(grainOf(part));
-        if (part.source.kind === 'mockup') {
-          want({ kind: 'mockup', name: 'mockup' });
-          break;
-        }
         const look = isPlain(part.look) ? null : developmentOf(part);
         const k = part.zoom * (part.innerTurnRad === 0 ? 1 : 1.6);
         const tiled = part.fit === 'tile';
-        want({
-          kind: 'asset',
-          name: imageOf(part),
-          asset: part.source.asset,
-          look,
+        const size = {
           across: k * (tiled ? part.tileSize : part.area.width),
           down: k * (tiled ? 0 : part.area.height * ratioOf(doc)),
-        });
+        };
+        const { source } = part;
+        if (source.kind === 'asset') want({ kind: 'asset', name: imageOf(part), asset: source.asset, look, ...size });
+        else want({ kind: 'made', name: imageOf(part), base: baseName(source), source, look, ...size });
         break;
       }
       case 'shape':

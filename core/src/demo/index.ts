@@ -1,3 +1,4 @@
+export * from './campaigns';
 export * from './books';
 export * from './photographs';
 export { demoHouse } from './house';

@@ -91,7 +91,7 @@ export const DEMO_PHOTOGRAPHS: readonly DemoPhotograph[] = [
 /** A title without words or pictures: white paper. */
 function blank(): Book {
   const doc = docOf(1600, 2400, [{ ...newGround('#f1efea'), id: 'ground' }], true);
-  const made = newBook('blank-paper', 'urn:yosomi:blank-paper', '2026-11-01T09:00:00.000Z', doc, doc);
+  const made = newBook('blank-paper', 'urn:yosomi:blank-paper', '2026-11-01T09:00:00.000Z', doc);
   return { ...made, brief: emptyBrief };
 }
 

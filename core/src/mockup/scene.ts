@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { versioned } from '../base';
-import { HexColour } from '../cover';
+import { Area, HexColour } from '../cover';
 import { Kind } from './models';
 
 const angle = z.number().min(-6.3).max(6.3);
@@ -102,6 +102,8 @@ export const Scene = z.object({
   focus: z.object({ blur: share, at: share }).default({ blur: 0, at: 0.25 }),
   /** Pixels of the finished picture. */
   frame: z.object({ widthPx: z.number().int().min(64).max(MOST_PX), heightPx: z.number().int().min(64).max(MOST_PX) }),
+  /** Where in the picture the things are fitted, fractions of it; null is the middle, within the margin. */
+  place: Area.nullable().default(null),
   /** Mirror of the things in what they stand on. */
   reflection: share,
   look: z.object({
@@ -144,6 +146,7 @@ export const defaultScene: Scene = {
   ground: { kind: 'clear' },
   focus: { blur: 0, at: 0.25 },
   frame: { widthPx: 2000, heightPx: 2000 },
+  place: null,
   reflection: 0,
   look: { exposure: 0, contrast: 0 },
 };

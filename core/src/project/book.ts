@@ -3,6 +3,7 @@ import { Brief, emptyBrief } from '../book';
 import { Area, CurveNode, Doc, type Fill, type Part } from '../cover';
 import { Scene, assetsOf, defaultScene } from '../mockup';
 import { PinScene, pinAssetsOf } from '../pin';
+import { Campaign, MOST_CAMPAIGNS } from '../promo';
 import { MOST_PICTURES, Sheet, emptySheet } from '../sketch';
 
 /** A picture a title uses, stored upright; its bytes are kept beside the document under the same id (their hash). */
@@ -69,9 +70,9 @@ export const SIDES = ['spine', 'back'] as const;
 export type SideName = (typeof SIDES)[number];
 
 export const MOST_VERSIONS = 60;
-export const BOOK_SCHEMA = 8;
+export const BOOK_SCHEMA = 9;
 
-/** Everything known of one title. The flat cover is the source; mockup, promo and files hold only how they are made from it. */
+/** Everything known of one title. The flat cover is the source; mockup, promos and files hold only how they are made from it. */
 export const Book = z.object({
   schema: z.literal(BOOK_SCHEMA),
   id: z.string().regex(/^[a-z0-9-]{6,40}$/),
@@ -80,9 +81,8 @@ export const Book = z.object({
   scene: Scene,
   /** A photograph with the cover pinned on it; null where none was opened. */
   pin: PinScene.nullable(),
-  promo: Doc,
-  /** True while the promo's colours are taken from the cover and turn with it. */
-  promoFollows: z.boolean(),
+  /** Campaigns by their ids: each one message in all its formats. */
+  promos: z.record(z.string(), Campaign).refine((promos) => Object.keys(promos).length <= MOST_CAMPAIGNS),
   assets: z.record(z.string(), Asset),
   faces: z.record(z.string(), OwnFace),
   versions: z.array(Version).max(MOST_VERSIONS),
@@ -98,7 +98,7 @@ export const Book = z.object({
 });
 export type Book = z.infer<typeof Book>;
 
-export function newBook(id: string, identifier: string, now: string, cover: Doc, promo: Doc): Book {
+export function newBook(id: string, identifier: string, now: string, cover: Doc): Book {
   return {
     schema: BOOK_SCHEMA,
     id,
@@ -106,8 +106,7 @@ export function newBook(id: string, identifier: string, now: string, cover: Doc,
     cover,
     scene: defaultScene,
     pin: null,
-    promo,
-    promoFollows: true,
+    promos: {},
     assets: {},
     faces: {},
     versions: [],
@@ -131,12 +130,25 @@ export function picturesOf(parts: readonly Part[]): string[] {
   return [...new Set(ids)];
 }
 
-/** Ids of the pictures that the cover, its sides and kept versions, the sketch sheet, the scene, the pinned photograph and the promo show. */
+/** Ids of a title's pictures that stand anywhere in something plain: what names one needs it. */
+function named(value: unknown, known: Book['assets'], found = new Set<string>()): Set<string> {
+  if (typeof value === 'string') {
+    if (Object.hasOwn(known, value)) found.add(value);
+  } else if (typeof value === 'object' && value !== null)
+    for (const inner of Object.values(value)) named(inner, known, found);
+  return found;
+}
+
+/** Ids of the pictures that a campaign shows, in any format and behind any look. */
+export const campaignAssets = (book: Book, campaign: Campaign): string[] => [
+  ...named([campaign.style, campaign.made], book.assets),
+];
+
+/** Ids of the pictures that the cover, its sides and kept versions, the sketch sheet, the scene, the pinned photograph and the campaigns show. */
 export function assetsInUse(book: Book): string[] {
   const sides = SIDES.flatMap((side) => book.sides[side]?.doc ?? []);
   const docs = [
     book.cover,
-    book.promo,
     ...sides,
     ...book.versions.map((v) => v.cover),
     ...book.sheet.favourites.map((f) => f.cover),
@@ -148,6 +160,7 @@ export function assetsInUse(book: Book): string[] {
       ...book.sheet.pictures,
       ...assetsOf(book.scene),
       ...pinned,
+      ...Object.values(book.promos).flatMap((campaign) => campaignAssets(book, campaign)),
     ]),
   ];
 }

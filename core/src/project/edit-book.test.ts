@@ -1,12 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { emptyBrief } from '../book';
 import { docOf, newGround } from '../cover';
-import { Book, editBook, newBook } from './index';
+import { newCampaign } from '../promo';
+import { Book, addCampaign, assetsInUse, editBook, newBook, nextCampaignId, onCampaign, removeCampaign } from './index';
 
 const doc = docOf(1600, 2560, [{ ...newGround('#203040'), id: 'ground' }]);
 const book: Book = {
-  ...newBook('edit-book', 'urn:x:12345', '2026-11-27T10:00:00Z', doc, doc),
+  ...newBook('edit-book', 'urn:x:12345', '2026-11-27T10:00:00Z', doc),
   brief: { ...emptyBrief, title: 'T' },
+  promos: { first: newCampaign('first', 'First', 'offer') },
 };
 
 describe('an edit of a title', () => {
@@ -14,7 +16,7 @@ describe('an edit of a title', () => {
     for (const [edit, where] of [
       [(b: Book) => void (b.brief.pageCount = -3), 'brief.pageCount'],
       [(b: Book) => void (b.cover.widthPx = Number.NaN), 'cover.widthPx'],
-      [(b: Book) => void (b.promo.parts.ground.order = 7 as never), 'promo.parts.ground.order'],
+      [(b: Book) => void (b.promos.first.message.days = -1), 'promos.first.message.days'],
       [(b: Book) => void (b.scene.frame.widthPx = 1e9), 'scene.frame.widthPx'],
       [(b: Book) => void delete (b as Partial<Book>).siblings, 'siblings'],
     ] as const)
@@ -25,5 +27,59 @@ describe('an edit of a title', () => {
     const done = editBook(book, (b) => void (b.brief.title = 'Another'));
     expect(done.ok && Book.safeParse(done.value.next).success).toBe(true);
     expect(done.ok && done.value.next.cover).toBe(book.cover);
+  });
+});
+
+describe('campaigns of a title', () => {
+  const done = (from: Book, edit: Parameters<typeof editBook>[1]): Book => {
+    const made = editBook(from, edit);
+    if (!made.ok) throw new Error(made.fault.code);
+    return made.value.next;
+  };
+
+  it('come, are copied with all they say, and go', () => {
+    const id = nextCampaignId(book);
+    const two = done(book, addCampaign('Second', 'event'));
+    expect(Object.keys(two.promos)).toEqual(['first', id]);
+    const said = done(
+      two,
+      onCampaign(id, (c) => void (c.message.place = 'A barn')),
+    );
+    const three = done(said, addCampaign('Third', said.promos[id]));
+    expect(three.promos[nextCampaignId(said)]).toMatchObject({
+      name: 'Third',
+      message: { place: 'A barn', kind: 'event' },
+    });
+    expect(Object.keys(done(three, removeCampaign(id)).promos)).not.toContain(id);
+    expect(editBook(book, removeCampaign('gone'))).toMatchObject({ ok: false, fault: { code: 'campaign-gone' } });
+    expect(
+      editBook(
+        book,
+        onCampaign('gone', () => {}),
+      ),
+    ).toMatchObject({ ok: false, fault: { code: 'campaign-gone' } });
+  });
+
+  it('are refused past their number', () => {
+    let full = book;
+    while (Object.keys(full.promos).length < 40) full = done(full, addCampaign('More', 'offer'));
+    expect(editBook(full, addCampaign('One more', 'offer'))).toMatchObject({
+      ok: false,
+      fault: { code: 'campaigns-full' },
+    });
+  });
+
+  it('keep the pictures that stand behind them, and those of parts that were added', () => {
+    const asset = (id: string) => ({ id, format: 'png' as const, widthPx: 9, heightPx: 9, name: id, rights: '' });
+    const shown = done(book, (b) => {
+      b.assets = { behind1: asset('behind1'), added99: asset('added99'), unused9: asset('unused9') };
+      b.promos.first.style.backing = { kind: 'picture', asset: 'behind1' };
+      b.promos.first.made.square = {
+        kind: 'ruled',
+        words: {},
+        changes: { dusk: { book: { kind: 'set', fields: { source: { kind: 'asset', asset: 'added99' } } } } },
+      };
+    });
+    expect(assetsInUse(shown).sort()).toEqual(['added99', 'behind1']);
   });
 });

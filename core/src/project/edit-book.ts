@@ -1,6 +1,7 @@
-import { type Change, type Edit, type Result, change, fail } from '../base';
+import { type Change, type Edit, type Result, change, fail, fault } from '../base';
 import type { Doc } from '../cover';
 import type { Scene } from '../mockup';
+import { type Campaign, MOST_CAMPAIGNS, type MessageKind, newCampaign } from '../promo';
 import { type Asset, Book } from './book';
 
 /**
@@ -37,4 +38,38 @@ export const withAsset =
   (book) => {
     book.assets[asset.id] = asset;
     return edit(book);
+  };
+
+/** An edit of a campaign as one of its title. Fault: `campaign-gone`. */
+export const onCampaign =
+  (id: string, edit: Edit<Campaign>): Edit<Book> =>
+  (book) => {
+    const campaign = book.promos[id];
+    return campaign ? edit(campaign) : fault('campaign-gone');
+  };
+
+const freeId = (book: Book): string => {
+  let n = Object.keys(book.promos).length + 1;
+  while (book.promos[`campaign-${n}`]) n++;
+  return `campaign-${n}`;
+};
+
+/** The id that the next campaign gets. */
+export const nextCampaignId = freeId;
+
+/** A new campaign, or a copy of another with its look and words. Fault: `campaigns-full`. */
+export const addCampaign =
+  (name: string, from: MessageKind | Campaign): Edit<Book> =>
+  (book) => {
+    if (Object.keys(book.promos).length >= MOST_CAMPAIGNS) return fault('campaigns-full', { most: MOST_CAMPAIGNS });
+    const id = freeId(book);
+    book.promos[id] = typeof from === 'string' ? newCampaign(id, name, from) : { ...structuredClone(from), id, name };
+  };
+
+/** Fault: `campaign-gone`. */
+export const removeCampaign =
+  (id: string): Edit<Book> =>
+  (book) => {
+    if (!book.promos[id]) return fault('campaign-gone');
+    delete book.promos[id];
   };

@@ -1,8 +1,9 @@
-import { type Finding, type Result, fail, finding, keyOf, ok } from '../base';
+import { type Finding, type Result, fail, finding, keyOf, ok, slug } from '../base';
 import { EPUB_PIXELS, type EpubInput, checkEpub, makeEpub } from '../ebook';
 import { dressJpeg, readPng, srgbProfile, writePng } from '../image-file';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
+import { OWN_FORMAT, formatsOf } from '../promo';
 import { type Profile, type StoreFormat, findProfile } from '../stores';
 import { coverFindings, coverKey, coverRaster } from './cover';
 import { type Delivered, IMAGE_FILES, PRINT_PPI, SCREEN_PPI } from './delivered';
@@ -27,6 +28,8 @@ export type Deliverable = {
   readonly widthPx: number;
   readonly heightPx: number;
   readonly key: string;
+  /** For a promo: the format of which campaign. */
+  readonly promo: { readonly campaign: string; readonly format: string } | null;
 };
 
 /** How a person wants files: their own stores, another format for a store, names by a pattern; all can be left out. */
@@ -84,6 +87,7 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
         sibling: siblingFor(book, profile.ideal) ?? null,
         version: VERSIONS.image,
       }),
+      promo: null,
     });
   }
   list.push({
@@ -96,6 +100,7 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
     widthPx: book.cover.widthPx,
     heightPx: book.cover.heightPx,
     key: keyOf({ cover: coverKey(book), brief: book.brief, identifier: book.identifier, version: VERSIONS.epub }),
+    promo: null,
   });
   list.push({
     id: 'pdf',
@@ -106,6 +111,7 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
     format: 'PDF',
     ...pagePixels(book, wishes.page),
     key: keyOf({ cover: coverKey(book), brief: book.brief, page: wishes.page, version: VERSIONS.pdf }),
+    promo: null,
   });
   list.push({
     id: 'svg',
@@ -117,6 +123,7 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
     widthPx: book.cover.widthPx,
     heightPx: book.cover.heightPx,
     key: keyOf({ cover: coverKey(book), title: book.brief.title, version: VERSIONS.svg }),
+    promo: null,
   });
   const size = book.scene.frame;
   list.push({
@@ -128,18 +135,26 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
     format: 'PNG',
     ...size,
     key: mockupKey(book, size, book.scene, others),
+    promo: null,
   });
-  list.push({
-    id: 'promo',
-    kind: 'promo',
-    store: null,
-    label: 'Promo',
-    fileName: fileName(`promo-${book.promo.widthPx}x${book.promo.heightPx}`, 'png'),
-    format: 'PNG',
-    widthPx: book.promo.widthPx,
-    heightPx: book.promo.heightPx,
-    key: promoKey(book, others),
-  });
+  for (const campaign of Object.values(book.promos)) {
+    for (const format of formatsOf(campaign)) {
+      const { widthPx, heightPx } = format;
+      const name = `${slug(campaign.name) || 'promo'}-${format.id.startsWith(OWN_FORMAT) ? 'own' : format.id}`;
+      list.push({
+        id: `promo-${campaign.id}-${format.id}`,
+        kind: 'promo',
+        store: null,
+        label: `${campaign.name.trim() || 'Promo'}, ${format.name.toLowerCase()}`,
+        fileName: fileName(`${name}-${widthPx}x${heightPx}`, 'png'),
+        format: 'PNG',
+        widthPx,
+        heightPx,
+        key: promoKey(book, { campaign, format }, others),
+        promo: { campaign: campaign.id, format: format.id },
+      });
+    }
+  }
   return list;
 }
 

@@ -1,8 +1,9 @@
 import { LRUCache } from 'lru-cache';
+import { keyOf } from '../base';
 import type { Brief } from '../book';
 import { type ImageNeed, type Resources, needs } from '../compose';
 import type { Doc } from '../cover';
-import { develop } from '../darkroom';
+import { type Development, develop } from '../darkroom';
 import type { Images, SurfaceImage } from '../ink';
 import { textureRaster } from '../texture';
 import type { Studio } from './studio';
@@ -47,7 +48,14 @@ export async function gather(
   const images = new Map<string, SurfaceImage>(extra);
   const sizes = new Map<string, { widthPx: number; heightPx: number }>(extra);
   for (const need of wanted.images) {
-    if (images.has(need.name) || need.kind === 'mockup') continue;
+    if (images.has(need.name)) continue;
+    if (need.kind === 'made') {
+      const base = extra.get(need.base);
+      if (!base) continue;
+      images.set(need.name, need.look ? developed(base, need.look, studio) : base);
+      sizes.set(need.name, base);
+      continue;
+    }
     if (need.kind === 'texture') {
       images.set(need.name, textureFor(need, studio, widthPx, made));
       continue;
@@ -60,6 +68,23 @@ export async function gather(
   const whole =
     wanted.images.every((need) => images.has(need.name)) && wanted.cuts.every((cut) => studio.shaper.has(cut));
   return { resources: { shaper: studio.shaper, images: sizes }, images, whole };
+}
+
+/** Copies of made pictures, developed: they go with the picture. */
+const copies = new WeakMap<SurfaceImage, Map<string, SurfaceImage>>();
+
+function developed(base: SurfaceImage, look: Development, studio: Studio): SurfaceImage {
+  let known = copies.get(base);
+  if (!known) copies.set(base, (known = new Map()));
+  const key = keyOf(look);
+  const made = known.get(key);
+  if (made) return made;
+  // A blurred picture has no detail that a smaller one lacks, and is blurred faster.
+  let small = base;
+  while (look.blur * small.widthPx > 6) small = studio.resized(small, Math.max(1, Math.round(small.widthPx / 2)));
+  const image = studio.imageOf(develop(studio.pixelsOf(small), look));
+  known.set(key, image);
+  return image;
 }
 
 type TextureNeed = Extract<ImageNeed, { kind: 'texture' }>;

@@ -1,4 +1,7 @@
+import { LRUCache } from 'lru-cache';
 import { type Fault, type Finding, type Result, fail, never, ok } from '../base';
+import type { Doc } from '../cover';
+import type { SurfaceImage } from '../ink';
 import { FINAL, type Scene, type ThingSubject, render } from '../mockup';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
@@ -8,7 +11,17 @@ import type { Delivered } from './delivered';
 import { type Drawn, missingFile } from './missing';
 import { onGround, stageOf } from './mockup';
 import { pdfFile, svgFile } from './page';
-import { promoFindings, promoMockup, promoRaster } from './promo';
+import {
+  type PromoAt,
+  type PromoPicture,
+  coverPicture,
+  promoAt,
+  promoDoc,
+  promoFindings,
+  promoPictures,
+  promoRaster,
+  sceneOfPicture,
+} from './promo';
 import { type Others, noOthers, sceneArt, sceneTextures, subjectsOf } from './scene-art';
 import { sceneFindings } from './side-findings';
 import { storeImage } from './store-image';
@@ -28,10 +41,31 @@ export type Makers = {
   trace(book: Book, scene: Scene, size: Size, others: Others): Promise<Raster | null>;
   onGround(things: Raster, book: Book, scene: Scene, subjects: readonly ThingSubject[]): Promise<Raster>;
   sceneFindings(book: Book): Promise<readonly Finding[]>;
-  promo(book: Book, mockup: Raster): Promise<Raster>;
-  promoFindings(book: Book, mockup: Raster): Promise<readonly Finding[]>;
+  /** The flat cover, or its picture without words. */
+  cover(book: Book, bare: boolean, widthPx: number): Promise<Raster>;
+  promoDoc(book: Book, at: PromoAt, others: Others): Promise<Doc>;
+  promo(job: PromoJob): Promise<Raster>;
+  promoFindings(job: PromoJob): Promise<readonly Finding[]>;
   png(pixels: Raster, clear: boolean): Promise<Result<Delivered>>;
 };
+
+/** One promo to be made, with its pictures. */
+export type PromoJob = {
+  readonly book: Book;
+  readonly at: PromoAt;
+  readonly pictures: ReadonlyMap<string, Raster>;
+  readonly others: Others;
+};
+
+/** Covers that one studio put on things last: promos of a title show the same few again and again. */
+const fronts = new WeakMap<Studio, LRUCache<string, Raster>>();
+const KEPT_FRONTS = 4;
+
+function frontsOf(studio: Studio): LRUCache<string, Raster> {
+  let kept = fronts.get(studio);
+  if (!kept) fronts.set(studio, (kept = new LRUCache({ max: KEPT_FRONTS })));
+  return kept;
+}
 
 /** All steps on one thread, by one studio. */
 export const oneThread = (studio: Studio): Makers => ({
@@ -44,13 +78,17 @@ export const oneThread = (studio: Studio): Makers => ({
   pdf: (book, modified, wishes) => pdfFile(book, modified, studio, wishes.page),
   svg: (book) => svgFile(book, studio),
   async trace(book, scene, { widthPx, heightPx }, others) {
-    const textures = sceneTextures(await sceneArt(book, scene, others, studio));
+    const textures = sceneTextures(await sceneArt(book, scene, others, studio, undefined, frontsOf(studio)));
     return render(stageOf(book, scene, widthPx, heightPx, others), textures, FINAL);
   },
   onGround: (things, book, scene, subjects) => onGround(things, book, scene, subjects, studio),
   sceneFindings: (book) => sceneFindings(book, studio),
-  promo: (book, mockup) => promoRaster(book, mockup, book.promo.widthPx, studio),
-  promoFindings: (book, mockup) => promoFindings(book, mockup, studio),
+  cover: (book, bare, widthPx) => coverPicture(book, bare, widthPx, studio),
+  promoDoc: async (book, at, others) => (await promoDoc(book, at, others, studio)).doc,
+  promo: ({ book, at, pictures, others }) =>
+    promoRaster(book, at, imagesOf(pictures, studio), at.format.widthPx, others, studio),
+  promoFindings: ({ book, at, pictures, others }) =>
+    promoFindings(book, at, imagesOf(pictures, studio), others, studio),
   png: (pixels, clear) => Promise.resolve(pngFile(pixels, clear)),
 });
 
@@ -77,6 +115,34 @@ export async function scenePicture(
   const made = await sceneOn(oneThread(studio), book, scene, size, others);
   if (!made) throw new Error('render was not cancelled');
   return made;
+}
+
+/** Pictures as a studio draws them. */
+export const imagesOf = (pictures: ReadonlyMap<string, Raster>, studio: Studio): Map<string, SurfaceImage> =>
+  new Map([...pictures].map(([name, pixels]) => [name, studio.imageOf(pixels)]));
+
+/** One picture of a promo; null where it was stopped. */
+export async function promoPicture(
+  makers: Pick<Makers, 'trace' | 'onGround' | 'cover'>,
+  book: Book,
+  { source, widthPx, heightPx }: PromoPicture,
+  others: Others,
+): Promise<Raster | null> {
+  if (source.kind === 'cover') return makers.cover(book, source.bare, widthPx);
+  const scene = sceneOfPicture(book, source, others)!;
+  return sceneOn(makers, book, scene, { widthPx, heightPx }, others);
+}
+
+/** A promo with all its pictures, made for its full size; null where it was stopped. */
+export async function promoJob(makers: Makers, book: Book, at: PromoAt, others: Others): Promise<PromoJob | null> {
+  const doc = await makers.promoDoc(book, at, others);
+  const pictures = new Map<string, Raster>();
+  for (const picture of promoPictures(doc, book.brief, at.format.widthPx)) {
+    const made = await promoPicture(makers, book, picture, others);
+    if (!made) return null;
+    pictures.set(picture.name, made);
+  }
+  return { book, at, pictures, others };
 }
 
 /** A file with what is known of the words that it shows. */
@@ -111,11 +177,12 @@ export async function makeWith(
     case 'promo': {
       const lost = await makers.missing(book, 'promo', others);
       if (lost) return { ok: false, fault: lost };
-      const { scene, ...size } = promoMockup(book);
-      const mockup = await makers.trace(book, scene, size, others);
-      if (!mockup) return fail('trace-stopped');
-      const made = await makers.png(await makers.promo(book, mockup), false);
-      return judged(made, await makers.promoFindings(book, mockup));
+      const at = wanted.promo && promoAt(book, wanted.promo.campaign, wanted.promo.format);
+      if (!at) return fail('campaign-gone');
+      const job = await promoJob(makers, book, at, others);
+      if (!job) return fail('trace-stopped');
+      const made = await makers.png(await makers.promo(job), false);
+      return judged(made, await makers.promoFindings(job));
     }
     default:
       return never(wanted.kind);

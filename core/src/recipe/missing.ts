@@ -3,8 +3,9 @@ import { needs } from '../compose';
 import type { Doc } from '../cover';
 import { type Scene, assetsOf } from '../mockup';
 import { pinAssetsOf } from '../pin';
-import { type Book, SIDES, picturesOf } from '../project';
+import { type Book, SIDES, campaignAssets, picturesOf } from '../project';
 import { isOwnCut } from '../text';
+import { seriesOf } from './promo-shots';
 import { type Others, noOthers, titlesOf } from './scene-art';
 import type { Studio } from './studio';
 
@@ -40,7 +41,17 @@ function wantedFor(book: Book, what: Drawn, others: Others, scene: Scene): Wante
     case 'scene':
       return ofScene();
     case 'promo':
-      return [...ofScene(), ...named(book, shownIn(book.promo))];
+      return [
+        ...ofScene(),
+        ...seriesOf(book, others).flatMap((id) => {
+          const other = others.get(id);
+          return other ? named(other, shownIn(other.cover)) : [];
+        }),
+        ...named(
+          book,
+          Object.values(book.promos).flatMap((campaign) => campaignAssets(book, campaign)),
+        ),
+      ];
     case 'pin':
       return book.pin ? [...cover, ...sides(), ...named(book, pinAssetsOf(book.pin))] : [];
   }

@@ -1,50 +1,138 @@
-import { type Finding, keyOf } from '../base';
+import { type Finding, finding, keyOf } from '../base';
 import type { Brief } from '../book';
 import { palette } from '../colour';
-import { type Composition, type Resources, compose, textOf } from '../compose';
+import { type Composition, type MadeSource, type Resources, compose, needs, textOf } from '../compose';
 import type { Doc } from '../cover';
-import type { Images } from '../ink';
+import { blurred } from '../darkroom';
+import type { Images, SurfaceImage } from '../ink';
 import type { Scene } from '../mockup';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
-import { dressPromo, promoColours } from '../promo';
-import { coverRaster } from './cover';
+import {
+  type Campaign,
+  type Faces,
+  type Format,
+  type PromoLook,
+  type PromoSetting,
+  type Ruled,
+  type Slot,
+  SLOTS,
+  type Slots,
+  dressPromo,
+  findFormat,
+  promoColours,
+  ruleAnyway,
+  slotsOf,
+  toneOf,
+  toneOn,
+  withChanges,
+} from '../promo';
+import { fallbacksFor } from '../text';
+import { coverFindings, coverRaster } from './cover';
 import { gather } from './gather';
-import { mockupKey } from './mockup';
 import { readsFindings } from './legibility';
-import { type Others, noOthers } from './scene-art';
+import { mockupKey } from './mockup';
+import { type PromoFacts, bareRaster, cutNear, factsKey, promoFacts } from './promo-facts';
+import { sceneOfSource } from './promo-shots';
+import type { Others } from './scene-art';
 import { settle } from './settle';
-import { sceneFindings } from './side-findings';
 import type { Studio } from './studio';
 import { VERSIONS } from './versions';
 
-/** The mockup as promos place it: traced once, on nothing, in the proportions of its frame. */
-export function promoMockup(book: Book): { scene: Scene; widthPx: number; heightPx: number } {
-  const part = Object.values(book.promo.parts).find((p) => p.kind === 'picture' && p.source.kind === 'mockup');
-  const area = part?.kind === 'picture' ? part.area : { width: 0.6, height: 0.9 };
-  return {
-    scene: { ...book.scene, ground: { kind: 'clear' } },
-    widthPx: Math.round(area.width * book.promo.widthPx * 1.5),
-    heightPx: Math.round(area.height * book.promo.heightPx * 1.5),
-  };
+/** One format of one campaign. */
+export type PromoAt = { readonly campaign: Campaign; readonly format: Format };
+
+/** Where a title has a promo; null where it has none any more. */
+export function promoAt(book: Book, campaign: string, format: string): PromoAt | null {
+  const found = book.promos[campaign];
+  const size = found && findFormat(format, found.own);
+  return size ? { campaign: found, format: size } : null;
 }
 
-export const promoKey = (book: Book, others: Others = noOthers): string => {
-  const { scene, widthPx, heightPx } = promoMockup(book);
-  return keyOf({
-    promo: book.promo,
-    follows: book.promoFollows,
-    brief: book.brief,
-    mockup: mockupKey(book, { widthPx, heightPx }, scene, others),
-    version: VERSIONS.promo,
-  });
+/** A promo as it is shown. */
+export type PromoShown = {
+  readonly doc: Doc;
+  /** As its rule composes it, with the words shown and without a person's changes; null where it is drawn by hand. */
+  readonly ruled: Doc | null;
+  readonly dropped: readonly Slot[];
+  /** The look it is composed by; another than the campaign's where that cannot serve here. */
+  readonly look: string;
 };
 
-/** The promo as it is shown: while it follows the cover, in colours taken from the cover as it is now. */
-export async function promoDoc(book: Book, studio: Studio): Promise<Doc> {
-  const doc = leading(book.promo, book.brief);
-  if (!book.promoFollows) return doc;
-  return dressPromo(doc, promoColours(palette(await coverRaster(book, 160, studio))));
+/** The proportions in which a promo that is drawn by hand places the title's own mockup. */
+function mockupSize(doc: Doc): { widthPx: number; heightPx: number } {
+  const part = Object.values(doc.parts).find((p) => p.kind === 'picture' && p.source.kind === 'mockup');
+  const area = part?.kind === 'picture' ? part.area : { width: 0.6, height: 0.9 };
+  const px = (share: number, side: number): number => Math.min(MOST_SHOT, Math.max(64, Math.round(share * side * 1.5)));
+  return { widthPx: px(area.width, doc.widthPx), heightPx: px(area.height, doc.heightPx) };
+}
+
+const clearScene = (book: Book): Scene => ({ ...book.scene, ground: { kind: 'clear' } });
+
+/** Equal as long as the promo would be equal. */
+export function promoKey(book: Book, { campaign, format }: PromoAt, others: Others): string {
+  const made = campaign.made[format.id];
+  const { title, subtitle, strapline, website, seriesName, seriesNumber, author, language } = book.brief;
+  const drawn = made?.kind === 'drawn' ? mockupKey(book, mockupSize(made.doc), clearScene(book), others) : null;
+  return keyOf({
+    message: campaign.message,
+    style: campaign.style,
+    format,
+    made: made ?? null,
+    brief: { title, subtitle, strapline, website, seriesName, seriesNumber, author, language },
+    facts: factsKey(book, others),
+    drawn,
+    version: VERSIONS.promo,
+  });
+}
+
+/** Faces of a campaign: chosen, or the cover's. */
+function facesFor({ style }: Campaign, facts: PromoFacts): Faces {
+  if (!style.faces) return facts.faces;
+  const { head, text } = style.faces;
+  return { head, text, strong: cutNear(text, 700), upper: false };
+}
+
+/** The words of one format: the message's, with those it has for itself. */
+export function wordsAt(book: Book, { campaign, format }: PromoAt): Slots {
+  const made = campaign.made[format.id];
+  return slotsOf(campaign.message, book.brief, made?.kind === 'ruled' ? made.words : {});
+}
+
+/** What looks compose from, each look with its colours. Faces must be loaded. */
+function settingsFor(book: Book, at: PromoAt, facts: PromoFacts, studio: Studio): (look: PromoLook) => PromoSetting {
+  const { campaign, format } = at;
+  const { style } = campaign;
+  const common = {
+    format,
+    slots: wordsAt(book, at),
+    faces: facesFor(campaign, facts),
+    cover: facts.cover,
+    backing: style.backing,
+    shaper: studio.shaper,
+    box: (shot: Parameters<PromoSetting['box']>[0]) => facts.boxes.get(shot)!,
+  };
+  return (look) => ({
+    ...common,
+    tone: style.colour ? toneOn(style.colour, facts.hues) : toneOf(style.tone ?? look.tone, facts.hues),
+  });
+}
+
+/** Composes one format by its rule, with what a person changed; or as it was drawn by hand, in the cover's colours while it follows them. */
+export async function promoDoc(book: Book, at: PromoAt, others: Others, studio: Studio): Promise<PromoShown> {
+  const { campaign, format } = at;
+  const made = campaign.made[format.id];
+  if (made?.kind === 'drawn') {
+    const led = leading(made.doc, book.brief);
+    const doc = made.follows ? dressPromo(led, promoColours(palette(await coverRaster(book, 160, studio)))) : led;
+    return { doc, ruled: null, dropped: [], look: campaign.style.look };
+  }
+  const facts = await promoFacts(book, others, studio);
+  const { head, text, strong } = facesFor(campaign, facts);
+  await studio.loadFonts([head, text, strong, ...fallbacksFor(Object.values(wordsAt(book, at)).join(' '))]);
+  const { doc: ruled, dropped, look }: Ruled = ruleAnyway(campaign.style.look, settingsFor(book, at, facts, studio));
+  const changes = made?.changes[campaign.style.look];
+  return { doc: changes ? withChanges(ruled, changes) : ruled, ruled, dropped, look };
 }
 
 /** Where there is no headline, what hangs under it leads: a line that nobody wrote is never put in. */
@@ -58,42 +146,162 @@ function leading(doc: Doc, brief: Brief): Doc {
   return { ...doc, parts: { ...doc.parts, [next.id]: led } };
 }
 
-/** The promo composed over a mockup that is there already. */
+/** A picture that a promo places and that is made from the title, with the pixels that it is made at. */
+export type PromoPicture = {
+  readonly name: string;
+  readonly source: MadeSource;
+  readonly widthPx: number;
+  readonly heightPx: number;
+};
+
+/** Largest side of what is traced for a promo, px. */
+const MOST_SHOT = 2400;
+
+/** The pictures that a promo places, at the pixels that they need where it is painted `widthPx` wide. */
+export function promoPictures(doc: Doc, brief: Brief, widthPx: number): PromoPicture[] {
+  const made = new Map<string, PromoPicture>();
+  for (const need of needs(doc, brief).images) {
+    if (need.kind !== 'made') continue;
+    const { base, source } = need;
+    const across = Math.min(MOST_SHOT, Math.max(64, Math.ceil(need.across * widthPx)));
+    const before = made.get(base);
+    if (before && before.widthPx >= across) continue;
+    made.set(base, { name: base, source, ...sizeOf(source, doc, across, widthPx) });
+  }
+  return [...made.values()];
+}
+
+function sizeOf(source: MadeSource, doc: Doc, across: number, widthPx: number): { widthPx: number; heightPx: number } {
+  switch (source.kind) {
+    case 'shot':
+      return source.set
+        ? { widthPx: across, heightPx: Math.max(1, Math.round(across / source.set.ratio)) }
+        : { widthPx: across, heightPx: across };
+    case 'cover':
+      return { widthPx: across, heightPx: across };
+    case 'mockup': {
+      const { widthPx: w, heightPx: h } = mockupSize(doc);
+      const k = Math.min(1, (widthPx * 1.5) / doc.widthPx);
+      return { widthPx: Math.max(16, Math.round(w * k)), heightPx: Math.max(16, Math.round(h * k)) };
+    }
+  }
+}
+
+/** The scene that such a picture shows; null for the flat cover. */
+export function sceneOfPicture(book: Book, source: MadeSource, others: Others): Scene | null {
+  switch (source.kind) {
+    case 'shot':
+      return sceneOfSource(book, source, others);
+    case 'mockup':
+      return clearScene(book);
+    case 'cover':
+      return null;
+  }
+}
+
+/** How far a cover is blurred where its words cannot be taken away, as a share of its width. */
+const SMEARED = 0.045;
+
+/** The flat cover, or its picture without words; a finished cover's words are smeared until nobody reads them. */
+export async function coverPicture(book: Book, bare: boolean, widthPx: number, studio: Studio): Promise<Raster> {
+  if (!bare) return coverRaster(book, widthPx, studio);
+  const alone = await bareRaster(book, widthPx, studio);
+  if (alone) return alone;
+  const small = Math.min(widthPx, 320);
+  return blurred(await coverRaster(book, small, studio), SMEARED * small);
+}
+
+/** Key of a picture of a promo: equal keys, equal pixels. */
+export const pictureKey = (book: Book, { name, source, widthPx, heightPx }: PromoPicture, others: Others): string =>
+  keyOf({
+    name,
+    size: { widthPx, heightPx },
+    cover: factsKey(book, others),
+    scene:
+      source.kind === 'cover'
+        ? null
+        : mockupKey(book, { widthPx, heightPx }, sceneOfPicture(book, source, others)!, others),
+  });
+
+export type PromoComposed = PromoShown & {
+  readonly composition: Composition;
+  readonly images: Images;
+  readonly resources: Resources;
+};
+
+/** A promo composed over its pictures, ready to be painted `widthPx` wide. */
 export async function composePromo(
   book: Book,
-  mockup: Raster,
+  at: PromoAt,
+  pictures: ReadonlyMap<string, SurfaceImage>,
+  widthPx: number,
+  others: Others,
   studio: Studio,
-): Promise<{ doc: Doc; composition: Composition; images: Images; resources: Resources }> {
-  const doc = await promoDoc(book, studio);
-  const { resources, images } = await gather(
-    doc,
-    book.brief,
-    studio,
-    doc.widthPx,
-    new Map([['mockup', studio.imageOf(mockup)]]),
-  );
-  return { doc, composition: compose(doc, book.brief, resources), images, resources };
+): Promise<PromoComposed> {
+  const shown = await promoDoc(book, at, others, studio);
+  const { resources, images } = await gather(shown.doc, book.brief, studio, widthPx, pictures);
+  return { ...shown, composition: compose(shown.doc, book.brief, resources), images, resources };
 }
 
-/** What makes the words of a promo, and of what it shows, hard to read. */
-export async function promoFindings(book: Book, mockup: Raster, studio: Studio): Promise<Finding[]> {
-  const own = await promoWords(book, mockup, studio);
-  return [...readsFindings(own.doc, own.findings), ...(await sceneFindings(book, studio))];
+/** The promo as pixels. */
+export async function promoRaster(
+  book: Book,
+  at: PromoAt,
+  pictures: ReadonlyMap<string, SurfaceImage>,
+  widthPx: number,
+  others: Others,
+  studio: Studio,
+): Promise<Raster> {
+  const { composition, images } = await composePromo(book, at, pictures, widthPx, others, studio);
+  return studio.paint(composition.ink, widthPx, images);
 }
 
-/** What is found of a promo's own words on its finished pixels. */
-export async function promoWords(book: Book, mockup: Raster, studio: Studio) {
-  const { doc, images, resources } = await composePromo(book, mockup, studio);
+/** What counts on a promo of all that is found of a composition: shelves and trims are for covers. */
+const COUNTS: ReadonlySet<string> = new Set([
+  'contrast-low',
+  'words-hidden',
+  'words-outside',
+  'words-overflow',
+  'letters-missing',
+  'picture-lost',
+]);
+
+/** What is found of a promo on its finished pixels: words that cannot be read where it is seen, and words that were left out. */
+export async function promoWords(
+  book: Book,
+  at: PromoAt,
+  pictures: ReadonlyMap<string, SurfaceImage>,
+  others: Others,
+  studio: Studio,
+) {
+  const { doc, images, resources, dropped, look } = await composePromo(book, at, pictures, 800, others, studio);
   // Promos get no scrims: their words are measured as they are painted.
   const parts = Object.fromEntries(
     Object.entries(doc.parts).map(([id, p]) => [id, p.kind === 'words' ? { ...p, support: 'none' as const } : p]),
   );
   const { findings, reports } = settle({ ...doc, parts }, book.brief, resources, images, studio.paint.bind(studio));
-  return { doc, findings, reports };
+  const { displayPx } = at.format;
+  const small = [...reports.values()].flatMap(({ part, readsFromPx }) =>
+    readsFromPx !== null && readsFromPx > displayPx
+      ? [finding('promo-small', 'should', part, { from: readsFromPx, seen: displayPx })]
+      : [],
+  );
+  const left = dropped.map((slot) =>
+    finding('promo-left-out', 'note', null, { slot: SLOTS.indexOf(slot), name: slot, seen: displayPx }),
+  );
+  const other = look === at.campaign.style.look ? [] : [finding('promo-other-look', 'note', null, { look })];
+  return { doc, findings: [...findings.filter(({ code }) => COUNTS.has(code)), ...small, ...left, ...other], reports };
 }
 
-/** The promo as pixels. */
-export async function promoRaster(book: Book, mockup: Raster, widthPx: number, studio: Studio): Promise<Raster> {
-  const { composition, images } = await composePromo(book, mockup, studio);
-  return studio.paint(composition.ink, widthPx, images);
+/** What makes the words of a promo, and of the cover that it shows, hard to read. */
+export async function promoFindings(
+  book: Book,
+  at: PromoAt,
+  pictures: ReadonlyMap<string, SurfaceImage>,
+  others: Others,
+  studio: Studio,
+): Promise<Finding[]> {
+  const { doc, findings } = await promoWords(book, at, pictures, others, studio);
+  const own = findings.filter(({ code }) => code.startsWith('promo-'));
+  return [...readsFindings(doc, findings), ...own, ...(await coverFindings(book, studio))];
 }

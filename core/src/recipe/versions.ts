@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '6d406f4237',
-  trace: '9ba2da7afd',
-  pin: '8c83fb8d86',
-  promo: '3887bba9e6',
-  image: 'c1342369d2',
-  epub: '56d8d2cdf6',
-  pdf: '71b8da3dac',
-  svg: '0278e2cf14',
+  paint: '18d485a5f6',
+  trace: 'f7a92ed48d',
+  pin: '2ac7b807aa',
+  promo: '7553aa09ab',
+  image: '5cb9a36acd',
+  epub: 'f2a72e0b42',
+  pdf: 'a1b28b6bba',
+  svg: 'd58b7d2ae5',
 } as const;

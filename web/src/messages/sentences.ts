@@ -1,5 +1,5 @@
 import type { Fault, Finding } from '@yosomi/core/base';
-import { roleText } from './role-names';
+import { roleText, slotText } from './role-names';
 
 type Data = Fault['data'];
 type Sentence = (data: Data) => string;
@@ -39,6 +39,22 @@ function storeField(where: string): string {
 
 /** A sentence for every code: what is wrong, in numbers, and what to do. */
 export const SENTENCES: Readonly<Record<string, Sentence>> = {
+  'campaign-gone': () => 'This campaign is not there any more. Choose another one.',
+  'campaigns-full': (d) => `A title holds up to ${d.most} campaigns. Remove one first.`,
+  'wordings-full': (d) => `A message has up to ${d.most} wordings. Remove one first.`,
+  'wording-last': () => 'A message keeps one wording. Change this one instead.',
+  'format-unknown': () => 'This format is not known. Choose one of the list.',
+  'formats-full': (d) => `A campaign has up to ${d.most} formats. Take one out first.`,
+  'format-last': () => 'A campaign keeps one format. Add another one first.',
+  'format-size': () => 'Type width and height in pixels, such as 1200 x 300: 120 to 6000 px, from 1 : 3 to 4 : 1.',
+  'clipboard-refused': () => 'The browser did not take the picture to the clipboard. Save it as a PNG instead.',
+  'look-asks': () => 'This look needs something that this title or message does not have. Choose another one.',
+  'look-full': () => 'The words do not fit this look here. Shorten them, or choose another look.',
+  'promo-small': (d) =>
+    `These words can be read from ${d.from} px on, and the format is seen about ${d.seen} px wide. Make them larger or fewer.`,
+  'promo-left-out': (d) =>
+    `${slotText(d.name)} is left out: at about ${d.seen} px wide there is no room to read it. Shorten the other words to bring it back.`,
+  'promo-other-look': () => 'The look of the campaign has no room for these words here, so another one stands in.',
   'file-empty': () => 'This file is empty. Choose another one.',
   'file-large': (d) => `This file has ${d.mb} MB. Pictures up to ${d.most} MB can be used.`,
   'svg-script': () => 'This SVG holds a script, so it was not opened. Save it as a PNG and try again.',

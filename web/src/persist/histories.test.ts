@@ -1,3 +1,4 @@
+import { newCampaign } from '@yosomi/core/promo';
 import 'fake-indexeddb/auto';
 import { type Edit, type History, change, emptyHistory, record, redo, undo } from '@yosomi/core/base';
 import { newShape, addPart, applyScheme, duplicateParts, groupParts, removePart, setPart } from '@yosomi/core/cover';
@@ -66,8 +67,14 @@ const EDITS: Readonly<Record<string, (book: Book, n: number) => Edit<Book>>> = {
         ),
       );
   },
-  promo: (book, n) => (b) =>
-    (n % 2 ? removePart(pick(Object.keys(book.promo.parts), n)) : addPart(`pp-${n}`, rect))(b.promo),
+  promo: (book, n) => (b) => {
+    const id = `campaign-${n % 3}`;
+    const made = b.promos[id]?.made.square;
+    if (!b.promos[id]) b.promos[id] = newCampaign(id, `Campaign ${n}`, 'offer');
+    else if (n % 5 === 0) delete b.promos[id];
+    else if (made?.kind !== 'drawn') b.promos[id].made.square = { kind: 'drawn', doc: book.cover, follows: n % 2 === 0 };
+    else return addPart(`pp-${n}`, rect)(made.doc);
+  },
   assets: (_, n) => (b) => {
     const id = `asset${n % 4}`;
     if (b.assets[id]) delete b.assets[id];

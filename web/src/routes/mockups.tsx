@@ -82,7 +82,7 @@ export function MockupsPage() {
       ((e.clientX - box.left) / box.width) * size.widthPx,
       ((e.clientY - box.top) / box.height) * size.heightPx,
     ];
-    void thingAt(traceJob(book, scene, others, size.widthPx, size.heightPx), x, y).then(
+    void thingAt(traceJob(book, scene, others, size), x, y).then(
       (found) => found !== null && setAsked(found),
       () => sayFault({ code: 'work-failed', data: {} }),
     );

@@ -1,151 +1,194 @@
-import { slug } from '@yosomi/core/base';
-import { onPromo, promoFollowing } from '@yosomi/core/recipe';
-import { useMemo, useState } from 'react';
-import { AddPart } from '../features/front/add-part';
-import { Inspector } from '../features/front/inspector';
-import { PartsPanel } from '../features/front/parts-panel';
-import { Table } from '../features/front/table';
-import { useFrontActions } from '../features/front/use-front-actions';
-import { usePromoMockup } from '../features/promos/use-promo-mockup';
-import { usePromoView } from '../features/promos/use-promo-view';
-import { sayFault, say } from '../messages/say';
-import { saveFile } from '../platform/files';
-import { useBook, useSession } from '../state/session';
-import { Button } from '../ui/button';
-import { Group } from '../ui/group';
+import { LOOKS, findLook, formatsOf, favourLook, setStyle } from '@yosomi/core/promo';
+import { useEffect, useMemo, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { useAllOthers } from '../features/mockups/use-others';
+import { CampaignBar } from '../features/promos/campaign-bar';
+import { CampaignPanel } from '../features/promos/campaign-panel';
+import { ContactSheet, rowsOf, useWidth } from '../features/promos/contact-sheet';
+import { FirstCampaign } from '../features/promos/first-campaign';
+import { LooksSheet } from '../features/promos/looks-sheet';
+import { MessagePanel } from '../features/promos/message-panel';
+import { useCampaignEdit } from '../features/promos/use-campaign';
+import { usePromoTiles } from '../features/promos/use-promo-tiles';
+import { useSeen } from '../features/promos/use-seen';
+import { useActions } from '../state/actions';
+import { useBook } from '../state/session';
+import { Segmented } from '../ui/segmented';
 import { Side, Sides } from '../ui/sides';
+import { SkipLink } from '../ui/skip-link';
 import { useCoverColours } from '../work/queries';
-import { press } from '../work/workers';
+import type { PromoAsk } from '../work/promos';
 
-const NONE = new Map<string, never>();
-const NO_MORE = [] as const;
+type View = 'formats' | 'looks' | 'kept';
+const VIEWS: readonly { readonly value: View; readonly label: string }[] = [
+  { value: 'formats', label: 'Formats' },
+  { value: 'looks', label: 'Looks' },
+  { value: 'kept', label: 'Favourites' },
+];
 
+/** Height of a row of the contact sheet, and width of a tile among the looks, CSS px. */
+const ROW = 214;
+const LOOK_PX = 230;
+
+const density = (): number => Math.min(2, window.devicePixelRatio || 1);
+
+/** Campaigns of a title: one message in all its formats and looks. */
 export function PromosPage() {
   const book = useBook();
-  const [width, setWidth] = useState(540);
-  const [ground, setGround] = useState(0);
-  const [saving, setSaving] = useState(false);
-  const mockup = usePromoMockup(book);
-  const { view, fresh, failed } = usePromoView(book, mockup.data, width);
-  const { data: colours } = useCoverColours(book);
-  const edit = useSession((s) => s.edit);
-  const doc = view?.doc ?? book.promo;
-  const on = useMemo(() => onPromo(doc), [doc]);
-  useFrontActions({ doc, on, frames: view?.frames ?? NONE, extra: NO_MORE });
-  const waiting = mockup.isFetching || !fresh;
+  const { campaign: wanted } = useParams();
+  const campaign = book.promos[wanted ?? ''] ?? Object.values(book.promos)[0];
+  const [fresh, setFresh] = useState(false);
+  return (
+    <main className="flex min-h-0 flex-1">
+      <h1 className="sr-only">Promos</h1>
+      {campaign && !fresh ? (
+        <CampaignPage key={campaign.id} id={campaign.id} onNew={() => setFresh(true)} />
+      ) : (
+        <div className="min-h-0 flex-1 overflow-auto">
+          <FirstCampaign
+            key={wanted}
+            onBack={campaign ? () => setFresh(false) : null}
+            onBegun={() => setFresh(false)}
+          />
+        </div>
+      )}
+    </main>
+  );
+}
 
-  const save = async (kind: 'png' | 'jpeg'): Promise<void> => {
-    if (!mockup.data) return;
-    setSaving(true);
-    try {
-      const pixels = await press().promoPixels(book, mockup.data);
-      const name = `${slug(book.brief.title)}-promo-${book.promo.widthPx}x${book.promo.heightPx}.${kind === 'png' ? 'png' : 'jpg'}`;
-      if (kind === 'png') {
-        const made = await press().png(pixels, false);
-        if (!made.ok) return sayFault(made.fault);
-        saveFile(made.value.bytes, name, 'image/png');
-      } else saveFile(await press().jpeg(pixels), name, 'image/jpeg');
-      say(`Saved ${name}`);
-    } catch {
-      sayFault({ code: 'work-failed', data: {} });
-    } finally {
-      setSaving(false);
-    }
-  };
+function CampaignPage({ id, onNew }: { id: string; onNew(): void }) {
+  const book = useBook();
+  const campaign = book.promos[id];
+  const others = useAllOthers(book);
+  const navigate = useNavigate();
+  const set = useCampaignEdit(id);
+  const { data: colours } = useCoverColours(book);
+  const [view, setView] = useState<View>('formats');
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [room, width] = useWidth<HTMLDivElement>();
+
+  const formats = useMemo(() => formatsOf(campaign), [campaign]);
+  const rows = useMemo(
+    () =>
+      width > 0
+        ? rowsOf(
+            formats.map(({ id, widthPx, heightPx }) => ({ id, ratio: widthPx / heightPx })),
+            width,
+            ROW,
+          )
+        : [],
+    [formats, width],
+  );
+  const byId = useMemo(() => new Map(formats.map((one) => [one.id, one])), [formats]);
+  const formatAsks = useMemo(
+    (): PromoAsk[] =>
+      rows.flat().flatMap((place) => {
+        const format = byId.get(place.id);
+        const at = format && { campaign, format };
+        return at ? [{ id: place.id, at, widthPx: Math.max(16, Math.round(place.width * density())) }] : [];
+      }),
+    [rows, byId, campaign],
+  );
+  const first = (chosen && byId.get(chosen)) || formats[0];
+  const looks = view === 'kept' ? LOOKS.filter((look) => campaign.favourites.includes(look.id)) : LOOKS;
+  const lookAsks = useMemo(
+    (): PromoAsk[] =>
+      view === 'formats' || !first
+        ? []
+        : looks.map((look) => ({
+            id: look.id,
+            at: {
+              campaign: { ...campaign, style: { ...campaign.style, look: look.id }, made: {} },
+              format: first,
+            },
+            widthPx: Math.round(LOOK_PX * density()),
+          })),
+    [view, looks, campaign, first],
+  );
+  const sheet = usePromoTiles(book, others, view === 'formats' ? formatAsks : lookAsks, view !== 'formats');
+  const ats = useMemo(() => formatAsks.map(({ at }) => at), [formatAsks]);
+  const seen = useSeen(book, others, ats, sheet.keys, view === 'formats' && sheet.fresh && formatAsks.length > 0);
+  const open = (format: string): void => void navigate(`/title/${book.id}/promos/${id}/${format}`);
+
+  const offer = useActions((s) => s.offer);
+  const withdraw = useActions((s) => s.withdraw);
+  useEffect(() => {
+    offer('promos', [
+      { id: 'promo-formats', label: 'Show all formats', group: 'Promos', run: () => setView('formats') },
+      { id: 'promo-looks', label: 'Show all looks', group: 'Promos', run: () => setView('looks') },
+      { id: 'promo-new', label: 'New campaign', group: 'Promos', run: onNew },
+      ...LOOKS.map((look) => ({
+        id: `promo-look-${look.id}`,
+        label: `Look: ${look.name}`,
+        group: 'Promos',
+        run: () => void set('Look', setStyle({ look: look.id })),
+      })),
+    ]);
+    return () => withdraw('promos');
+  }, [offer, withdraw, onNew, set]);
 
   return (
-    <main className="flex min-h-0 flex-1" data-fresh={fresh && !mockup.isFetching}>
-      <h1 className="sr-only">Promos</h1>
-      <Sides names={['Parts', 'Inspector']}>
-        <Side name="Parts">
-          <PartsPanel doc={doc} frames={view?.frames ?? NONE} reports={NONE} added={[]}>
-            <AddPart doc={doc} on={on} colour={colours?.[0] ?? '#16181b'} />
-          </PartsPanel>
+    <div className="contents" data-fresh={sheet.fresh && width > 0}>
+      <SkipLink to="button[data-tile][tabindex='0']">To the promos</SkipLink>
+      <Sides names={['The message', 'The campaign']}>
+        <Side name="The message">
+          <MessagePanel campaign={campaign} set={set} />
         </Side>
-        <Table
-          doc={doc}
-          on={on}
-          bitmap={view?.bitmap ?? null}
-          frames={view?.frames ?? NONE}
-          label={`Promo for ${book.brief.title.trim() || 'this book'}`}
-          onWidth={setWidth}
-          onDragging={() => {}}
-          ground={ground}
-          onGround={setGround}
-          guides={false}
-          footer={
-            <span className="text-xs" role="status">
-              {mockup.isError || failed
-                ? 'The promo could not be made. Undo the last step or reload.'
-                : mockup.isFetching
-                  ? 'Making the book in 3D'
-                  : waiting
-                    ? 'Painting'
-                    : ''}
-            </span>
-          }
-        />
-        <Side name="Inspector">
-          <div className="flex w-[288px] shrink-0 flex-col">
-            <div className="min-h-0 flex-1">
-              <Inspector
-                doc={doc}
-                on={on}
-                frames={view?.frames ?? NONE}
-                reports={NONE}
-                findings={view?.findings ?? []}
-                added={[]}
-                colours={colours ?? []}
-                empty={
-                  <>
-                    <h2 className="px-4 pt-4 text-base font-semibold">The promo</h2>
-                    <Group title="Where its colours come from">
-                      <label className="flex items-center gap-2">
-                        <input
-                          type="checkbox"
-                          className="size-4 accent-ink"
-                          checked={book.promoFollows}
-                          onChange={(e) =>
-                            edit(
-                              e.target.checked ? 'Colours follow the cover' : 'Colours stay',
-                              promoFollowing(doc, e.target.checked),
-                            )
-                          }
-                        />
-                        Colours follow the cover
-                      </label>
-                      <p className="text-ink-2">A colour chosen by hand ends this.</p>
-                    </Group>
-                    <Group title="What to do">
-                      <p>
-                        Choose a part to change it. Double-click words to type on them. The book in 3D follows the cover
-                        and the scene of Mockups.
-                      </p>
-                    </Group>
-                  </>
-                }
-              />
+        <section aria-label="The sheet" className="flex min-w-0 flex-1 flex-col">
+          <div className="flex flex-wrap items-center gap-2.5 border-b border-line px-4 py-2">
+            <CampaignBar book={book} campaign={campaign} onNew={onNew} />
+            <div className="w-72">
+              <Segmented<View> label="What is shown" value={view} options={VIEWS} onChange={setView} />
             </div>
-            <div className="flex gap-2 border-t border-l border-line p-4">
-              <Button
-                kind="ink"
-                className="flex-1"
-                disabled={!mockup.data || mockup.isFetching || saving}
-                onClick={() => void save('png')}
-              >
-                {saving ? 'Saving' : 'Save PNG'}
-              </Button>
-              <Button
-                className="flex-1"
-                disabled={!mockup.data || mockup.isFetching || saving}
-                onClick={() => void save('jpeg')}
-              >
-                Save JPEG
-              </Button>
+            <span role="status" className="text-xs text-ink-2">
+              {sheet.failed
+                ? 'The promos could not be made. Undo the last step or reload.'
+                : sheet.fresh
+                  ? ''
+                  : 'Composing'}
+            </span>
+          </div>
+          <div className="min-h-0 flex-1 overflow-y-auto bg-table p-4.5">
+            <div ref={room}>
+              {view === 'formats' && (
+                <ContactSheet
+                  campaign={campaign}
+                  rows={rows}
+                  formats={byId}
+                  tiles={sheet.tiles}
+                  chosen={chosen}
+                  onChoose={setChosen}
+                  onOpen={open}
+                />
+              )}
+              {view !== 'formats' && looks.length > 0 && first && (
+                <LooksSheet
+                  looks={looks}
+                  tiles={sheet.tiles}
+                  now={campaign.style.look}
+                  favourites={campaign.favourites}
+                  ratio={first.widthPx / first.heightPx}
+                  onTake={(look) => set(`Look: ${findLook(look)?.name ?? look}`, setStyle({ look }))}
+                  onKeep={(look) => set('Favourite look', favourLook(look, !campaign.favourites.includes(look)))}
+                />
+              )}
+              {view === 'kept' && looks.length === 0 && (
+                <p className="p-6 text-card">No favourites yet. Go to a look and press K to keep it.</p>
+              )}
             </div>
           </div>
+        </section>
+        <Side name="The campaign">
+          <CampaignPanel
+            campaign={campaign}
+            set={set}
+            others={others}
+            colours={colours ?? []}
+            seen={view === 'formats' ? seen : []}
+            onLooks={() => setView('looks')}
+          />
         </Side>
       </Sides>
-    </main>
+    </div>
   );
 }

@@ -4,7 +4,6 @@ import { Book } from '@yosomi/core/project';
 import {
   type Others,
   type Studio,
-  artKey,
   onGround,
   sceneArt,
   sceneTextures,
@@ -22,17 +21,18 @@ function withOthers(input: Book, shown: readonly Book[]): { book: Book; others: 
   return { book: Book.parse(input), others: new Map(shown.map((one) => [one.id, Book.parse(one)])) };
 }
 
-/** Makes the art of a scene, of this title and of others that it shows, and hands it to every tracer. */
+/** Makes the art of a scene, of this title and of others that it shows, its fronts at most `mostPx` wide, and hands it to every tracer under a key. */
 export async function sendArt(
   input: Book,
   scene: Scene,
   shown: readonly Book[],
   studio: Studio,
   tracers: readonly Remote<TracerApi>[],
+  { mostPx, key }: { readonly mostPx: number | null; readonly key: string },
 ): Promise<void> {
   const { book, others } = withOthers(input, shown);
-  const art = await sceneArt(book, scene, others, studio);
-  await Promise.all(tracers.map((t) => t.load(artKey(book, scene, others), art)));
+  const art = await sceneArt(book, scene, others, studio, mostPx ?? undefined);
+  await Promise.all(tracers.map((t) => t.load(key, art)));
 }
 
 /** Small covers, for the next thumbnails of the same titles. */

@@ -2,7 +2,7 @@ import type { Fault, Finding, Result } from '@yosomi/core/base';
 import { type Hex, type Scheme, hexOf, palette, schemesAround, schemesFrom } from '@yosomi/core/colour';
 import { type Busyness, type QuietPlace, busyness, compose, quietestPlace } from '@yosomi/core/compose';
 import { GLANCE_WIDTHS } from '@yosomi/core/glance';
-import type { Area, Doc } from '@yosomi/core/cover';
+import type { Area } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
 import { type Raster, shrink } from '@yosomi/core/pixels';
 import { Book, type Project, packProject, unpackProject } from '@yosomi/core/project';
@@ -19,7 +19,6 @@ import {
   coverKey,
   frontFindings,
   landing,
-  composePromo,
   coverRaster,
   frontEdge,
   gather,
@@ -28,9 +27,6 @@ import {
   missingFile,
   onGround,
   pngFile,
-  promoFindings,
-  promoRaster,
-  promoWords,
   sceneFindings,
   measureOf,
   type TakenPicture,
@@ -47,6 +43,7 @@ import type { fileMakers } from './file-makers';
 import { later } from './later';
 import { pictureFiles } from './picture-files';
 import { pinArts } from './pin-arts';
+import { promoArt } from './promo-art';
 import { sceneThumb, sendArt } from './scenes';
 import type { TracerApi } from './tracer.worker';
 import { takenIn } from './taken-in';
@@ -65,14 +62,6 @@ export type CoverView = {
 
 /** A way to make words read, with a small picture of how it looks. */
 export type FixView = Omit<Fix, 'preview'> & { readonly bitmap: ImageBitmap };
-
-/** The promo as the editor shows it; `doc` is the promo in the colours it is shown in. */
-export type PromoView = {
-  readonly bitmap: ImageBitmap;
-  readonly frames: ReadonlyMap<string, Rect>;
-  readonly findings: readonly Finding[];
-  readonly doc: Doc;
-};
 
 const studio = new BrowserStudio();
 const tracers: Remote<TracerApi>[] = [];
@@ -114,7 +103,7 @@ const api = {
   ...takenIn(studio),
 
   startFromPicture: (start: Start, taken: TakenPicture): Book => startFromPicture(start, taken.asset, taken.sample),
-  startFromFinished: (start: Start, taken: TakenPicture): Book => startFromFinished(start, taken.asset, taken.sample),
+  startFromFinished: (start: Start, taken: TakenPicture): Book => startFromFinished(start, taken.asset),
 
   /** The cover with thumbnails and measurements; `quick` keeps the last scrims and measures nothing; `front` tells it from a side. */
   async coverView(input: Book, widthPx: number, quick: boolean, front: boolean): Promise<CoverView> {
@@ -249,8 +238,13 @@ const api = {
   dropTracers: (): void => void (tracers.length = 0),
 
   /** Makes the art of a scene and hands it to every tracer under its key. */
-  sendArt: (input: Book, scene: Scene, shown: readonly Book[]): Promise<void> =>
-    sendArt(input, scene, shown, studio, tracers),
+  sendArt: (
+    input: Book,
+    scene: Scene,
+    shown: readonly Book[],
+    mostPx: number | null,
+    key: string,
+  ): Promise<void> => sendArt(input, scene, shown, studio, tracers, { mostPx, key }),
 
   async sceneThumb(input: Book, scene: Scene, shown: readonly Book[], px: number): Promise<ImageBitmap> {
     const bitmap = await bitmapOf(await sceneThumb(input, scene, shown, px, studio));
@@ -280,22 +274,8 @@ const api = {
     return transfer(bitmap, [bitmap]);
   },
 
-  async promoView(input: Book, mockup: Raster, widthPx: number): Promise<PromoView> {
-    const book = Book.parse(input);
-    const { doc, composition, images } = await composePromo(book, mockup, studio);
-    const bitmap = await bitmapOf(studio.paint(composition.ink, widthPx, images));
-    const { findings } = await promoWords(book, mockup, studio);
-    return transfer({ bitmap, frames: composition.frames, findings, doc }, [bitmap]);
-  },
-
-  /** What makes words hard to read in what a scene, or the promo, shows of a title. */
+  /** What makes words hard to read in what a scene shows of a title. */
   sceneFindings: (input: Book): Promise<Finding[]> => sceneFindings(Book.parse(input), studio),
-  promoFindings: (input: Book, mockup: Raster): Promise<Finding[]> => promoFindings(Book.parse(input), mockup, studio),
-
-  promoPixels: (input: Book, mockup: Raster): Promise<Raster> => {
-    const book = Book.parse(input);
-    return promoRaster(book, mockup, book.promo.widthPx, studio);
-  },
 
   /** What a file of a title would lack, as a fault; null where nothing is missing. */
   missing: (input: Book, what: Drawn, shown: readonly Book[], scene?: Scene): Promise<Fault | null> =>
@@ -307,6 +287,7 @@ const api = {
 
   ...pictureFiles,
   ...pinArts(studio),
+  ...promoArt(studio),
   ...makers,
 
   pack: (project: Project): Uint8Array<ArrayBuffer> => packProject(project),

@@ -8,11 +8,11 @@ import { dropTracers, studio, tracers } from './workers';
 let loaded: { key: string; ready: Promise<void> } | null = null;
 
 /** Makes the art of a scene and hands it to every tracer, once for each state of what it shows. */
-export function loadArt(book: Book, scene: Scene, others: Others): Promise<void> {
-  const key = artKey(book, scene, others);
+export function loadArt(book: Book, scene: Scene, others: Others, mostPx: number | null = null): Promise<void> {
+  const key = keyAt(artKey(book, scene, others), mostPx);
   if (loaded?.key !== key) {
     tracers();
-    const ready = studio.sendArt(book, scene, [...others.values()]);
+    const ready = studio.sendArt(book, scene, [...others.values()], mostPx, key);
     loaded = { key, ready };
     ready.catch(() => {
       // Most likely there was no memory for the art: whatever the tracers still hold of earlier art goes too.
@@ -24,8 +24,21 @@ export function loadArt(book: Book, scene: Scene, others: Others): Promise<void>
   return loaded.ready;
 }
 
-export function traceJob(book: Book, scene: Scene, others: Others, widthPx: number, heightPx: number): TraceJob {
-  return { artKey: artKey(book, scene, others), scene, subjects: subjectsOf(book, scene, others), widthPx, heightPx };
+/** Art of fewer pixels is other art. */
+const keyAt = (key: string, mostPx: number | null): string => (mostPx === null ? key : `${key} ${mostPx}`);
+
+/** Art that was made for several scenes together, by a scene that has all their things, its fronts at most `mostPx` wide. */
+export type SharedArt = { readonly scene: Scene; readonly mostPx: number | null };
+
+export function traceJob(
+  book: Book,
+  scene: Scene,
+  others: Others,
+  { widthPx, heightPx }: { readonly widthPx: number; readonly heightPx: number },
+  art: SharedArt = { scene, mostPx: null },
+): TraceJob {
+  const key = keyAt(artKey(book, art.scene, others), art.mostPx);
+  return { artKey: key, scene, subjects: subjectsOf(book, scene, others), widthPx, heightPx };
 }
 
 export type TraceOptions = {
@@ -80,11 +93,11 @@ export async function traceBook(
   scene: Scene,
   size: { widthPx: number; heightPx: number },
   quality: Quality,
-  options: TraceOptions & { readonly others?: Others } = {},
+  options: TraceOptions & { readonly others?: Others; readonly art?: SharedArt } = {},
 ): Promise<Raster | null> {
   const others = options.others ?? noOthers;
-  await loadArt(book, scene, others);
-  return trace(traceJob(book, scene, others, size.widthPx, size.heightPx), quality, options);
+  await loadArt(book, options.art?.scene ?? scene, others, options.art?.mostPx);
+  return trace(traceJob(book, scene, others, size, options.art), quality, options);
 }
 
 export { FINAL, PREVIEW };

@@ -38,16 +38,30 @@ export const plainLook: Look = {
 };
 
 /**
+ * Where a picture comes from: a stored one, or made from the cover and always as it is now. `mockup` is the title's own scene, `shot`
+ * one of the product's (of `ratio`, width by height, with the things in `place`, where they stand on something), `cover` the
+ * flat cover, bare without its words.
+ */
+export const PictureSource = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('asset'), asset: AssetId }),
+  z.object({ kind: z.literal('mockup') }),
+  z.object({
+    kind: z.literal('shot'),
+    shot: z.string().max(40),
+    set: z.object({ ratio: z.number().min(0.1).max(10), place: Area, wall: HexColour, colour: HexColour }).nullable(),
+  }),
+  z.object({ kind: z.literal('cover'), bare: z.boolean() }),
+]);
+export type PictureSource = z.infer<typeof PictureSource>;
+
+/**
  * A picture in a frame. `focus` 0..1 says which point stays in view, `zoom` enlarges about it. Never stretched.
  * `tile` repeats it, each tile `tileSize` of the cover's width wide with `tileGap` between.
  */
 export const PicturePart = z.object({
   kind: z.literal('picture'),
   ...common,
-  source: z.discriminatedUnion('kind', [
-    z.object({ kind: z.literal('asset'), asset: AssetId }),
-    z.object({ kind: z.literal('mockup') }),
-  ]),
+  source: PictureSource,
   area: Area,
   fit: z.enum(['fill', 'whole', 'tile']),
   tileSize: z.number().min(0.01).max(1),

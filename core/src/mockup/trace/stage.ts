@@ -1,6 +1,6 @@
 import { rgbOf } from '../../colour';
 import { LINEAR_OF } from '../../pixels';
-import { type Homography, type Point, homography } from '../../plane';
+import { type Homography, type Point, type Rect, homography } from '../../plane';
 import { type Camera, type Vec3, along, cross, lookAt, projectPoint, times } from '../../space';
 import { type ThingSubject, roundOf, setting } from '../arrange';
 import { type Lamp, type Scratch, areaLight, finishOf, occluder, scratchFor, shadePoint } from '../light';
@@ -70,38 +70,15 @@ export function stage(
   height: number,
   smooth: { readonly strips: number; readonly cells: number; readonly lens: number },
 ): Stage {
-  const { pose, light: look } = scene;
-  const models = setting(scene, subjects, smooth.strips);
-  const { radiusMm, heightMm } = roundOf(models);
-  const size = Math.max(heightMm, 1.5 * radiusMm);
-  const target: Vec3 = [0, heightMm / 2, 0];
-  const distance = (size * pose.lensMm) / 21;
-  const eye: Vec3 = [0, target[1] + Math.sin(pose.tiltRad) * distance, Math.cos(pose.tiltRad) * distance];
-  const lampOf = (l: NonNullable<Scene['second']>): Lamp => ({
-    light: areaLight(target, l.azimuthRad, l.heightRad, size * 3.4, size * (0.12 + 2.1 * l.softness ** 1.4)),
-    strength: l.strength,
-    softness: l.softness,
-  });
-  const lamps = [lampOf(look), ...(scene.second ? [lampOf(scene.second)] : [])];
-  const occluders = models.flatMap((model) => model.solids.map(occluder));
-  const reachMm = 0.4 * Math.max(heightMm, ...models.map((model) => halfFootprint(boxOf([model]))));
-  const ground = groundOf(occluders, lamps, look.shadow, look.contact, reachMm);
-  const scratch = scratchFor(occluders);
-
-  // One thing's frame is fitted to its whole turn, so that it does not breathe while it is turned.
+  const { light: look } = scene;
+  const { models, lamps, occluders, scratch, ground, size, eye, radiusMm, camera } = seen(
+    scene,
+    subjects,
+    width,
+    height,
+    smooth.strips,
+  );
   const alone = models.length === 1;
-  const hull = prismOfCircle(radiusMm, heightMm);
-  const round = occluder(hull);
-  const shadowed = alone ? groundOf([round], lamps, look.shadow, look.contact, reachMm) : ground;
-  const reached = shadowReach(shadowed, alone ? scratchFor([round]) : scratch);
-  // What leans or floats can cast farther than the cylinder it turns in.
-  if (alone && scene.arrangement !== 'standing') reached.push(...shadowReach(ground, scratch));
-  const points = alone ? hull.corners : models.flatMap((model) => model.solids.flatMap((s) => s.corners));
-  const rough = rolled(lookAt(eye, target, 1, 0, 0), pose.rollRad);
-  const fadeMm = REFLECTED * size;
-  const inMirror = scene.reflection > 0 ? points.map(([x, y, z]): Vec3 => [x, -Math.min(y, fadeMm), z]) : [];
-  const camera = framed(rough, [...points, ...inMirror, ...reached], width, height, pose.margin);
-
   const maker: FacetMaker = {
     camera,
     lamps,
@@ -142,6 +119,60 @@ export function stage(
     tones: tonesOf(scene.look, look.warmth),
     faces: models.map((model, t) => cornersOf(model, t, camera, main.facets)),
   };
+}
+
+/** What stands in a scene, how it is lit, and the camera that has it all in its frame. */
+function seen(
+  scene: Scene,
+  subjects: readonly ThingSubject[],
+  width: number,
+  height: number,
+  strips: number | undefined,
+) {
+  const { pose, light: look } = scene;
+  const models = setting(scene, subjects, strips);
+  const { radiusMm, heightMm } = roundOf(models);
+  const size = Math.max(heightMm, 1.5 * radiusMm);
+  const target: Vec3 = [0, heightMm / 2, 0];
+  const distance = (size * pose.lensMm) / 21;
+  const eye: Vec3 = [0, target[1] + Math.sin(pose.tiltRad) * distance, Math.cos(pose.tiltRad) * distance];
+  const lampOf = (l: NonNullable<Scene['second']>): Lamp => ({
+    light: areaLight(target, l.azimuthRad, l.heightRad, size * 3.4, size * (0.12 + 2.1 * l.softness ** 1.4)),
+    strength: l.strength,
+    softness: l.softness,
+  });
+  const lamps = [lampOf(look), ...(scene.second ? [lampOf(scene.second)] : [])];
+  const occluders = models.flatMap((model) => model.solids.map(occluder));
+  const reachMm = 0.4 * Math.max(heightMm, ...models.map((model) => halfFootprint(boxOf([model]))));
+  const ground = groundOf(occluders, lamps, look.shadow, look.contact, reachMm);
+  const scratch = scratchFor(occluders);
+
+  // One thing's frame is fitted to its whole turn, so that it does not breathe while it is turned.
+  const alone = models.length === 1;
+  const hull = prismOfCircle(radiusMm, heightMm);
+  const round = occluder(hull);
+  const shadowed = alone ? groundOf([round], lamps, look.shadow, look.contact, reachMm) : ground;
+  const reached = shadowReach(shadowed, alone ? scratchFor([round]) : scratch);
+  // What leans or floats can cast farther than the cylinder it turns in.
+  if (alone && scene.arrangement !== 'standing') reached.push(...shadowReach(ground, scratch));
+  const points = alone ? hull.corners : models.flatMap((model) => model.solids.flatMap((s) => s.corners));
+  const rough = rolled(lookAt(eye, target, 1, 0, 0), pose.rollRad);
+  const fadeMm = REFLECTED * size;
+  const inMirror = scene.reflection > 0 ? points.map(([x, y, z]): Vec3 => [x, -Math.min(y, fadeMm), z]) : [];
+  const { margin } = pose;
+  const room = scene.place ?? { x: margin, y: margin, width: 1 - 2 * margin, height: 1 - 2 * margin };
+  const shown = scene.place ? models.flatMap((model) => model.solids.flatMap((s) => s.corners)) : null;
+  const camera = framed(rough, shown ?? [...points, ...inMirror, ...reached], width, height, room);
+  return { models, lamps, occluders, scratch, ground, size, eye, radiusMm, camera };
+}
+
+/** The box round the things themselves, without their shadows, in a picture of a scene: fractions of its width and height. */
+export function thingsBox(scene: Scene, subjects: readonly ThingSubject[], width: number, height: number): Rect {
+  const { models, camera } = seen(scene, subjects, width, height, undefined);
+  const at = models.flatMap((model) => model.solids.flatMap((s) => s.corners)).map((p) => projectPoint(camera, p));
+  const [xs, ys] = [at.map(([x]) => x / width), at.map(([, y]) => y / height)];
+  const [x, y] = [Math.min(...xs), Math.min(...ys)];
+  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
 }
 
 function viewOf(models: readonly Model[], scene: Scene, maker: FacetMaker): View {
@@ -251,20 +282,19 @@ function rolled(camera: Camera, angleRad: number): Camera {
   return { ...camera, right: along(times(right, c), up, s), up: along(times(up, c), right, -s) };
 }
 
-/** The camera with focal length and centre such that all points fit the frame with its margin, centred. */
-function framed(camera: Camera, points: readonly Vec3[], width: number, height: number, margin: number): Camera {
+/** The camera with focal length and centre such that all points fit a place of the frame (fractions), centred in it. */
+function framed(camera: Camera, points: readonly Vec3[], width: number, height: number, place: Rect): Camera {
   const seen = points.map((p) => projectPoint(camera, p));
   const x0 = Math.min(...seen.map((p) => p[0]));
   const x1 = Math.max(...seen.map((p) => p[0]));
   const y0 = Math.min(...seen.map((p) => p[1]));
   const y1 = Math.max(...seen.map((p) => p[1]));
-  const room = 1 - 2 * margin;
-  const focalPx = Math.min((width * room) / (x1 - x0), (height * room) / (y1 - y0));
+  const focalPx = Math.min((width * place.width) / (x1 - x0), (height * place.height) / (y1 - y0));
   return {
     ...camera,
     focalPx,
-    centreX: width / 2 - (focalPx * (x0 + x1)) / 2,
-    centreY: height / 2 - (focalPx * (y0 + y1)) / 2,
+    centreX: width * (place.x + place.width / 2) - (focalPx * (x0 + x1)) / 2,
+    centreY: height * (place.y + place.height / 2) - (focalPx * (y0 + y1)) / 2,
   };
 }
 

@@ -55,7 +55,9 @@ const workers = (signal: AbortSignal): Makers => ({
   trace: (book, scene, size, others) => traceBook(book, scene, size, FINAL, { signal, others }),
   onGround: (things, book, scene, subjects) => press().onGround(things, book, scene, subjects),
   sceneFindings: (book) => press().sceneFindings(book),
-  promo: (book, mockup) => press().promoPixels(book, mockup),
-  promoFindings: (book, mockup) => press().promoFindings(book, mockup),
+  cover: (book, bare, widthPx) => press().coverPicture(book, bare, widthPx),
+  promoDoc: (book, at, others) => press().promoDocOf(book, [...others.values()], at),
+  promo: (job) => press().promoPixels(job),
+  promoFindings: (job) => press().promoFindings(job),
   png: (pixels, clear) => press().png(pixels, clear),
 });

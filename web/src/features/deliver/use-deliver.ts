@@ -4,7 +4,7 @@ import { type Deliverable, type Wishes, deliverables } from '@yosomi/core/recipe
 import { useLiveQuery } from 'dexie-react-hooks';
 import { type Delivery, deliveriesOf } from '../../persist/deliveries';
 import { type MadeFile, madeFiles } from '../../persist/made-files';
-import { useOthers } from '../mockups/use-others';
+import { useAllOthers } from '../mockups/use-others';
 import { looseKey, useRuns } from './runs';
 
 export type Row = {
@@ -25,7 +25,7 @@ export function useDeliver(book: Book, wishes: Wishes) {
   const run = useRuns((s) => s.runs[book.id] ?? null);
   const start = useRuns((s) => s.start);
   const stop = useRuns((s) => s.stop);
-  const others = useOthers(book.scene);
+  const others = useAllOthers(book);
   const rows: Row[] = deliverables(book, others, wishes).map((wanted) => {
     const stored = made.find((f) => f.deliverable === wanted.id) ?? null;
     const loose = run?.loose.get(looseKey(book.id, wanted.id)) ?? null;

@@ -1,7 +1,7 @@
 import { never } from '@yosomi/core/base';
 import { type Brief } from '@yosomi/core/book';
 import { textOf } from '@yosomi/core/compose';
-import type { Doc, Form, OverlayPart, Part } from '@yosomi/core/cover';
+import type { Doc, Form, OverlayPart, Part, PicturePart } from '@yosomi/core/cover';
 import type { Book } from '@yosomi/core/project';
 import { ROLES } from '../../messages/role-names';
 
@@ -33,12 +33,25 @@ export const OVERLAYS: Record<OverlayPart['texture'], string> = {
 };
 
 /** What a part is called: by its role. */
+function pictureName(source: PicturePart['source']): string {
+  switch (source.kind) {
+    case 'asset':
+      return 'Picture';
+    case 'mockup':
+      return 'The book in 3D';
+    case 'shot':
+      return source.set ? 'The book where it stands' : 'The book in 3D';
+    case 'cover':
+      return source.bare ? 'The cover’s picture' : 'The flat cover';
+  }
+}
+
 export function nameOf(part: Part): string {
   switch (part.kind) {
     case 'words':
       return ROLES[part.role];
     case 'picture':
-      return part.source.kind === 'mockup' ? 'The book in 3D' : 'Picture';
+      return pictureName(part.source);
     case 'shape':
       return part.role === 'ornament'
         ? FORMS[part.form.kind]

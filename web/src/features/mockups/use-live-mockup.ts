@@ -35,7 +35,7 @@ export function useLiveMockup(
       await loadArt(job.book, job.scene, job.others);
       const k = Math.min(1, Math.sqrt(PREVIEW_PIXELS / (job.widthPx * job.heightPx)));
       const [widthPx, heightPx] = [job.widthPx, job.heightPx].map((px) => Math.max(1, Math.round(px * k)));
-      return trace(traceJob(job.book, job.scene, job.others, widthPx, heightPx), PREVIEW);
+      return trace(traceJob(job.book, job.scene, job.others, { widthPx, heightPx }), PREVIEW);
     }),
   );
   const frames = useRef(0);
@@ -82,7 +82,7 @@ export function useLiveMockup(
         const whole = await behind(true);
         if (abort.signal.aborted) return;
         const shown: Promise<void>[] = [];
-        const done = await trace(traceJob(book, scene, others, size.widthPx, size.heightPx), FINAL, {
+        const done = await trace(traceJob(book, scene, others, size), FINAL, {
           signal: abort.signal,
           onBand: (rows, y0) => {
             if (abort.signal.aborted) return;

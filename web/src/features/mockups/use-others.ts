@@ -23,6 +23,27 @@ export function useOthers(scene: Scene): Others {
   );
 }
 
+/** The other titles that anything made of a title may show: those of its scene, and those of its series. */
+export function useAllOthers(book: Book): Others {
+  const ids = useMemo(() => titlesOf(book.scene), [book.scene]);
+  const series = book.brief.seriesName.trim();
+  const key = `${ids.join(' ')}|${series}|${book.id}`;
+  return (
+    useLiveQuery(async () => {
+      if (ids.length === 0 && !series) return noOthers;
+      const rows = await db.titles.toArray();
+      return new Map(
+        rows.flatMap((row) => {
+          if (row.id === book.id) return [];
+          const read = readBook(row.book);
+          if (!read.ok || !(ids.includes(row.id) || read.value.brief.seriesName.trim() === series)) return [];
+          return series || ids.includes(row.id) ? [[row.id, read.value] as const] : [];
+        }),
+      );
+    }, [key]) ?? noOthers
+  );
+}
+
 /** Every other title of the Shelf, and those of this title's series in their order. */
 export function useShelfMates(book: Book): {
   readonly mates: readonly { id: string; name: string }[];

@@ -1,0 +1,169 @@
+import { join } from 'node:path';
+import { type Result, change, fail, ok } from '@yosomi/core/base';
+import type { Book } from '@yosomi/core/project';
+import {
+  type Campaign,
+  FIELDS,
+  FORMATS,
+  LOOKS,
+  MESSAGE_KINDS,
+  type MessageField,
+  type MessageKind,
+  TONES,
+  findFormat,
+  formatsOf,
+  newCampaign,
+  readPrice,
+  setField,
+  setStyle,
+} from '@yosomi/core/promo';
+import {
+  PROMO_FILES,
+  PROMO_FORMATS,
+  type PromoFormat,
+  campaignPage,
+  oneThread,
+  promoFile,
+  promoJob,
+  promoName,
+} from '@yosomi/core/recipe';
+import { NodeStudio } from '@yosomi/node-kit';
+import type { Arguments } from './arguments';
+import { type Command, done, flag, wholeFlag, word } from './command';
+import { makeFolder, readProject, writeAll } from './files';
+
+/** Options that are fields of the message, as they are typed. */
+const TEXTS = ['headline', 'line', 'call', 'link', 'badge', 'quotation', 'name', 'where', 'place'] as const;
+const FIELD_FLAGS = [...TEXTS, 'date', 'time', 'days', 'price'] as const;
+
+const oneOf = <T extends string>(args: Arguments, name: string, known: readonly T[]): Result<T | null> => {
+  const found = args.flags.get(name);
+  if (found === undefined) return ok(null);
+  const value = known.find((one) => one === found);
+  return value === undefined ? fail('choice-wrong', { flag: name, found, known: known.join(', ') }) : ok(value);
+};
+
+/** The message, look and formats that the options ask for, over a campaign of the title or a new one. */
+function campaignFrom(args: Arguments, book: Book): Result<Campaign> {
+  const named = args.flags.get('campaign');
+  const kind = oneOf(args, 'kind', MESSAGE_KINDS);
+  if (!kind.ok) return kind;
+  const known = Object.values(book.promos);
+  const own = known.find((one) => one.id === named || one.name === named);
+  if (named !== undefined && !own)
+    return fail('choice-wrong', { flag: 'campaign', found: named, known: known.map((one) => one.name).join(', ') });
+  const start = own ?? newCampaign('promo', 'Promo', kind.value ?? 'announcement');
+  const base: Campaign = { ...start, message: { ...start.message, kind: kind.value ?? start.message.kind } };
+  const look = oneOf(args, 'look', LOOKS.map((one) => one.id)); // prettier-ignore
+  const tone = oneOf(args, 'tone', TONES);
+  if (!look.ok) return look;
+  if (!tone.ok) return tone;
+  const made = change(base, (campaign) => {
+    for (const name of FIELD_FLAGS) {
+      const text = args.flags.get(name);
+      const refused = text === undefined ? undefined : setField(name, valueOf(name, text))(campaign);
+      if (refused) return refused;
+    }
+    if (args.switches.has('free')) campaign.message.free = true;
+    return setStyle({
+      ...(look.value ? { look: look.value } : {}),
+      ...(tone.value ? { tone: tone.value } : {}),
+    })(campaign);
+  });
+  if (!made.ok) return fail('field-wrong', made.fault.data);
+  return withFormats(made.value.next, args.flags.get('formats'));
+}
+
+function valueOf(name: MessageField, text: string): Parameters<typeof setField>[1] {
+  if (name === 'days') return /^\d+$/.test(text) ? Number(text) : -1;
+  return name === 'price' ? readPrice(text, 'USD') : text;
+}
+
+function withFormats(campaign: Campaign, wanted: string | undefined): Result<Campaign> {
+  if (wanted === undefined) return ok(campaign);
+  if (wanted === 'all') return ok({ ...campaign, formats: FORMATS.map((one) => one.id) });
+  const ids = wanted.split(',').map((id) => id.trim());
+  const unknown = ids.find((id) => !findFormat(id, campaign.own));
+  if (unknown !== undefined)
+    return fail('choice-wrong', { flag: 'formats', found: unknown, known: FORMATS.map((one) => one.id).join(', ') });
+  return ok({ ...campaign, formats: [...new Set(ids)] });
+}
+
+export const promo: Command = {
+  name: 'promo',
+  usage:
+    'promo BOOK.yosomi [OTHER.yosomi]... [--campaign NAME] [--kind K] [--look ID] [--tone T] [--formats all|ID,...] [--headline T] [--line T] [--call T] [--link T] [--badge T] [--quotation T --name T --where T] [--price P | --free] [--date YYYY-MM-DD] [--time HH:MM] [--place T] [--days N] [--as png|jpeg|webp|pdf] [--max-bytes N] --out DIR',
+  flags: ['campaign', 'kind', 'look', 'tone', 'formats', ...FIELD_FLAGS, 'as', 'max-bytes', 'out'],
+  switches: ['free'],
+  async run(args, say) {
+    const first = word(args, 0, 'title file');
+    if (!first.ok) return first;
+    const out = flag(args, 'out');
+    if (!out.ok) return out;
+    const format = oneOf(args, 'as', PROMO_FORMATS);
+    if (!format.ok) return format;
+    const most = wholeFlag(args, 'max-bytes', 1000, 500_000_000, null);
+    if (!most.ok) return most;
+    const files = new Map<string, Uint8Array>();
+    const books: Book[] = [];
+    for (const file of args.words) {
+      const opened = readProject(file);
+      if (!opened.ok) return opened;
+      books.push(opened.value.book);
+      for (const [id, bytes] of opened.value.files) files.set(id, bytes);
+    }
+    const [book, ...volumes] = books;
+    const campaign = campaignFrom(args, book);
+    if (!campaign.ok) return campaign;
+    const folder = makeFolder(out.value);
+    if (!folder.ok) return folder;
+    const others = new Map(volumes.map((one) => [one.id, one]));
+    const studio = new NodeStudio(files);
+    const makers = oneThread(studio);
+    const as: PromoFormat = format.value ?? 'png';
+    const names = new Map<string, string>();
+    const lost = await makers.missing(book, 'promo', others);
+    if (lost) return { ok: false, fault: lost };
+    for (const one of formatsOf(campaign.value)) {
+      const at = { campaign: campaign.value, format: one };
+      const job = await promoJob(makers, book, at, others);
+      if (!job) return fail('work-failed');
+      const made = await promoFile(job, { format: as, mostBytes: most.value }, studio);
+      if (!made.ok) return made;
+      const name = `${promoName(book, at)}.${PROMO_FILES[as][0]}`;
+      const written = writeAll([[join(out.value, name), made.value.bytes]]);
+      if (!written.ok) return written;
+      names.set(one.id, name);
+      const notes = made.value.findings.filter(({ code }) => code.startsWith('promo-')).map(({ code }) => code);
+      say(`${name}  ${made.value.bytes.length} bytes${notes.length > 0 ? `  ${[...new Set(notes)].join(' ')}` : ''}`);
+    }
+    const page = campaignPage(book, campaign.value, names, book.updatedAt.slice(0, 10));
+    const written = writeAll([[join(out.value, 'index.html'), page]]);
+    return written.ok ? done(`${names.size} formats, look ${campaign.value.style.look}`) : written;
+  },
+};
+
+const KIND_FIELDS = (kind: MessageKind): string => FIELDS[kind].join(', ');
+
+export const promoLooks: Command = {
+  name: 'promo looks',
+  usage: 'promo looks',
+  flags: [],
+  switches: [],
+  run: async () => done(LOOKS.map(({ id, family, name }) => `${id}\t${family}\t${name}`).join('\n')),
+};
+
+export const promoFormats: Command = {
+  name: 'promo formats',
+  usage: 'promo formats',
+  flags: [],
+  switches: [],
+  run: async () =>
+    done(
+      [
+        ...FORMATS.map((f) => `${f.id}\t${f.widthPx} x ${f.heightPx}\tseen ${f.displayPx} px wide\t${f.name}`),
+        '',
+        ...MESSAGE_KINDS.map((kind) => `${kind}: ${KIND_FIELDS(kind)}`),
+      ].join('\n'),
+    ),
+};

@@ -1,0 +1,218 @@
+import { type PartSeed, newPicture, newScrim, plainLook } from '../../cover';
+import type { PromoBoard } from '../board';
+import type { Drawn, PromoLook } from '../look';
+import { arranged, besideSeal, shoulder } from './arranged';
+
+/** Half a colour with the words, half its picture with the book before it. */
+function halves(board: PromoBoard): Drawn | null {
+  const set = arranged(board, { share: board.ratio > 0.92 ? 0.47 : 0.5 });
+  if (!set) return null;
+  const { w, h } = board;
+  const { room } = set;
+  const upright = board.ratio <= 0.92;
+  const right = room.x > w * 0.3;
+  const edge = right ? room.x : room.x + room.width;
+  const field = upright
+    ? { x: 0, y: room.y, width: w, height: room.height }
+    : { x: right ? edge : 0, y: 0, width: right ? w - edge : edge, height: h };
+  const look = { ...plainLook, brightness: -0.06, blur: 0.008 };
+  const focus = board.subject;
+  const picture = {
+    ...newPicture({ kind: 'cover', bare: true }, { area: board.area(field), focus, look }),
+    id: 'backdrop',
+  };
+  const book = board.book('standing', inside(besideSeal(board, field), upright ? 0.06 : 0.09));
+  return {
+    parts: [...board.ground(undefined, true), picture, book.part, ...set.words, ...shoulder(board, book.box)],
+    dropped: set.dropped,
+  };
+}
+
+/** The flat cover with a shadow on its own picture, carried on past its edges. */
+function onPrint(board: PromoBoard, more: { blur: number; side?: 'left' | 'right' }): Drawn | null {
+  const set = arranged(board, { side: more.side });
+  if (!set) return null;
+  const book = board.flat(inside(besideSeal(board, set.room), 0.04));
+  const { ground } = board.tone;
+  const base: PartSeed = board.ground(undefined, true)[0];
+  const own =
+    board.s.backing.kind === 'picture'
+      ? board.ground().slice(1)
+      : [board.print({ kind: 'cover', bare: true }, more.blur)];
+  return {
+    parts: [
+      { ...base, ...(base.kind === 'ground' ? { paint: { kind: 'flat' as const, colour: ground } } : {}) } as PartSeed,
+      ...own,
+      book.part,
+      ...set.words,
+      ...shoulder(board, book.box),
+    ],
+    dropped: set.dropped,
+  };
+}
+
+const inside = (r: { x: number; y: number; width: number; height: number }, k: number) => ({
+  x: r.x + r.width * k,
+  y: r.y + r.height * k,
+  width: r.width * (1 - 2 * k),
+  height: r.height * (1 - 2 * k),
+});
+
+export const FLAT: readonly PromoLook[] = [
+  {
+    id: 'halves',
+    name: 'Half colour, half its picture',
+    family: 'picture',
+    tone: 'deep',
+    shots: ['standing'],
+    draw: halves,
+  },
+  {
+    id: 'hung',
+    name: 'Hung like a picture',
+    family: 'flat',
+    tone: 'paper',
+    shots: [],
+    draw(board) {
+      const set = arranged(board);
+      if (!set) return null;
+      const room = inside(besideSeal(board, set.room), 0.07);
+      const book = board.flat(room);
+      const edge = 0.03 * board.mean;
+      const frame = {
+        x: book.box.x - edge,
+        y: book.box.y - edge,
+        width: book.box.width + 2 * edge,
+        height: book.box.height + 2 * edge,
+      };
+      const shadow = {
+        dx: 0,
+        dy: (0.01 * board.mean) / board.w,
+        blur: Math.min(0.2, (0.02 * board.mean) / board.w),
+        colour: '#000000',
+        opacity: 0.3,
+      };
+      const mount = { ...board.plate('mount', frame, '#fdfcf9'), shadow } as PartSeed;
+      const flat = { ...book.part, shadow: null } as PartSeed;
+      return {
+        parts: [...board.ground(), mount, flat, ...set.words, ...shoulder(board, book.box)],
+        dropped: set.dropped,
+      };
+    },
+  },
+  {
+    id: 'bleed',
+    name: 'The picture, full, words in its calm',
+    family: 'picture',
+    tone: 'night',
+    shots: [],
+    asks: 'bare',
+    draw(board) {
+      const { safe, w, h } = board;
+      const beside = board.ratio > 0.92;
+      const box = beside ? { width: 0.46, height: 0.8 } : { width: 0.86, height: 0.44 };
+      const calm = board.calm(box);
+      const low = calm ? calm.y + box.height / 2 > 0.5 : true;
+      const right = calm ? calm.x + box.width / 2 > 0.5 : false;
+      const place = beside
+        ? { ...safe, x: right ? safe.x + safe.width * 0.5 : safe.x, width: safe.width * (board.strip ? 0.44 : 0.5) }
+        : { ...safe, y: low ? safe.y + safe.height * 0.5 : safe.y, height: safe.height * 0.5 };
+      const words = board.column(place, {
+        align: beside ? 'left' : 'centre',
+        anchor: beside ? 'middle' : low ? 'bottom' : 'top',
+        head: 0.11,
+      });
+      if (!words) return null;
+      const picture = { ...newPicture({ kind: 'cover', bare: true }, { focus: board.subject }), id: 'backdrop' };
+      const from = beside ? (right ? 'right' : 'left') : low ? 'bottom' : 'top';
+      const reach = beside
+        ? (words.box.width + (right ? w - words.box.x - words.box.width : words.box.x)) / w
+        : (low ? h - words.box.y : words.box.y + words.box.height) / h;
+      const scrim = {
+        ...newScrim({
+          from,
+          colour: board.tone.ground,
+          hold: Math.min(0.9, reach * 0.96),
+          reach: Math.min(1, reach * 1.5 + 0.1),
+        }),
+        opacity: 0.9,
+        id: 'veil',
+      };
+      return { parts: [...board.ground(undefined, true), picture, scrim, ...words.parts], dropped: words.dropped };
+    },
+  },
+  {
+    id: 'carried',
+    name: 'Before its own picture, far off',
+    family: 'picture',
+    tone: 'deep',
+    shots: [],
+    draw: (board) => onPrint(board, { blur: 0.055 }),
+  },
+  {
+    id: 'mist',
+    name: 'Before its own picture, in mist',
+    family: 'picture',
+    tone: 'pale',
+    shots: [],
+    draw: (board) => onPrint(board, { blur: 0.03, side: 'left' }),
+  },
+  {
+    id: 'card',
+    name: 'A card on its picture',
+    family: 'picture',
+    tone: 'paper',
+    shots: ['standing'],
+    draw(board) {
+      const { w, h, margin, safe } = board;
+      const beside = board.ratio > 0.92;
+      const room = beside
+        ? {
+            x: w * (board.strip ? 0.7 : 0.53),
+            y: margin * 0.7,
+            width: w * (board.strip ? 0.27 : 0.43),
+            height: h - margin * 1.4,
+          }
+        : { x: w * 0.1, y: safe.y * 0.8, width: w * 0.8, height: h * 0.44 };
+      const pad = margin * 0.62;
+      const place = beside
+        ? {
+            x: safe.x + pad,
+            y: safe.y + pad * 0.4,
+            width: room.x - safe.x - margin * 0.7 - 2 * pad,
+            height: safe.height - pad * 0.8,
+          }
+        : {
+            x: safe.x + pad,
+            y: room.y + room.height + margin * 0.5 + pad,
+            width: safe.width - 2 * pad,
+            height: safe.y + safe.height - room.y - room.height - margin * 0.5 - 2 * pad,
+          };
+      const words = board.column(place, { anchor: 'middle', align: beside ? 'left' : 'centre' });
+      if (!words) return null;
+      const card = {
+        x: place.x - pad,
+        y: words.box.y - pad,
+        width: place.width + 2 * pad,
+        height: words.box.height + 2 * pad,
+      };
+      const book = board.book('standing', besideSeal(board, room));
+      const picture = newPicture(
+        { kind: 'cover', bare: true },
+        { look: { ...plainLook, brightness: -0.1, blur: 0.02 }, focus: board.subject },
+      );
+      const back = board.s.backing.kind === 'picture' ? board.ground().slice(1) : [{ ...picture, id: 'backdrop' }];
+      return {
+        parts: [
+          ...board.ground(undefined, true).slice(0, 1),
+          ...back,
+          book.part,
+          board.plate('card', card, board.tone.ground, 0.02),
+          ...words.parts,
+          ...shoulder(board, book.box),
+        ],
+        dropped: words.dropped,
+      };
+    },
+  },
+];

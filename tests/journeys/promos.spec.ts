@@ -1,0 +1,166 @@
+import { unzipSync } from 'fflate';
+import sharp from 'sharp';
+import { fileOf, picturePixels } from '../fixtures/pictures';
+import { expect, kept, part, promosReady, put, saved, step, test } from './help';
+
+test.describe('from a finished cover file alone', () => {
+  test.use({ shelf: [] });
+
+  test('to a lead magnet in every format, in one zip with a page to send', async ({ page }) => {
+    test.setTimeout(240_000);
+    const path = put('seven-stones.jpg', await fileOf(picturePixels(1600, 2560, 3), 'jpeg'));
+    await page.goto('/');
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'From a finished cover' }).click(),
+    ]);
+    await chooser.setFiles(path);
+    await page.getByRole('dialog').getByRole('button', { name: 'Put it in 3D' }).click();
+    await expect(page).toHaveURL(/\/mockups$/);
+    await step(page, 'Promos');
+    await page.getByRole('button', { name: /^Lead magnet/ }).click();
+    await page.getByLabel('Headline').fill('Seven stones to begin with');
+    await page.getByLabel('What to do').fill('Get the guide');
+    await page.getByLabel('Where it leads').fill('stones.example/seven');
+    await page.getByLabel('On a seal').fill('Free');
+    await expect(page.locator('[data-tile]')).toHaveCount(10);
+    await promosReady(page);
+    await page.getByRole('radio', { name: 'JPEG' }).click();
+    await page.getByLabel('Each at most').fill('300 KB');
+    const zip = await saved(page, () => page.getByRole('button', { name: 'Save all 10' }).click());
+    const files = unzipSync(new Uint8Array(zip.bytes));
+    const names = Object.keys(files);
+    expect(names).toHaveLength(11);
+    const html = new TextDecoder().decode(files['index.html']);
+    for (const name of names.filter((one) => one.endsWith('.jpg'))) {
+      const [, w, h] = /(\d+)x(\d+)\.jpg$/.exec(name)!;
+      expect(await sharp(files[name]).metadata(), name).toMatchObject({
+        format: 'jpeg',
+        width: Number(w),
+        height: Number(h),
+      });
+      expect(files[name].length, name).toBeLessThanOrEqual(300 * 1024);
+      expect(html).toContain(`src="${name}"`);
+    }
+    expect(html).toContain('Get the guide: stones.example/seven');
+    expect(html).not.toContain('<script');
+  });
+});
+
+test.describe('a campaign of a demo book', () => {
+  test.use({ shelf: ['lamplighter'] });
+
+  test('one format changed by hand keeps that when the message changes; the look is taken from the sheet; all by keyboard', async ({
+    page,
+  }) => {
+    test.setTimeout(240_000);
+    await page.goto('/');
+    await page.getByRole('link', { name: 'Open A Debt of Foxfire' }).click({ timeout: 60_000 });
+    await step(page, 'Promos');
+    await promosReady(page);
+
+    await test.step('words typed on one format are its own, and the others go on following', async () => {
+      await page.locator('[data-tile="square"]').focus();
+      await page.keyboard.press('ArrowRight');
+      await expect(page.locator('[data-tile="upright"]')).toBeFocused();
+      await page.keyboard.press('Enter');
+      await expect(page.locator('main[data-fresh="true"]')).toBeVisible({ timeout: 60_000 });
+      await part(page, 'Headline').focus();
+      await page.keyboard.press('Enter');
+      await page.locator('[data-surface]').focus();
+      await page.keyboard.press('Enter');
+      await page.getByRole('textbox', { name: 'Headline on the cover' }).fill('Only here');
+      await page.keyboard.press('Control+Enter');
+      await page.keyboard.press('Escape');
+      await expect(page.getByText('its own words.')).toBeVisible();
+      await page.getByRole('link', { name: 'All formats' }).click();
+      await page.getByLabel('Headline').fill('Somebody has to keep the lamps');
+      await promosReady(page);
+      await expect(page.locator('[data-tile="upright"]')).toHaveAccessibleName(/its own words/);
+      await page.locator('[data-tile="upright"]').focus();
+      await page.keyboard.press('Enter');
+      await expect(page.getByRole('navigation', { name: 'Parts' }).getByText('Only here')).toBeVisible({
+        timeout: 60_000,
+      });
+      await page.getByRole('button', { name: 'Give back the headline' }).click();
+      await expect(
+        page.getByRole('navigation', { name: 'Parts' }).getByText('Somebody has to keep the lamps'),
+      ).toBeVisible();
+      await page.getByRole('link', { name: 'All formats' }).click();
+    });
+
+    await test.step('a look is taken, kept as a favourite, and undone', async () => {
+      await page.getByRole('radio', { name: 'Looks' }).click();
+      await promosReady(page);
+      expect(await page.locator('[data-tile]').count()).toBeGreaterThanOrEqual(24);
+      const before = page.locator('[data-tile="dusk"]');
+      await expect(before).toHaveAttribute('aria-pressed', 'true');
+      const desk = page.locator('[data-tile="desk"]');
+      await desk.focus();
+      await page.keyboard.press('k');
+      await page.keyboard.press('Enter');
+      await expect(desk).toHaveAttribute('aria-pressed', 'true');
+      await page.getByRole('radio', { name: 'Favourites' }).click();
+      await expect(page.locator('[data-tile]')).toHaveCount(1);
+      await page.getByRole('button', { name: 'Undo', exact: true }).click();
+      await expect(page.locator('[data-tile="desk"]')).toHaveAttribute('aria-pressed', 'false');
+      await page.getByRole('button', { name: 'Redo', exact: true }).click();
+      await page.getByRole('radio', { name: 'Formats' }).click();
+      await promosReady(page);
+    });
+
+    await test.step('a size of one\u2019s own is typed as people type it; what is no size says so', async () => {
+      await page.getByRole('button', { name: 'Formats', exact: true }).click();
+      const size = page.getByLabel('Own size, width by height');
+      await size.fill('wide');
+      await page.keyboard.press('Enter');
+      await expect(page.getByText(/^Type width and height in pixels/)).toBeVisible();
+      await size.fill('1600 by 400 px');
+      await page.keyboard.press('Enter');
+      await expect(page.locator('[data-tile="own-1600x400"]')).toBeVisible();
+    });
+
+    await test.step('it is there after a reload, and the wordings side by side', async () => {
+      await page.getByRole('button', { name: 'Another wording' }).click();
+      await page.getByLabel('Headline').fill('Lamps are lent, never given');
+      await kept(page);
+      await page.reload();
+      await promosReady(page);
+      await expect(page.locator('[data-tile="own-1600x400"]')).toBeVisible();
+      await expect(
+        page.getByRole('region', { name: 'Wordings' }).getByRole('button', { name: 'Somebody has to keep the lamps' }),
+      ).toBeVisible();
+    });
+  });
+
+  test('a series stands together in reading order, from any of its volumes', async ({ page }) => {
+    test.setTimeout(240_000);
+    await page.goto('/');
+    await page.getByRole('link', { name: 'Open Interest Paid in Snow' }).click({ timeout: 60_000 });
+    await step(page, 'Promos');
+    await promosReady(page);
+    await expect(page.locator('[data-tile]')).toHaveCount(3);
+    const file = await (async () => {
+      await page.locator('[data-tile="square"]').focus();
+      await page.keyboard.press('Enter');
+      await expect(page.locator('main[data-fresh="true"]')).toBeVisible({ timeout: 60_000 });
+      return saved(page, () => page.getByRole('button', { name: 'Save this one' }).click());
+    })();
+    // Green, violet and blue: one to three, from the left.
+    const { data, info } = await sharp(file.bytes).raw().toBuffer({ resolveWithObject: true });
+    const mean = (x0: number, x1: number): number[] => {
+      const sum = [0, 0, 0];
+      let n = 0;
+      for (let y = 480; y < 760; y += 4)
+        for (let x = x0; x < x1; x += 4) {
+          for (let c = 0; c < 3; c++) sum[c] += data[(y * info.width + x) * info.channels + c];
+          n++;
+        }
+      return sum.map((v) => v / n);
+    };
+    const [first, second, third] = [mean(130, 350), mean(440, 640), mean(740, 940)];
+    expect(first[1]).toBeGreaterThan(first[2]);
+    expect(second[0]).toBeGreaterThan(second[1] * 1.15);
+    expect(third[2]).toBeGreaterThan(third[0]);
+  });
+});

@@ -1,0 +1,228 @@
+import type { Finding } from '@yosomi/core/base';
+import {
+  type Campaign,
+  FORMATS,
+  TONES,
+  addOwnFormat,
+  findFormat,
+  findLook,
+  setStyle,
+  wantFormat,
+} from '@yosomi/core/promo';
+import type { Others } from '@yosomi/core/recipe';
+import { FAMILIES } from '@yosomi/core/text';
+import { useState } from 'react';
+import { sayFault } from '../../messages/say';
+import { sentenceOf } from '../../messages/sentences';
+import { useSession } from '../../state/session';
+import { Button } from '../../ui/button';
+import { Check } from '../../ui/check';
+import { ColourField } from '../../ui/colour-field';
+import { inputLook } from '../../ui/field';
+import { Group } from '../../ui/group';
+import { Menu } from '../../ui/menu';
+import { usePictureInput } from '../front/use-picture-input';
+import { onCampaign } from '@yosomi/core/project';
+import { TONE_NAMES } from './names';
+import { SaveGroup } from './save-group';
+import type { SetCampaign } from './use-campaign';
+
+/** What was found in one format. */
+export type Seen = { readonly format: string; readonly findings: readonly Finding[] };
+
+/** How the campaign looks, in which formats, and what is to be looked at in them. */
+export function CampaignPanel(props: {
+  campaign: Campaign;
+  set: SetCampaign;
+  others: Others;
+  colours: readonly string[];
+  seen: readonly Seen[];
+  onLooks(): void;
+}) {
+  const { campaign, set, seen } = props;
+  return (
+    <aside aria-label="The campaign" className="flex h-full w-[264px] shrink-0 flex-col border-l border-line">
+      <div className="min-h-0 flex-1 overflow-auto">
+        <Group title="How it looks">
+          <p className="flex items-baseline justify-between gap-2">
+            <span className="font-semibold">{findLook(campaign.style.look)?.name ?? campaign.style.look}</span>
+            <Button kind="link" onClick={props.onLooks}>
+              See all looks
+            </Button>
+          </p>
+        </Group>
+        <Behind campaign={campaign} set={set} colours={props.colours} />
+        <Faces campaign={campaign} set={set} />
+        <Formats campaign={campaign} set={set} />
+        {seen.length > 0 && (
+          <Group title="What to look at">
+            <ul className="flex flex-col gap-2">
+              {seen.flatMap(({ format, findings }) =>
+                findings.map((one, i) => (
+                  <li
+                    key={`${format}-${one.code}-${i}`}
+                    className={`border-l-3 px-3 py-2 ${one.severity === 'note' ? 'border-blue bg-blue-wash' : 'border-may bg-may-wash'}`}
+                  >
+                    <strong>{findFormat(format, campaign.own)?.name ?? format}:</strong> {sentenceOf(one)}
+                  </li>
+                )),
+              )}
+            </ul>
+          </Group>
+        )}
+      </div>
+      <div className="border-t border-line">
+        <SaveGroup campaign={campaign} others={props.others} format={null} />
+      </div>
+    </aside>
+  );
+}
+
+const chip =
+  'rounded-sm border border-edge bg-card px-2 py-1 hover:border-ink aria-pressed:bg-ink aria-pressed:font-semibold aria-pressed:text-card';
+
+function Behind({ campaign, set, colours }: { campaign: Campaign; set: SetCampaign; colours: readonly string[] }) {
+  const { style } = campaign;
+  const edit = useSession((s) => s.edit);
+  const picture = usePictureInput((taken) => {
+    edit('Picture behind the promos', (book) => {
+      book.assets[taken.asset.id] = taken.asset;
+      return onCampaign(campaign.id, setStyle({ backing: { kind: 'picture', asset: taken.asset.id } }))(book);
+    });
+  });
+  const look = style.backing.kind === 'look' && style.tone === null && style.colour === null;
+  return (
+    <Group title="What stands behind it">
+      <div role="group" aria-label="What stands behind it" className="flex flex-wrap gap-1.5">
+        <button
+          type="button"
+          className={chip}
+          aria-pressed={look}
+          onClick={() => set('Ground', setStyle({ tone: null, colour: null, backing: { kind: 'look' } }))}
+        >
+          The look’s own
+        </button>
+        {TONES.map((tone) => (
+          <button
+            key={tone}
+            type="button"
+            className={chip}
+            aria-pressed={style.tone === tone && style.colour === null}
+            onClick={() => set('Ground', setStyle({ tone, colour: null }))}
+          >
+            {TONE_NAMES[tone]}
+          </button>
+        ))}
+        <button
+          type="button"
+          className={chip}
+          aria-pressed={style.backing.kind === 'cover'}
+          onClick={() =>
+            set('Ground', setStyle({ backing: { kind: style.backing.kind === 'cover' ? 'look' : 'cover' } }))
+          }
+        >
+          The cover’s picture
+        </button>
+        <button
+          type="button"
+          className={chip}
+          aria-pressed={style.backing.kind === 'picture'}
+          onClick={() =>
+            style.backing.kind === 'picture' ? set('Ground', setStyle({ backing: { kind: 'look' } })) : picture.open()
+          }
+        >
+          A picture of my own
+        </button>
+        {picture.input}
+      </div>
+      <ColourField
+        label="A colour of my own"
+        value={style.colour ?? '#2f5d50'}
+        swatches={colours.slice(0, 6)}
+        onChange={(colour, dragging) => set('Ground', setStyle({ colour }), dragging ? 'ground-colour' : undefined)}
+      />
+    </Group>
+  );
+}
+
+const COVER = 'cover';
+
+function Faces({ campaign, set }: { campaign: Campaign; set: SetCampaign }) {
+  const { faces } = campaign.style;
+  const named = FAMILIES.map((f) => ({ value: f.id, label: f.name }));
+  const options = [
+    { title: 'From the title', options: [{ value: COVER, label: 'Those of the cover' }] },
+    { title: 'Faces', options: named },
+  ];
+  const cutOf = (family: string, weight: number): string => {
+    const cuts = FAMILIES.find((f) => f.id === family)?.cuts.filter((c) => !c.italic) ?? [];
+    const near = [...cuts].sort((a, b) => Math.abs(a.weight - weight) - Math.abs(b.weight - weight))[0];
+    return near?.id ?? 'work-sans/400';
+  };
+  const family = (cut: string | undefined): string => cut?.split('/')[0] ?? COVER;
+  const choose = (which: 'head' | 'text', id: string): void => {
+    if (id === COVER) return void set('Faces', setStyle({ faces: null }));
+    const other = faces ?? { head: cutOf(id, 700), text: which === 'text' ? cutOf(id, 400) : 'work-sans/400' };
+    set('Faces', setStyle({ faces: { ...other, [which]: cutOf(id, which === 'head' ? 700 : 400) } }));
+  };
+  return (
+    <Group title="Faces" folded={faces === null}>
+      <Menu
+        label="Face of the headline"
+        value={family(faces?.head)}
+        groups={options}
+        onChange={(id) => choose('head', id)}
+      />
+      <Menu
+        label="Face of the lines"
+        value={family(faces?.text)}
+        groups={options}
+        onChange={(id) => choose('text', id)}
+      />
+    </Group>
+  );
+}
+
+/** "1200 x 300", "1200x300 px" or "1200 by 300". */
+export function readSize(text: string): { widthPx: number; heightPx: number } | null {
+  const found = /^\s*(\d{2,5})\D+(\d{2,5})(?:\s*px)?\s*$/i.exec(text);
+  return found ? { widthPx: Number(found[1]), heightPx: Number(found[2]) } : null;
+}
+
+function Formats({ campaign, set }: { campaign: Campaign; set: SetCampaign }) {
+  const [typed, setTyped] = useState('');
+  const all = [...FORMATS, ...campaign.own];
+  const add = (): void => {
+    const size = readSize(typed);
+    if (!size) return sayFault({ code: 'format-size', data: {} });
+    if (set('Own size', addOwnFormat(size.widthPx, size.heightPx))) setTyped('');
+  };
+  return (
+    <Group title="Formats" folded>
+      {all.map((format) => (
+        <Check
+          key={format.id}
+          label={`${format.name} ${format.widthPx} x ${format.heightPx}`}
+          checked={campaign.formats.includes(format.id)}
+          onChange={(on) => void set('Formats', wantFormat(format.id, on))}
+        />
+      ))}
+      <form
+        className="flex gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          add();
+        }}
+      >
+        <input
+          aria-label="Own size, width by height"
+          className={inputLook}
+          placeholder="1200 x 300"
+          value={typed}
+          onChange={(e) => setTyped(e.target.value)}
+        />
+        <Button type="submit">Add</Button>
+      </form>
+    </Group>
+  );
+}

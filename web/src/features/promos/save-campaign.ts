@@ -1,0 +1,105 @@
+import { slug } from '@yosomi/core/base';
+import type { Book } from '@yosomi/core/project';
+import { type Campaign, formatsOf } from '@yosomi/core/promo';
+import {
+  type Others,
+  PROMO_FILES,
+  type PromoFormat,
+  type PromoWish,
+  campaignPage,
+  promoName,
+} from '@yosomi/core/recipe';
+import { say, sayFault } from '../../messages/say';
+import { saveBlob, saveFile } from '../../platform/files';
+import type { ZipEntry } from '../../work/picture-files';
+import { PromoPress } from '../../work/promos';
+import { press } from '../../work/workers';
+
+/** "under 500 KB", "0.5 MB" or "500": most bytes of a file; null for no limit. A bare number is in KB. */
+export function readLimit(text: string): number | null {
+  const found = /(\d+(?:[.,]\d+)?)\s*(kb|mb|k|m|b)?/i.exec(text);
+  if (!found) return null;
+  const unit = found[2]?.[0].toLowerCase() ?? 'k';
+  const bytes = Number(found[1].replace(',', '.')) * { k: 1024, m: 1024 * 1024, b: 1 }[unit as 'k' | 'm' | 'b'];
+  return bytes >= 1 ? Math.round(bytes) : null;
+}
+
+type Job = {
+  readonly book: Book;
+  readonly campaign: Campaign;
+  readonly others: Others;
+  readonly wish: PromoWish;
+  readonly signal: AbortSignal;
+  readonly onProgress: (done: number) => void;
+};
+
+/** All formats of a campaign in one zip, with a page that shows each with its words; a format that could not be made is said. */
+export async function saveCampaign({ book, campaign, others, wish, signal, onProgress }: Job): Promise<void> {
+  const made = new PromoPress(book, others, signal);
+  const [ending] = PROMO_FILES[wish.format];
+  const entries: ZipEntry[] = [];
+  const files = new Map<string, string>();
+  const formats = formatsOf(campaign);
+  for (const [i, format] of formats.entries()) {
+    const at = { campaign, format };
+    const job = await made.job(at);
+    if (!job || signal.aborted) return;
+    const file = await press().promoFile(job, wish);
+    if (signal.aborted) return;
+    if (!file.ok) return sayFault({ ...file.fault, data: { ...file.fault.data, format: format.name } });
+    const name = `${promoName(book, at)}.${ending}`;
+    entries.push({ name, bytes: file.value.bytes });
+    files.set(format.id, name);
+    onProgress((i + 1) / (formats.length + 0.5));
+  }
+  const page = new TextEncoder().encode(campaignPage(book, campaign, files, book.updatedAt.slice(0, 10)));
+  const zip = await press().zip([{ name: 'index.html', bytes: page }, ...entries], null);
+  if (signal.aborted) return;
+  if (!zip.ok) return sayFault(zip.fault);
+  const name = `${slug(book.brief.title, 40)}-${slug(campaign.name, 30) || 'promo'}.zip`;
+  saveBlob(zip.value, name);
+  say(`Saved ${name} with ${formats.length === 1 ? '1 format' : `${formats.length} formats`}`);
+}
+
+/** One format as a file. */
+export async function saveFormat(job: Omit<Job, 'onProgress'> & { readonly format: string }): Promise<void> {
+  const { book, campaign, others, wish, signal } = job;
+  const format = formatsOf(campaign).find((one) => one.id === job.format);
+  if (!format) return sayFault({ code: 'campaign-gone', data: {} });
+  const at = { campaign, format };
+  const ready = await new PromoPress(book, others, signal).job(at);
+  if (!ready || signal.aborted) return;
+  const file = await press().promoFile(ready, wish);
+  if (signal.aborted) return;
+  if (!file.ok) return sayFault(file.fault);
+  const [ending, type] = PROMO_FILES[wish.format];
+  const name = `${promoName(book, at)}.${ending}`;
+  saveFile(file.value.bytes, name, type);
+  say(`Saved ${name}`);
+}
+
+/** One format as a picture on the clipboard. Browsers take PNG there. */
+export async function copyFormat(job: Omit<Job, 'onProgress' | 'wish'> & { readonly format: string }): Promise<void> {
+  const { book, campaign, others, signal } = job;
+  const format = formatsOf(campaign).find((one) => one.id === job.format);
+  if (!format) return sayFault({ code: 'campaign-gone', data: {} });
+  const ready = await new PromoPress(book, others, signal).job({ campaign, format });
+  if (!ready || signal.aborted) return;
+  const file = await press().promoFile(ready, { format: 'png', mostBytes: null });
+  if (!file.ok) return sayFault(file.fault);
+  try {
+    await navigator.clipboard.write([
+      new ClipboardItem({ 'image/png': new Blob([file.value.bytes], { type: 'image/png' }) }),
+    ]);
+    say(`Copied ${format.name.toLowerCase()}`);
+  } catch {
+    sayFault({ code: 'clipboard-refused', data: {} });
+  }
+}
+
+export const SAVE_FORMATS: readonly { readonly value: PromoFormat; readonly label: string }[] = [
+  { value: 'png', label: 'PNG' },
+  { value: 'jpeg', label: 'JPEG' },
+  { value: 'webp', label: 'WebP' },
+  { value: 'pdf', label: 'PDF' },
+];

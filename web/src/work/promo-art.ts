@@ -1,0 +1,167 @@
+import type { Finding, Result } from '@yosomi/core/base';
+import type { Doc } from '@yosomi/core/cover';
+import type { Rect } from '@yosomi/core/plane';
+import type { Raster } from '@yosomi/core/pixels';
+import { Book } from '@yosomi/core/project';
+import { type Slot } from '@yosomi/core/promo';
+import {
+  type Delivered,
+  type Others,
+  type PromoAt,
+  type PromoJob,
+  type PromoPicture,
+  type PromoWish,
+  type Studio,
+  composePromo,
+  coverPicture,
+  imagesOf,
+  pictureKey,
+  promoDoc,
+  promoFile,
+  promoFindings,
+  promoPictures,
+  promoRaster,
+  promoWords,
+} from '@yosomi/core/recipe';
+import { transfer } from 'comlink';
+import { LRUCache } from 'lru-cache';
+import type { SurfaceImage } from '@yosomi/core/ink';
+
+/** A picture that promos place, by the key of what it is made from. */
+export type KeyedPicture = PromoPicture & { readonly key: string };
+
+/** A promo as the contact sheet shows it. */
+export type PromoTile = {
+  readonly bitmap: ImageBitmap;
+  readonly dropped: readonly Slot[];
+  readonly look: string;
+};
+
+/** A promo as it is worked on. `ruled` is the promo by its rule alone; null where it is drawn by hand. */
+export type PromoView = PromoTile & {
+  readonly frames: ReadonlyMap<string, Rect>;
+  readonly findings: readonly Finding[];
+  readonly doc: Doc;
+  readonly ruled: Doc | null;
+};
+
+/** The shots of a sheet share few sizes, so that one picture serves all its formats. */
+const STEPS = [320, 640, 1100, 2400] as const;
+const stepOver = (px: number): number => STEPS.find((step) => step >= px * 0.94) ?? STEPS[STEPS.length - 1];
+
+const KEPT_PIXELS = 60_000_000;
+
+const bitmapOf = (r: Raster): Promise<ImageBitmap> => createImageBitmap(new ImageData(r.data, r.width, r.height));
+
+/** What a worker does for promos: it keeps the pictures that they place, so that words are laid anew without tracing anything. */
+export function promoArt(studio: Studio) {
+  const kept = new LRUCache<string, SurfaceImage>({
+    maxSize: KEPT_PIXELS,
+    sizeCalculation: (image) => image.widthPx * image.heightPx,
+  });
+  const read = (input: Book, shown: readonly Book[]): { book: Book; others: Others } => ({
+    book: Book.parse(input),
+    others: new Map(shown.map((one) => [one.id, one])),
+  });
+  const picturesBy = (keys: Readonly<Record<string, string>>): Map<string, SurfaceImage> =>
+    new Map(
+      Object.entries(keys).flatMap(([name, key]) => {
+        const image = kept.get(key);
+        return image ? [[name, image] as const] : [];
+      }),
+    );
+  return {
+    /** The pictures that promos place where each is shown `widthPx` wide, and which of them are not here yet. */
+    async promoPlan(
+      input: Book,
+      shown: readonly Book[],
+      asks: readonly { readonly at: PromoAt; readonly widthPx: number }[],
+    ): Promise<{ names: string[][]; pictures: KeyedPicture[]; lacking: string[] }> {
+      const { book, others } = read(input, shown);
+      const all = new Map<string, PromoPicture>();
+      const names: string[][] = [];
+      for (const { at, widthPx } of asks) {
+        const { doc } = await promoDoc(book, at, others, studio);
+        const own = promoPictures(doc, book.brief, widthPx);
+        names.push(own.map(({ name }) => name));
+        for (const picture of own) {
+          const exact = picture.source.kind === 'shot' && picture.source.set !== null;
+          const px = exact ? picture.widthPx : stepOver(picture.widthPx);
+          const before = all.get(picture.name);
+          if (before && before.widthPx >= px) continue;
+          all.set(picture.name, {
+            ...picture,
+            widthPx: px,
+            heightPx: Math.round((px * picture.heightPx) / picture.widthPx),
+          });
+        }
+      }
+      const pictures = [...all.values()].map((one) => ({ ...one, key: pictureKey(book, one, others) }));
+      return { names, pictures, lacking: pictures.filter(({ key }) => !kept.has(key)).map(({ key }) => key) };
+    },
+
+    keepPicture(key: string, pixels: Raster): void {
+      kept.set(key, studio.imageOf(pixels));
+    },
+
+    async keepCover(input: Book, bare: boolean, widthPx: number, key: string): Promise<void> {
+      kept.set(key, studio.imageOf(await coverPicture(Book.parse(input), bare, widthPx, studio)));
+    },
+
+    async promoTile(
+      input: Book,
+      shown: readonly Book[],
+      at: PromoAt,
+      widthPx: number,
+      keys: Readonly<Record<string, string>>,
+    ): Promise<PromoTile> {
+      const { book, others } = read(input, shown);
+      const made = await composePromo(book, at, picturesBy(keys), widthPx, others, studio);
+      const bitmap = await bitmapOf(studio.paint(made.composition.ink, widthPx, made.images));
+      return transfer({ bitmap, dropped: made.dropped, look: made.look }, [bitmap]);
+    },
+
+    async promoView(
+      input: Book,
+      shown: readonly Book[],
+      at: PromoAt,
+      widthPx: number,
+      keys: Readonly<Record<string, string>>,
+    ): Promise<PromoView> {
+      const { book, others } = read(input, shown);
+      const pictures = picturesBy(keys);
+      const made = await composePromo(book, at, pictures, widthPx, others, studio);
+      const bitmap = await bitmapOf(studio.paint(made.composition.ink, widthPx, made.images));
+      const { findings } = await promoWords(book, at, pictures, others, studio);
+      const { doc, ruled, dropped, look } = made;
+      return transfer({ bitmap, frames: made.composition.frames, findings, doc, ruled, dropped, look }, [bitmap]);
+    },
+
+    /** What of a promo cannot be read, or was left out, measured on its pixels. */
+    async promoSeen(
+      input: Book,
+      shown: readonly Book[],
+      at: PromoAt,
+      keys: Readonly<Record<string, string>>,
+    ): Promise<readonly Finding[]> {
+      const { book, others } = read(input, shown);
+      return (await promoWords(book, at, picturesBy(keys), others, studio)).findings;
+    },
+
+    promoDocOf: async (input: Book, shown: readonly Book[], at: PromoAt): Promise<Doc> => {
+      const { book, others } = read(input, shown);
+      return (await promoDoc(book, at, others, studio)).doc;
+    },
+
+    coverPicture: (input: Book, bare: boolean, widthPx: number): Promise<Raster> =>
+      coverPicture(Book.parse(input), bare, widthPx, studio),
+
+    promoPixels: ({ book, at, pictures, others }: PromoJob): Promise<Raster> =>
+      promoRaster(Book.parse(book), at, imagesOf(pictures, studio), at.format.widthPx, others, studio),
+
+    promoFindings: ({ book, at, pictures, others }: PromoJob): Promise<Finding[]> =>
+      promoFindings(Book.parse(book), at, imagesOf(pictures, studio), others, studio),
+
+    promoFile: (job: PromoJob, wish: PromoWish): Promise<Result<Delivered>> => promoFile(job, wish, studio),
+  };
+}

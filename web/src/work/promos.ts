@@ -1,0 +1,156 @@
+import type { Scene, Thing } from '@yosomi/core/mockup';
+import { FINAL, defaultScene } from '@yosomi/core/mockup';
+import type { Raster } from '@yosomi/core/pixels';
+import type { Book } from '@yosomi/core/project';
+import {
+  type Makers,
+  type Others,
+  type PromoAt,
+  type PromoJob,
+  promoPicture,
+  promoPictures,
+  sceneOfPicture,
+  subjectsOf,
+} from '@yosomi/core/recipe';
+import type { KeyedPicture, PromoTile } from './promo-art';
+import { PREVIEW, traceBook } from './trace';
+import { press, studio } from './workers';
+
+/** A promo to be shown at a width, under an id of the asker's. */
+export type PromoAsk = { readonly id: string; readonly at: PromoAt; readonly widthPx: number };
+
+export type TileOptions = {
+  readonly signal: AbortSignal;
+  /** Quick pictures of the book for many looks at once. */
+  readonly quick?: boolean;
+  readonly onTile: (id: string, tile: PromoTile) => void;
+};
+
+/** Width of the fronts on things that are shown as small as in a sheet of looks, px. */
+const QUICK_ART = 420;
+
+/** The things of several scenes as one, so that their art is made and handed on once. */
+function together(scenes: readonly Scene[]): Scene {
+  const all = new Map<string, Thing>();
+  for (const scene of scenes) for (const thing of scene.things) all.set(JSON.stringify(thing), thing);
+  return { ...defaultScene, things: [...all.values()].slice(0, 12) };
+}
+
+/** Makes the pictures that are lacking and hands them to the worker that paints. */
+async function supply(
+  book: Book,
+  others: Others,
+  lacking: readonly KeyedPicture[],
+  quick: boolean,
+  signal: AbortSignal,
+  onMade: (name: string) => void,
+): Promise<void> {
+  const scenes = new Map(
+    lacking.flatMap((one) => {
+      const scene = sceneOfPicture(book, one.source, others);
+      return scene ? [[one.key, scene] as const] : [];
+    }),
+  );
+  const art = scenes.size > 0 ? { scene: together([...scenes.values()]), mostPx: quick ? QUICK_ART : null } : undefined;
+  // What needs no tracing comes first: it is soon there.
+  const order = [...lacking].sort((a, b) => Number(scenes.has(a.key)) - Number(scenes.has(b.key)));
+  for (const one of order) {
+    if (signal.aborted) return;
+    const scene = scenes.get(one.key);
+    if (!scene) {
+      if (one.source.kind === 'cover') await studio.keepCover(book, one.source.bare, one.widthPx, one.key);
+    } else {
+      const size = { widthPx: one.widthPx, heightPx: one.heightPx };
+      const things = await traceBook(book, scene, size, quick ? PREVIEW : FINAL, { signal, others, art });
+      if (!things || signal.aborted) return;
+      const pixels =
+        scene.ground.kind === 'clear'
+          ? things
+          : await studio.onGround(things, book, scene, subjectsOf(book, scene, others));
+      await studio.keepPicture(one.key, pixels);
+    }
+    onMade(one.name);
+  }
+}
+
+/** Which picture of the worker's stands for which name. */
+export type PictureKeys = Readonly<Record<string, string>>;
+
+/**
+ * Paints promos one after another, each as soon as its pictures are there: those that place nothing new are laid anew at once. Answers the
+ * keys of their pictures.
+ */
+export async function promoTiles(
+  book: Book,
+  others: Others,
+  asks: readonly PromoAsk[],
+  { signal, quick = false, onTile }: TileOptions,
+): Promise<PictureKeys> {
+  const shown = [...others.values()];
+  const plan = await studio.promoPlan(book, shown, asks);
+  const keys = Object.fromEntries(plan.pictures.map(({ name, key }) => [name, key]));
+  const lacking = new Set(plan.pictures.filter(({ key }) => plan.lacking.includes(key)).map(({ name }) => name));
+  const waiting = new Map(asks.map((ask, i) => [ask, new Set(plan.names[i].filter((name) => lacking.has(name)))]));
+  const paint = async (ask: PromoAsk): Promise<void> => {
+    waiting.delete(ask);
+    const tile = await studio.promoTile(book, shown, ask.at, ask.widthPx, keys);
+    if (signal.aborted) tile.bitmap.close();
+    else onTile(ask.id, tile);
+  };
+  for (const [ask, names] of [...waiting]) {
+    if (signal.aborted) return keys;
+    if (names.size === 0) await paint(ask);
+  }
+  const painting: Promise<void>[] = [];
+  await supply(
+    book,
+    others,
+    plan.pictures.filter(({ name }) => lacking.has(name)),
+    quick,
+    signal,
+    (made) => {
+      for (const [ask, names] of [...waiting]) {
+        names.delete(made);
+        if (names.size === 0) painting.push(paint(ask));
+      }
+    },
+  );
+  await Promise.all(painting);
+  return keys;
+}
+
+/** The steps of a promo's pictures, by the workers. */
+export const promoMakers = (signal: AbortSignal): Pick<Makers, 'trace' | 'onGround' | 'cover'> => ({
+  trace: (book, scene, size, others) => traceBook(book, scene, size, FINAL, { signal, others }),
+  onGround: (things, book, scene, subjects) => press().onGround(things, book, scene, subjects),
+  cover: (book, bare, widthPx) => press().coverPicture(book, bare, widthPx),
+});
+
+/** Pictures for files, remembered while several formats of one campaign are made. */
+export class PromoPress {
+  readonly #made = new Map<string, Raster>();
+
+  constructor(
+    readonly book: Book,
+    readonly others: Others,
+    readonly signal: AbortSignal,
+  ) {}
+
+  /** A promo with its pictures at their full size; null where it was stopped. */
+  async job(at: PromoAt): Promise<PromoJob | null> {
+    const { book, others, signal } = this;
+    const doc = await press().promoDocOf(book, [...others.values()], at);
+    const pictures = new Map<string, Raster>();
+    for (const picture of promoPictures(doc, book.brief, at.format.widthPx)) {
+      const { name, widthPx } = picture;
+      const before = this.#made.get(name);
+      // A larger one serves as well; it is only made smaller when it is laid.
+      const made =
+        before && before.width >= widthPx ? before : await promoPicture(promoMakers(signal), book, picture, others);
+      if (!made || signal.aborted) return null;
+      this.#made.set(name, made);
+      pictures.set(name, made);
+    }
+    return { book, at, pictures, others };
+  }
+}
