@@ -18,7 +18,10 @@ const MAKERS = {
   paint: { recipe: ['coverRaster', 'settledCover'], goldens: COVERS },
   trace: { recipe: ['scenePicture', 'pngFile'], goldens: /^(arrangements|demo|mockup|objects|table)/ },
   pin: { recipe: ['faceArtOf'], pin: ['pinned', 'photoOf'], goldens: /^photographs/ },
-  promo: { recipe: ['promoRaster', 'promoPicture', 'promoFile', 'scenePicture', 'pngFile'], goldens: /^(mockup|promo)/ },
+  promo: {
+    recipe: ['promoRaster', 'promoPicture', 'promoFile', 'scenePicture', 'pngFile'],
+    goldens: /^(mockup|promo)/,
+  },
   image: { recipe: ['storeImage', 'plainFile'], packages: CODECS, goldens: COVERS },
   epub: { recipe: ['ebookFile'], packages: CODECS, goldens: COVERS },
   pdf: { recipe: ['pdfFile'], packages: CODECS, goldens: COVERS },

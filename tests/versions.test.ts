@@ -13,7 +13,10 @@ const GOLDENS = join(import.meta.dirname, 'goldens');
 
 /** Every key of a title, by what it is a key of; made anew, for keys of unchanged documents are remembered. */
 function keys(): Record<string, string> {
-  const book: Book = structuredClone({ ...withCampaign(wordsBook()), brief: { ...wordsBook().brief, stores: ['longreach'] } });
+  const book: Book = structuredClone({
+    ...withCampaign(wordsBook()),
+    brief: { ...wordsBook().brief, stores: ['longreach'] },
+  });
   const pin = { ...newPinScene({ asset: 'abcdef12', widthPx: 900, heightPx: 700 }) };
   const face = newFace(
     'f',

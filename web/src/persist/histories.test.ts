@@ -72,7 +72,8 @@ const EDITS: Readonly<Record<string, (book: Book, n: number) => Edit<Book>>> = {
     const made = b.promos[id]?.made.square;
     if (!b.promos[id]) b.promos[id] = newCampaign(id, `Campaign ${n}`, 'offer');
     else if (n % 5 === 0) delete b.promos[id];
-    else if (made?.kind !== 'drawn') b.promos[id].made.square = { kind: 'drawn', doc: book.cover, follows: n % 2 === 0 };
+    else if (made?.kind !== 'drawn')
+      b.promos[id].made.square = { kind: 'drawn', doc: book.cover, follows: n % 2 === 0 };
     else return addPart(`pp-${n}`, rect)(made.doc);
   },
   assets: (_, n) => (b) => {

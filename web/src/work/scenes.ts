@@ -1,15 +1,7 @@
 import { PREVIEW, type Quality, type Scene, render } from '@yosomi/core/mockup';
 import type { Raster } from '@yosomi/core/pixels';
 import { Book } from '@yosomi/core/project';
-import {
-  type Others,
-  type Studio,
-  onGround,
-  sceneArt,
-  sceneTextures,
-  stageOf,
-  subjectsOf,
-} from '@yosomi/core/recipe';
+import { type Others, type Studio, onGround, sceneArt, sceneTextures, stageOf, subjectsOf } from '@yosomi/core/recipe';
 import type { Remote } from 'comlink';
 import { LRUCache } from 'lru-cache';
 import type { TracerApi } from './tracer.worker';

@@ -238,13 +238,8 @@ const api = {
   dropTracers: (): void => void (tracers.length = 0),
 
   /** Makes the art of a scene and hands it to every tracer under its key. */
-  sendArt: (
-    input: Book,
-    scene: Scene,
-    shown: readonly Book[],
-    mostPx: number | null,
-    key: string,
-  ): Promise<void> => sendArt(input, scene, shown, studio, tracers, { mostPx, key }),
+  sendArt: (input: Book, scene: Scene, shown: readonly Book[], mostPx: number | null, key: string): Promise<void> =>
+    sendArt(input, scene, shown, studio, tracers, { mostPx, key }),
 
   async sceneThumb(input: Book, scene: Scene, shown: readonly Book[], px: number): Promise<ImageBitmap> {
     const bitmap = await bitmapOf(await sceneThumb(input, scene, shown, px, studio));
