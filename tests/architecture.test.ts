@@ -31,6 +31,7 @@ const CORE: Readonly<Record<string, number>> = {
   promo: 6,
   sketch: 6,
   scenery: 4,
+  wrapping: 5,
   stores: 6,
   ebook: 6,
   pdf: 6,

@@ -37,7 +37,9 @@ import {
 import { DEMO_PHOTOGRAPHS, demoPhotograph } from '@yosomi/core/demo';
 import { type Mark, artOf, findCorners, newFace, newPinScene, photoOf, pinned } from '@yosomi/core/pin';
 import type { SurfaceImage } from '@yosomi/core/ink';
-import { LOOKS, findFormat } from '@yosomi/core/promo';
+import { WRAPPINGS } from '@yosomi/core/cover';
+import { LOOKS, REVEALS, findFormat } from '@yosomi/core/promo';
+import { wrapped } from '@yosomi/core/wrapping';
 import { NodeStudio, decodeImage } from '@yosomi/node-kit';
 import { SCENERIES, scenery } from '@yosomi/core/scenery';
 import { GROUPS, STRUCTURES, planSheet, sceneryColours } from '@yosomi/core/sketch';
@@ -108,7 +110,13 @@ describe('goldens', () => {
     const made = new Map<string, SurfaceImage>();
     for (const [i, look] of LOOKS.entries()) {
       const [release] = Object.values(book.promos);
-      const at = { campaign: { ...release, style: { ...release.style, look: look.id } }, format };
+      const kind = REVEALS.has(look.id) ? ('reveal' as const) : release.message.kind;
+      const campaign = {
+        ...release,
+        message: { ...release.message, kind },
+        style: { ...release.style, look: look.id },
+      };
+      const at = { campaign, format };
       const { doc } = await promoDoc(book, at, others, studio);
       const pictures = new Map<string, SurfaceImage>();
       for (const picture of promoPictures(doc, book.brief, w)) {
@@ -125,6 +133,26 @@ describe('goldens', () => {
         );
     }
     await matches(`promos-${id}`, out);
+  });
+
+  it('wrappings of a reveal, a little and much of the cover shown', async () => {
+    const { book, files } = books[3];
+    const cover = await coverRaster(book, 150, new NodeStudio(files));
+    const out = raster(150 * WRAPPINGS.length, 240 * 2);
+    for (const [i, kind] of WRAPPINGS.entries())
+      for (const [j, share] of [0.18, 0.6].entries()) {
+        const shown = wrapped(cover, {
+          kind,
+          share,
+          at: { x: 0.5, y: 0.6 },
+          colour: '#35507a',
+          accent: '#e2b45c',
+          seed: 7,
+        });
+        for (let y = 0; y < 240; y++)
+          out.data.set(shown.data.subarray(y * 600, (y + 1) * 600), ((j * 240 + y) * out.width + i * 150) * 4);
+      }
+    await matches('promos-reveals', out);
   });
 
   /** Things of several scenes side by side, `columns` a row, on a plain grey. */

@@ -7,8 +7,12 @@ import {
   LOOKS,
   type Message,
   PromoBoard,
+  REVEALS,
   type PromoSetting,
+  newCampaign,
   ownFormat,
+  setKind,
+  stillShares,
   rulePromo,
   slotsOf,
   toneOf,
@@ -19,6 +23,7 @@ import {
   campaignPage,
   coverPicture,
   deliverables,
+  gather,
   makeDeliverable,
   oneThread,
   pictureKey,
@@ -34,6 +39,10 @@ import {
 import { compose } from '@yosomi/core/compose';
 import sharp from 'sharp';
 import { demos } from './fixtures/demos';
+import { change } from '@yosomi/core/base';
+import { WRAPPINGS } from '@yosomi/core/cover';
+import { wrapped } from '@yosomi/core/wrapping';
+import { picturePixels } from './fixtures/pictures';
 import { finishedProject, start, withCampaign, wordsBook } from './fixtures/books';
 import { QuickStudio } from './fixtures/quick-studio';
 import { startFromWords } from '@yosomi/core/recipe';
@@ -90,6 +99,7 @@ function settingOf(
     faces,
     cover,
     backing: { kind: 'look' },
+    reveal: { wrapping: 'paper', share: 0.3, at: { x: 0.5, y: 0.6 }, stills: 5 },
     shaper: studio.shaper,
     box: (shot) => boxes.get(shot)!,
   };
@@ -199,25 +209,35 @@ async function picturesFor(book: Book, at: PromoAt, widthPx: number, made = new 
 const atOf = (book: Book, look: string, format: string): PromoAt => {
   const campaign = Object.values(withCampaign(book, undefined, {}).promos)[0];
   return {
-    campaign: { ...campaign, message: { ...campaign.message, ...messages.usual }, style: { ...campaign.style, look } },
+    campaign: {
+      ...campaign,
+      message: {
+        ...campaign.message,
+        ...messages.usual,
+        kind: REVEALS.has(look) ? 'reveal' : 'announcement',
+      },
+      style: { ...campaign.style, look },
+    },
     format: FORMATS.find((f) => f.id === format)!,
   };
 };
 
 describe('on the painted pixels', () => {
-  it.each([1, 4])('words of every look read, on cover %i', async (n) => {
+  const made = new Map<string, SurfaceImage>();
+  it.each([
+    [1, 'square'],
+    [1, 'column'],
+    [4, 'link'],
+  ] as const)('words of every look read, on cover %i in %s', async (n, format) => {
     const { book } = books[n];
-    const made = new Map<string, SurfaceImage>();
     for (const look of LOOKS) {
-      for (const format of n === 1 ? ['square', 'column'] : ['link']) {
-        const at = atOf(book, look.id, format);
-        const pictures = await picturesFor(book, at, 300, made);
-        const { findings } = await promoWords(book, at, pictures, others, studio);
-        const bad = findings
-          .filter((f) => f.severity !== 'note')
-          .map((f) => `${f.code} ${f.part} ${JSON.stringify(f.data)}`);
-        expect(bad, `${look.id} ${format}`).toEqual([]);
-      }
+      const at = atOf(book, look.id, format);
+      const pictures = await picturesFor(book, at, 300, made);
+      const { findings } = await promoWords(book, at, pictures, others, studio);
+      const bad = findings
+        .filter((f) => f.severity !== 'note')
+        .map((f) => `${f.code} ${f.part} ${JSON.stringify(f.data)}`);
+      expect(bad, `${look.id} ${format}`).toEqual([]);
     }
   });
 
@@ -313,14 +333,68 @@ describe('a promo', () => {
   it('smears a finished cover\u2019s words where only its picture is wanted', async () => {
     const { book, files } = await finishedProject(800, 1280);
     const own = new QuickStudio(files);
-    const bare = await coverPicture(book, true, 300, own);
-    const whole = await coverPicture(book, false, 300, own);
+    const bare = await coverPicture(book, { kind: 'cover', bare: true }, 300, own);
+    const whole = await coverPicture(book, { kind: 'cover', bare: false }, 300, own);
     const steps = (r: typeof bare): number => {
       let sum = 0;
       for (let i = 4; i < r.data.length; i += 4) sum += Math.abs(r.data[i] - r.data[i - 4]);
       return sum / (r.width * r.height);
     };
     expect(steps(bare)).toBeLessThan(steps(whole) * 0.7);
+  });
+});
+
+describe('a reveal', () => {
+  const cover = picturePixels(240, 384);
+  const base = { at: { x: 0.5, y: 0.6 }, colour: '#1f4d43', accent: '#d7b25a', seed: 3 };
+  /** Share of the pixels that are those of the cover, give or take a shadow. */
+  const seen = (shown: typeof cover): number => {
+    let n = 0;
+    for (let i = 0; i < cover.data.length; i += 4) {
+      const ratio = [0, 1, 2].map((c) => shown.data[i + c] / Math.max(1, cover.data[i + c]));
+      if (Math.max(...ratio) - Math.min(...ratio) < 0.06 && ratio[0] <= 1.02 && ratio[0] > 0.2) n++;
+    }
+    return n / (cover.data.length / 4);
+  };
+
+  it.each(WRAPPINGS)('in %s shows little by little more, all of it at the end, and the same each time', (kind) => {
+    const at = (share: number) => wrapped(cover, { ...base, kind, share });
+    const shares = [0, 0.15, 0.4, 0.75].map((share) => seen(at(share)));
+    expect(shares[0]).toBeLessThan(0.12);
+    for (let i = 1; i < shares.length; i++) expect(shares[i], `still ${i}`).toBeGreaterThan(shares[i - 1]);
+    expect(shares[3]).toBeGreaterThan(kind === 'ribbon' ? 0.35 : 0.5);
+    expect(at(1)).toBe(cover);
+    expect(at(0.4).data).toEqual(at(0.4).data);
+    for (let i = 3; i < cover.data.length; i += 4) expect(at(0.4).data[i]).toBe(255);
+  });
+
+  it('begins where the cover tells most, clear of its words', async () => {
+    for (const { book } of [books[1], books[2], books[3]]) {
+      const { hole } = facts.get(book.id)!;
+      const { resources } = await gather(book.cover, book.brief, studio, 200);
+      const { frames } = compose(book.cover, book.brief, resources);
+      const title = frames.get('title')!;
+      const y = hole.y * book.cover.heightPx;
+      expect(y < title.y || y > title.y + title.height, book.id).toBe(true);
+    }
+  });
+
+  it('is a series from little to all', () => {
+    for (const n of [2, 5, 14]) {
+      const shares = stillShares(n);
+      expect(shares).toHaveLength(n);
+      expect(shares.at(-1)).toBe(1);
+      for (let i = 1; i < n; i++) expect(shares[i]).toBeGreaterThan(shares[i - 1]);
+    }
+  });
+
+  it('has looks of its own, which no other kind of message can have', () => {
+    const plain = newCampaign('c', 'C', 'reveal');
+    expect(plain.style.look).toBe('wrapped');
+    const other = change(plain, setKind('offer'));
+    expect(other.ok && other.value.next.style.look).toBe('dusk');
+    const back = change(newCampaign('c', 'C', 'offer'), setKind('reveal'));
+    expect(back.ok && back.value.next.style.look).toBe('wrapped');
   });
 });
 

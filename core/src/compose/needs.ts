@@ -43,6 +43,8 @@ export function baseName(source: PictureSource): string {
       return source.set ? `shot:${source.shot}:${keyOf(source.set)}` : `shot:${source.shot}`;
     case 'cover':
       return source.bare ? 'cover:bare' : 'cover';
+    case 'reveal':
+      return `reveal:${keyOf(source)}`;
   }
 }
 

@@ -84,6 +84,14 @@ export const demoCampaigns: Readonly<Record<string, readonly Campaign[]>> = {
       { look: 'row' },
       ['square', 'wide', 'header'],
     ),
+    campaign(
+      'reveal',
+      'Cover reveal',
+      'reveal',
+      { headline: 'Something is coming with the snow', date: '2026-12-01' },
+      { look: 'wrapped' },
+      ['square', 'upright'],
+    ),
   ],
   'demo-weather-voices': [
     campaign(

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { type Edit, fault } from '../base';
-import { Doc, HexColour, Part } from '../cover';
+import { Doc, HexColour, Part, WRAPPINGS } from '../cover';
 import { FORMATS, Format, SCREEN_FORMATS, findFormat, ownFormat } from './formats';
 import {
   FIELDS,
@@ -52,6 +52,23 @@ export const Style = z.object({
 });
 export type Style = z.infer<typeof Style>;
 
+/** How the cover is shown little by little, in a message that reveals it. */
+export const Reveal = z.object({
+  wrapping: z.enum(WRAPPINGS),
+  /** How much is shown, 0..1. */
+  share: z.number().min(0).max(1),
+  /** Where it is torn, fractions of the cover; null is where the cover tells most without its title. */
+  at: z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) }).nullable(),
+  /** How many stills lead from hidden to shown. */
+  stills: z.number().int().min(2).max(14),
+});
+export type Reveal = z.infer<typeof Reveal>;
+export const plainReveal: Reveal = { wrapping: 'paper', share: 0.22, at: null, stills: 5 };
+
+/** How much each still of a series shows: little by little, the whole cover last. */
+export const stillShares = (stills: number): number[] =>
+  Array.from({ length: stills }, (_, i) => (i === stills - 1 ? 1 : 0.06 + 0.74 * (i / Math.max(1, stills - 1)) ** 1.2));
+
 export const MOST_FORMATS = 24;
 export const MOST_CAMPAIGNS = 40;
 
@@ -61,6 +78,7 @@ export const Campaign = z.object({
   name: z.string().max(80),
   message: Message,
   style: Style,
+  reveal: Reveal,
   /** Ids of its formats, in their order. */
   formats: z.array(z.string().max(30)).max(MOST_FORMATS),
   own: z.array(Format).max(MOST_FORMATS),
@@ -72,6 +90,8 @@ export const Campaign = z.object({
 export type Campaign = z.infer<typeof Campaign>;
 
 export const DEFAULT_LOOK = 'dusk';
+/** Looks that show the cover in its wrapping. */
+export const REVEALS: ReadonlySet<string> = new Set(['wrapped', 'unwrapping']);
 export const plainStyle: Style = {
   look: DEFAULT_LOOK,
   tone: null,
@@ -84,7 +104,8 @@ export const newCampaign = (id: string, name: string, kind: MessageKind): Campai
   id,
   name,
   message: newMessage(kind),
-  style: plainStyle,
+  style: kind === 'reveal' ? { ...plainStyle, look: 'wrapped' } : plainStyle,
+  reveal: plainReveal,
   formats: [...SCREEN_FORMATS],
   own: [],
   made: {},
@@ -113,9 +134,12 @@ export const setField =
 
 export const setKind =
   (kind: MessageKind): Edit<Campaign> =>
-  ({ message }) => {
+  ({ message, style }) => {
     if (!FIELDS[kind]) return wrong('message.kind');
     message.kind = kind;
+    // What hides the cover serves a reveal alone, and a reveal begins with it.
+    if (kind === 'reveal' && !REVEALS.has(style.look)) style.look = 'wrapped';
+    if (kind !== 'reveal' && REVEALS.has(style.look)) style.look = DEFAULT_LOOK;
   };
 
 /** Another wording beside the others, shown at once. Fault: `wordings-full`. */
@@ -146,6 +170,13 @@ export const setStyle =
   (campaign) => {
     if (!Style.safeParse({ ...campaign.style, ...fields }).success) return wrong('style');
     Object.assign(campaign.style, fields);
+  };
+
+export const setReveal =
+  (fields: Partial<Reveal>): Edit<Campaign> =>
+  (campaign) => {
+    if (!Reveal.safeParse({ ...campaign.reveal, ...fields }).success) return wrong('reveal');
+    Object.assign(campaign.reveal, fields);
   };
 
 /** Puts a format into the campaign or takes it out. Its own words and changes stay, should it come back. Faults: `format-unknown`, `formats-full`, `format-last`. */

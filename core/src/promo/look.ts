@@ -5,7 +5,7 @@ import type { ShotId } from './shots';
 import type { ToneName } from './tones';
 
 /** Families of looks, by which their sheet is filtered. */
-export const LOOK_FAMILIES = ['book', 'large', 'set', 'flat', 'picture', 'many', 'quote', 'type'] as const;
+export const LOOK_FAMILIES = ['reveal', 'book', 'large', 'set', 'flat', 'picture', 'many', 'quote', 'type'] as const;
 export type LookFamily = (typeof LOOK_FAMILIES)[number];
 
 /** Parts from back to front, and the words for which there was no room. */
@@ -20,8 +20,8 @@ export type PromoLook = {
   /** The ground it is meant for. */
   readonly tone: ToneName;
   readonly shots: readonly ShotId[];
-  /** What must be there before it can serve: words, several volumes, a cover whose words can be taken away. */
-  readonly asks?: 'words' | 'volumes' | 'bare';
+  /** What must be there before it can serve: words, several volumes, a cover whose words can be taken away, a cover that is not shown yet. */
+  readonly asks?: 'words' | 'volumes' | 'bare' | 'reveal';
   /** null where the words do not fit. */
   draw(board: PromoBoard): Drawn | null;
 };
@@ -35,6 +35,8 @@ export const canShow = (look: PromoLook, board: PromoBoard): boolean => {
       return board.s.cover.volumes > 1;
     case 'bare':
       return board.s.cover.map !== null;
+    case 'reveal':
+      return board.s.reveal !== null;
     case undefined:
       return true;
   }

@@ -2,6 +2,7 @@ import type { Busyness } from '../compose';
 import { LinkTarget } from '../cover';
 import type { Rect } from '../plane';
 import type { Shaper } from '../text';
+import type { Reveal } from './campaign';
 import type { Format } from './formats';
 import type { Slots } from './message';
 import type { ShotId } from './shots';
@@ -40,6 +41,8 @@ export type PromoSetting = {
   readonly faces: Faces;
   readonly cover: CoverFacts;
   readonly backing: Backing;
+  /** In a message that reveals the cover: how, and where. */
+  readonly reveal: (Omit<Reveal, 'at'> & { readonly at: { readonly x: number; readonly y: number } }) | null;
   readonly shaper: Shaper;
   /** The box round the things in a shot's square picture, fractions of its side. */
   box(shot: ShotId): Rect;

@@ -40,11 +40,12 @@ const hueOf = (lab: Lab): number => Math.atan2(lab[2], lab[1]);
 const apart = (a: Lab, b: Lab): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 const turnOf = (a: number, b: number): number => Math.abs(Math.atan2(Math.sin(a - b), Math.cos(a - b)));
 
-/** The two hues of a cover that matter, with how strong they are. A grey cover gets a little warmth. */
-export type Hues = { readonly first: Hue; readonly second: Hue };
+/** The two hues of a cover that matter, with how strong they are, and the lightness of its edges, 0..1. A grey cover gets a little warmth. */
+export type Hues = { readonly first: Hue; readonly second: Hue; readonly light: number };
 type Hue = { readonly hue: number; readonly chroma: number };
 
-export function huesOf(swatches: readonly Swatch[]): Hues {
+/** `light` is the lightness of the cover's edges; its mean where they are not known. */
+export function huesOf(swatches: readonly Swatch[], light?: number): Hues {
   // What there is much of counts as well as what is strong: a small red ribbon does not make a green cover red.
   const weight = (s: Swatch): number => Math.max(0, chromaOf(s.lab) - 0.015) * s.share ** 0.55;
   const coloured = swatches.filter((s) => chromaOf(s.lab) > 0.022).sort((a, b) => weight(b) - weight(a));
@@ -56,7 +57,9 @@ export function huesOf(swatches: readonly Swatch[]): Hues {
   const second = other
     ? { hue: hueOf(other.lab), chroma: Math.max(0.05, chromaOf(other.lab)) }
     : { hue: main.hue + 0.75, chroma: main.chroma };
-  return { first: main, second };
+  const whole = swatches.reduce((sum, s) => sum + s.share, 0);
+  const mean = whole > 0 ? swatches.reduce((sum, s) => sum + s.share * s.lab[0], 0) / whole : 0.5;
+  return { first: main, second, light: light ?? mean };
 }
 
 /** A button that cannot be missed: the colour of the cover that stands out most from the ground. */
@@ -101,25 +104,41 @@ export function toneOn(ground: Hex, hues: Hues, lift = 0.05): Tone {
   };
 }
 
+/** How far a ground's lightness stays from the cover's. */
+const APART = 0.1;
+
 /** The grounds that a cover's own hues give. */
 export function toneOf(name: ToneName, hues: Hues): Tone {
-  const { first, second } = hues;
+  const { first, second, light } = hues;
+  // A book on a ground of its own lightness does not step forward: the ground gives way, dark ones up, pale ones down.
+  const off = (l: number): number => {
+    const near = APART - Math.abs(l - light);
+    return near <= 0
+      ? l
+      : l < 0.6
+        ? Math.min(0.43, Math.max(l, light) + near)
+        : Math.max(0.78, Math.min(l, light) - near);
+  };
   const some = (most: number, of: Hue): number => Math.min(most, of.chroma);
   switch (name) {
     case 'deep':
-      return toneOn(hex(0.29, some(0.062, first), first.hue), hues, 0.085);
+      return toneOn(hex(off(0.29), some(0.062, first), first.hue), hues, 0.085);
     case 'pale':
-      return toneOn(hex(0.915, some(0.032, first), first.hue), hues, 0.045);
+      return toneOn(hex(off(0.915), some(0.032, first), first.hue), hues, 0.045);
     case 'vivid':
-      return toneOn(hex(0.46, some(0.125, first), first.hue), hues, 0.035);
+      return toneOn(
+        hex(0.46, Math.min(0.13, Math.max(Math.min(0.07, first.chroma * 2.2), first.chroma * 1.3)), first.hue),
+        hues,
+        0.035,
+      );
     case 'second':
-      return toneOn(hex(0.33, some(0.075, second), second.hue), hues, 0.07);
+      return toneOn(hex(off(0.33), some(0.075, second), second.hue), hues, 0.07);
     case 'blush':
-      return toneOn(hex(0.89, some(0.042, second), second.hue), hues, 0.045);
+      return toneOn(hex(off(0.89), some(0.042, second), second.hue), hues, 0.045);
     case 'paper':
       return toneOn(hex(0.955, 0.014, 1.35), hues, 0.02);
     case 'night':
-      return toneOn(hex(0.2, some(0.035, first), first.hue), hues, 0.06);
+      return toneOn(hex(off(0.2), some(0.035, first), first.hue), hues, 0.06);
   }
 }
 

@@ -12,6 +12,7 @@ import { type Drawn, missingFile } from './missing';
 import { onGround, stageOf } from './mockup';
 import { pdfFile, svgFile } from './page';
 import {
+  type FlatSource,
   type PromoAt,
   type PromoPicture,
   coverPicture,
@@ -41,8 +42,7 @@ export type Makers = {
   trace(book: Book, scene: Scene, size: Size, others: Others): Promise<Raster | null>;
   onGround(things: Raster, book: Book, scene: Scene, subjects: readonly ThingSubject[]): Promise<Raster>;
   sceneFindings(book: Book): Promise<readonly Finding[]>;
-  /** The flat cover, or its picture without words. */
-  cover(book: Book, bare: boolean, widthPx: number): Promise<Raster>;
+  cover(book: Book, source: FlatSource, widthPx: number): Promise<Raster>;
   promoDoc(book: Book, at: PromoAt, others: Others): Promise<Doc>;
   promo(job: PromoJob): Promise<Raster>;
   promoFindings(job: PromoJob): Promise<readonly Finding[]>;
@@ -83,7 +83,7 @@ export const oneThread = (studio: Studio): Makers => ({
   },
   onGround: (things, book, scene, subjects) => onGround(things, book, scene, subjects, studio),
   sceneFindings: (book) => sceneFindings(book, studio),
-  cover: (book, bare, widthPx) => coverPicture(book, bare, widthPx, studio),
+  cover: (book, source, widthPx) => coverPicture(book, source, widthPx, studio),
   promoDoc: async (book, at, others) => (await promoDoc(book, at, others, studio)).doc,
   promo: ({ book, at, pictures, others }) =>
     promoRaster(book, at, imagesOf(pictures, studio), at.format.widthPx, others, studio),
@@ -128,7 +128,7 @@ export async function promoPicture(
   { source, widthPx, heightPx }: PromoPicture,
   others: Others,
 ): Promise<Raster | null> {
-  if (source.kind === 'cover') return makers.cover(book, source.bare, widthPx);
+  if (source.kind === 'cover' || source.kind === 'reveal') return makers.cover(book, source, widthPx);
   const scene = sceneOfPicture(book, source, others)!;
   return sceneOn(makers, book, scene, { widthPx, heightPx }, others);
 }

@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import { type Finding, finding, keyOf } from '../base';
 import type { Brief } from '../book';
 import { palette } from '../colour';
@@ -28,6 +29,7 @@ import {
   withChanges,
 } from '../promo';
 import { fallbacksFor } from '../text';
+import { wrapped } from '../wrapping';
 import { coverFindings, coverRaster } from './cover';
 import { gather } from './gather';
 import { readsFindings } from './legibility';
@@ -77,6 +79,7 @@ export function promoKey(book: Book, { campaign, format }: PromoAt, others: Othe
   return keyOf({
     message: campaign.message,
     style: campaign.style,
+    reveal: campaign.message.kind === 'reveal' ? campaign.reveal : null,
     format,
     made: made ?? null,
     brief: { title, subtitle, strapline, website, seriesName, seriesNumber, author, language },
@@ -109,6 +112,7 @@ function settingsFor(book: Book, at: PromoAt, facts: PromoFacts, studio: Studio)
     faces: facesFor(campaign, facts),
     cover: facts.cover,
     backing: style.backing,
+    reveal: campaign.message.kind === 'reveal' ? { ...campaign.reveal, at: campaign.reveal.at ?? facts.hole } : null,
     shaper: studio.shaper,
     box: (shot: Parameters<PromoSetting['box']>[0]) => facts.boxes.get(shot)!,
   };
@@ -127,12 +131,28 @@ export async function promoDoc(book: Book, at: PromoAt, others: Others, studio: 
     const doc = made.follows ? dressPromo(led, promoColours(palette(await coverRaster(book, 160, studio)))) : led;
     return { doc, ruled: null, dropped: [], look: campaign.style.look };
   }
+  const key = promoKey(book, at, others);
+  const before = composedBy(studio).get(key);
+  if (before) return before;
   const facts = await promoFacts(book, others, studio);
   const { head, text, strong } = facesFor(campaign, facts);
   await studio.loadFonts([head, text, strong, ...fallbacksFor(Object.values(wordsAt(book, at)).join(' '))]);
   const { doc: ruled, dropped, look }: Ruled = ruleAnyway(campaign.style.look, settingsFor(book, at, facts, studio));
   const changes = made?.changes[campaign.style.look];
-  return { doc: changes ? withChanges(ruled, changes) : ruled, ruled, dropped, look };
+  const shown = { doc: changes ? withChanges(ruled, changes) : ruled, ruled, dropped, look };
+  // With a face that is not there words are measured in another: that holds only for now.
+  if ([head, text, strong].every((cut) => studio.shaper.has(cut))) composedBy(studio).set(key, shown);
+  return shown;
+}
+
+/** What was composed last: a plan, a tile and what is measured ask for the same. */
+const composed = new WeakMap<Studio, LRUCache<string, PromoShown>>();
+const KEPT_DOCS = 96;
+
+function composedBy(studio: Studio): LRUCache<string, PromoShown> {
+  let kept = composed.get(studio);
+  if (!kept) composed.set(studio, (kept = new LRUCache({ max: KEPT_DOCS })));
+  return kept;
 }
 
 /** Where there is no headline, what hangs under it leads: a line that nobody wrote is never put in. */
@@ -178,6 +198,7 @@ function sizeOf(source: MadeSource, doc: Doc, across: number, widthPx: number): 
         ? { widthPx: across, heightPx: Math.max(1, Math.round(across / source.set.ratio)) }
         : { widthPx: across, heightPx: across };
     case 'cover':
+    case 'reveal':
       return { widthPx: across, heightPx: across };
     case 'mockup': {
       const { widthPx: w, heightPx: h } = mockupSize(doc);
@@ -195,6 +216,7 @@ export function sceneOfPicture(book: Book, source: MadeSource, others: Others): 
     case 'mockup':
       return clearScene(book);
     case 'cover':
+    case 'reveal':
       return null;
   }
 }
@@ -202,9 +224,16 @@ export function sceneOfPicture(book: Book, source: MadeSource, others: Others): 
 /** How far a cover is blurred where its words cannot be taken away, as a share of its width. */
 const SMEARED = 0.045;
 
-/** The flat cover, or its picture without words; a finished cover's words are smeared until nobody reads them. */
-export async function coverPicture(book: Book, bare: boolean, widthPx: number, studio: Studio): Promise<Raster> {
-  if (!bare) return coverRaster(book, widthPx, studio);
+/** What is made of the flat cover alone. */
+export type FlatSource = Extract<MadeSource, { kind: 'cover' | 'reveal' }>;
+
+/** The flat cover, its picture without words, or in its wrapping; a finished cover's words are smeared until nobody reads them. */
+export async function coverPicture(book: Book, source: FlatSource, widthPx: number, studio: Studio): Promise<Raster> {
+  if (source.kind === 'reveal') {
+    const { wrapping: kind, share, at, colour, accent, seed } = source;
+    return wrapped(await coverRaster(book, widthPx, studio), { kind, share, at, colour, accent, seed });
+  }
+  if (!source.bare) return coverRaster(book, widthPx, studio);
   const alone = await bareRaster(book, widthPx, studio);
   if (alone) return alone;
   const small = Math.min(widthPx, 320);
@@ -218,7 +247,7 @@ export const pictureKey = (book: Book, { name, source, widthPx, heightPx }: Prom
     size: { widthPx, heightPx },
     cover: factsKey(book, others),
     scene:
-      source.kind === 'cover'
+      source.kind === 'cover' || source.kind === 'reveal'
         ? null
         : mockupKey(book, { widthPx, heightPx }, sceneOfPicture(book, source, others)!, others),
   });

@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '18d485a5f6',
-  trace: 'f7a92ed48d',
-  pin: '2ac7b807aa',
-  promo: '7553aa09ab',
-  image: '5cb9a36acd',
-  epub: 'f2a72e0b42',
-  pdf: 'a1b28b6bba',
-  svg: 'd58b7d2ae5',
+  paint: '43eeb479ab',
+  trace: '1e0f80e3d8',
+  pin: '74b4021b89',
+  promo: '0f2a9f3d46',
+  image: '38eb222732',
+  epub: '307c30dcc0',
+  pdf: '441cf5e6b9',
+  svg: '4ba40f8aee',
 } as const;

@@ -173,7 +173,7 @@ function CampaignPage({ id, onNew }: { id: string; onNew(): void }) {
                 />
               )}
               {view === 'kept' && looks.length === 0 && (
-                <p className="p-6 text-card">No favourites yet. Go to a look and press K to keep it.</p>
+                <p className="p-6 text-ink">No favourites yet. Go to a look and press K to keep it.</p>
               )}
             </div>
           </div>
@@ -185,6 +185,7 @@ function CampaignPage({ id, onNew }: { id: string; onNew(): void }) {
             others={others}
             colours={colours ?? []}
             seen={view === 'formats' ? seen : []}
+            format={first?.id ?? ''}
             onLooks={() => setView('looks')}
           />
         </Side>

@@ -6,6 +6,7 @@ import { Book } from '@yosomi/core/project';
 import { type Slot } from '@yosomi/core/promo';
 import {
   type Delivered,
+  type FlatSource,
   type Others,
   type PromoAt,
   type PromoJob,
@@ -104,8 +105,8 @@ export function promoArt(studio: Studio) {
       kept.set(key, studio.imageOf(pixels));
     },
 
-    async keepCover(input: Book, bare: boolean, widthPx: number, key: string): Promise<void> {
-      kept.set(key, studio.imageOf(await coverPicture(Book.parse(input), bare, widthPx, studio)));
+    async keepCover(input: Book, source: FlatSource, widthPx: number, key: string): Promise<void> {
+      kept.set(key, studio.imageOf(await coverPicture(Book.parse(input), source, widthPx, studio)));
     },
 
     async promoTile(
@@ -153,8 +154,8 @@ export function promoArt(studio: Studio) {
       return (await promoDoc(book, at, others, studio)).doc;
     },
 
-    coverPicture: (input: Book, bare: boolean, widthPx: number): Promise<Raster> =>
-      coverPicture(Book.parse(input), bare, widthPx, studio),
+    coverPicture: (input: Book, source: FlatSource, widthPx: number): Promise<Raster> =>
+      coverPicture(Book.parse(input), source, widthPx, studio),
 
     promoPixels: ({ book, at, pictures, others }: PromoJob): Promise<Raster> =>
       promoRaster(Book.parse(book), at, imagesOf(pictures, studio), at.format.widthPx, others, studio),

@@ -58,7 +58,8 @@ async function supply(
     if (signal.aborted) return;
     const scene = scenes.get(one.key);
     if (!scene) {
-      if (one.source.kind === 'cover') await studio.keepCover(book, one.source.bare, one.widthPx, one.key);
+      if (one.source.kind === 'cover' || one.source.kind === 'reveal')
+        await studio.keepCover(book, one.source, one.widthPx, one.key);
     } else {
       const size = { widthPx: one.widthPx, heightPx: one.heightPx };
       const things = await traceBook(book, scene, size, quick ? PREVIEW : FINAL, { signal, others, art });
@@ -123,7 +124,7 @@ export async function promoTiles(
 export const promoMakers = (signal: AbortSignal): Pick<Makers, 'trace' | 'onGround' | 'cover'> => ({
   trace: (book, scene, size, others) => traceBook(book, scene, size, FINAL, { signal, others }),
   onGround: (things, book, scene, subjects) => press().onGround(things, book, scene, subjects),
-  cover: (book, bare, widthPx) => press().coverPicture(book, bare, widthPx),
+  cover: (book, source, widthPx) => press().coverPicture(book, source, widthPx),
 });
 
 /** Pictures for files, remembered while several formats of one campaign are made. */

@@ -37,10 +37,13 @@ export const plainLook: Look = {
   grain: 0,
 };
 
+/** What a cover is hidden in before it is shown. */
+export const WRAPPINGS = ['paper', 'ribbon', 'envelope', 'curtain', 'frost', 'tiles'] as const;
+
 /**
  * Where a picture comes from: a stored one, or made from the cover and always as it is now. `mockup` is the title's own scene, `shot`
  * one of the product's (of `ratio`, width by height, with the things in `place`, where they stand on something), `cover` the
- * flat cover, bare without its words.
+ * flat cover, bare without its words, `reveal` the flat cover of which a share is shown, the rest in a wrapping.
  */
 export const PictureSource = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('asset'), asset: AssetId }),
@@ -51,6 +54,15 @@ export const PictureSource = z.discriminatedUnion('kind', [
     set: z.object({ ratio: z.number().min(0.1).max(10), place: Area, wall: HexColour, colour: HexColour }).nullable(),
   }),
   z.object({ kind: z.literal('cover'), bare: z.boolean() }),
+  z.object({
+    kind: z.literal('reveal'),
+    wrapping: z.enum(WRAPPINGS),
+    share: unit,
+    at: z.object({ x: unit, y: unit }),
+    colour: HexColour,
+    accent: HexColour,
+    seed: z.number().int().min(0).max(9999),
+  }),
 ]);
 export type PictureSource = z.infer<typeof PictureSource>;
 

@@ -47,6 +47,7 @@ export function to9(old: Loose): Loose {
       place: null,
       days: null,
     },
+    reveal: { wrapping: 'paper', share: 0.22, at: null, stills: 5 },
     style: { look: 'dusk', tone: null, colour: null, backing: { kind: 'look' }, faces: null },
     formats: [id],
     own,

@@ -35,7 +35,7 @@ export const BOOKS: readonly PromoLook[] = [
       const area = board.area({ x: cx - r, y: cy - r, width: 2 * r, height: 2 * r });
       const disc = { ...newShape({ kind: 'ellipse' }, { area, colour: board.tone.block }), id: 'disc' };
       // The book looks out of the disc at its head and foot, and leaves most of it in view at its sides.
-      const tall = Math.min(room.height, 2 * r * 1.02);
+      const tall = Math.min(room.height, 2 * r * 1.2);
       const book = board.book('facing', { x: cx - r, y: cy - tall / 2, width: 2 * r, height: tall });
       return {
         parts: [...board.ground(undefined, true), disc, book.part, ...set.words, ...shoulder(board, book.box)],

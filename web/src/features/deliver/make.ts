@@ -55,7 +55,7 @@ const workers = (signal: AbortSignal): Makers => ({
   trace: (book, scene, size, others) => traceBook(book, scene, size, FINAL, { signal, others }),
   onGround: (things, book, scene, subjects) => press().onGround(things, book, scene, subjects),
   sceneFindings: (book) => press().sceneFindings(book),
-  cover: (book, bare, widthPx) => press().coverPicture(book, bare, widthPx),
+  cover: (book, source, widthPx) => press().coverPicture(book, source, widthPx),
   promoDoc: (book, at, others) => press().promoDocOf(book, [...others.values()], at),
   promo: (job) => press().promoPixels(job),
   promoFindings: (job) => press().promoFindings(job),

@@ -43,6 +43,8 @@ function pictureName(source: PicturePart['source']): string {
       return source.set ? 'The book where it stands' : 'The book in 3D';
     case 'cover':
       return source.bare ? 'The cover’s picture' : 'The flat cover';
+    case 'reveal':
+      return 'The cover in its wrapping';
   }
 }
 

@@ -24,6 +24,7 @@ import { Menu } from '../../ui/menu';
 import { usePictureInput } from '../front/use-picture-input';
 import { onCampaign } from '@yosomi/core/project';
 import { TONE_NAMES } from './names';
+import { RevealGroup } from './reveal-group';
 import { SaveGroup } from './save-group';
 import type { SetCampaign } from './use-campaign';
 
@@ -37,6 +38,8 @@ export function CampaignPanel(props: {
   others: Others;
   colours: readonly string[];
   seen: readonly Seen[];
+  /** The format that a series of stills is made in. */
+  format: string;
   onLooks(): void;
 }) {
   const { campaign, set, seen } = props;
@@ -51,6 +54,9 @@ export function CampaignPanel(props: {
             </Button>
           </p>
         </Group>
+        {campaign.message.kind === 'reveal' && (
+          <RevealGroup campaign={campaign} set={set} others={props.others} format={props.format} />
+        )}
         <Behind campaign={campaign} set={set} colours={props.colours} />
         <Faces campaign={campaign} set={set} />
         <Formats campaign={campaign} set={set} />

@@ -114,7 +114,7 @@ export function ContactSheet(props: {
                   <Bitmap bitmap={tile?.bitmap ?? null} label="" className="block h-full w-full shadow-cover" />
                   <Zones format={format} />
                 </button>
-                <figcaption className="mt-1.5 text-xs leading-tight text-card">
+                <figcaption className="mt-1.5 text-xs leading-tight text-ink">
                   {format.name}{' '}
                   <span className="font-mono whitespace-nowrap">
                     {format.widthPx} x {format.heightPx}

@@ -21,7 +21,7 @@ export function LooksSheet(props: {
     <div className="flex flex-col gap-5" onKeyDown={stepAmong}>
       {families.map((family: LookFamily) => (
         <section key={family} aria-label={FAMILY_NAMES[family]}>
-          <h3 className="mb-2 text-xs font-semibold text-card">{FAMILY_NAMES[family]}</h3>
+          <h3 className="mb-2 text-xs font-semibold text-ink">{FAMILY_NAMES[family]}</h3>
           <ul className="grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-4">
             {looks
               .filter((look) => look.family === family)
@@ -50,7 +50,7 @@ export function LooksSheet(props: {
                         </span>
                       )}
                     </button>
-                    <p className="mt-1.5 text-xs leading-tight text-card">
+                    <p className="mt-1.5 text-xs leading-tight text-ink">
                       {look.name}
                       {other && ': not for these words'}
                     </p>

@@ -1,3 +1,4 @@
+import type { WRAPPINGS } from '@yosomi/core/cover';
 import type { LookFamily, MessageField, MessageKind, Slot, ToneName } from '@yosomi/core/promo';
 
 export const KIND_NAMES: Readonly<Record<MessageKind, string>> = {
@@ -47,6 +48,7 @@ export const dateName = (kind: MessageKind): string =>
   kind === 'offer' ? 'Until when' : kind === 'event' ? 'Day' : FIELD_NAMES.date;
 
 export const FAMILY_NAMES: Readonly<Record<LookFamily, string>> = {
+  reveal: 'Not shown yet',
   book: 'One book',
   large: 'Book large',
   set: 'In a room',
@@ -55,6 +57,15 @@ export const FAMILY_NAMES: Readonly<Record<LookFamily, string>> = {
   many: 'Several things',
   quote: 'Words first',
   type: 'Type only',
+};
+
+export const WRAPPING_NAMES: Readonly<Record<(typeof WRAPPINGS)[number], string>> = {
+  paper: 'Torn paper',
+  ribbon: 'Paper with a ribbon',
+  envelope: 'Envelope',
+  curtain: 'Curtain',
+  frost: 'Frosted glass',
+  tiles: 'Tiles',
 };
 
 export const TONE_NAMES: Readonly<Record<ToneName, string>> = {

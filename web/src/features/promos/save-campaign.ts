@@ -1,6 +1,6 @@
 import { slug } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
-import { type Campaign, formatsOf } from '@yosomi/core/promo';
+import { type Campaign, formatsOf, stillShares } from '@yosomi/core/promo';
 import {
   type Others,
   PROMO_FILES,
@@ -59,6 +59,34 @@ export async function saveCampaign({ book, campaign, others, wish, signal, onPro
   const name = `${slug(book.brief.title, 40)}-${slug(campaign.name, 30) || 'promo'}.zip`;
   saveBlob(zip.value, name);
   say(`Saved ${name} with ${formats.length === 1 ? '1 format' : `${formats.length} formats`}`);
+}
+
+/** One format of a reveal as a series of numbered stills, from hidden to shown, in one zip. */
+export async function saveStills(job: Omit<Job, 'wish'> & { readonly format: string }): Promise<void> {
+  const { book, campaign, others, signal, onProgress } = job;
+  const format = formatsOf(campaign).find((one) => one.id === job.format);
+  if (!format) return sayFault({ code: 'campaign-gone', data: {} });
+  const made = new PromoPress(book, others, signal);
+  const shares = stillShares(campaign.reveal.stills);
+  const entries: ZipEntry[] = [];
+  for (const [i, share] of shares.entries()) {
+    const still = { ...campaign, reveal: { ...campaign.reveal, share } };
+    const at = { campaign: still, format };
+    const ready = await made.job(at);
+    if (!ready || signal.aborted) return;
+    const file = await press().promoFile(ready, { format: 'png', mostBytes: null });
+    if (signal.aborted) return;
+    if (!file.ok) return sayFault(file.fault);
+    const number = String(i + 1).padStart(2, '0');
+    entries.push({ name: `${number}-${promoName(book, at)}.png`, bytes: file.value.bytes });
+    onProgress((i + 1) / (shares.length + 0.5));
+  }
+  const zip = await press().zip(entries, null);
+  if (signal.aborted) return;
+  if (!zip.ok) return sayFault(zip.fault);
+  const name = `${promoName(book, { campaign, format })}-reveal.zip`;
+  saveBlob(zip.value, name);
+  say(`Saved ${name} with ${shares.length} stills`);
 }
 
 /** One format as a file. */
