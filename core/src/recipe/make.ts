@@ -16,6 +16,7 @@ import {
   type PromoAt,
   type PromoPicture,
   coverPicture,
+  pictureKey,
   promoAt,
   promoDoc,
   promoFindings,
@@ -121,16 +122,25 @@ export async function scenePicture(
 export const imagesOf = (pictures: ReadonlyMap<string, Raster>, studio: Studio): Map<string, SurfaceImage> =>
   new Map([...pictures].map(([name, pixels]) => [name, studio.imageOf(pixels)]));
 
+/** The shots that were made last, by all that they are made from: the formats of a campaign show the same one. */
+const shots = new LRUCache<string, Raster>({ maxSize: 16_000_000, sizeCalculation: (r) => r.width * r.height });
+
 /** One picture of a promo; null where it was stopped. */
 export async function promoPicture(
   makers: Pick<Makers, 'trace' | 'onGround' | 'cover'>,
   book: Book,
-  { source, widthPx, heightPx }: PromoPicture,
+  picture: PromoPicture,
   others: Others,
 ): Promise<Raster | null> {
+  const { source, widthPx, heightPx } = picture;
   if (source.kind === 'cover' || source.kind === 'reveal') return makers.cover(book, source, widthPx);
+  const key = pictureKey(book, picture, others);
+  const known = shots.get(key);
+  if (known) return known;
   const scene = sceneOfPicture(book, source, others)!;
-  return sceneOn(makers, book, scene, { widthPx, heightPx }, others);
+  const made = await sceneOn(makers, book, scene, { widthPx, heightPx }, others);
+  if (made) shots.set(key, made);
+  return made;
 }
 
 /** A promo with all its pictures, made for its full size; null where it was stopped. */

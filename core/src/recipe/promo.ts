@@ -177,6 +177,10 @@ export type PromoPicture = {
 /** Largest side of what is traced for a promo, px. */
 const MOST_SHOT = 2400;
 
+/** Shots come in few sizes, so that one serves several formats. */
+const STEPS = [320, 640, 1100, 1600, MOST_SHOT] as const;
+const stepOver = (px: number): number => STEPS.find((step) => step >= px * 0.94) ?? MOST_SHOT;
+
 /** The pictures that a promo places, at the pixels that they need where it is painted `widthPx` wide. */
 export function promoPictures(doc: Doc, brief: Brief, widthPx: number): PromoPicture[] {
   const made = new Map<string, PromoPicture>();
@@ -185,8 +189,9 @@ export function promoPictures(doc: Doc, brief: Brief, widthPx: number): PromoPic
     const { base, source } = need;
     const across = Math.min(MOST_SHOT, Math.max(64, Math.ceil(need.across * widthPx)));
     const before = made.get(base);
-    if (before && before.widthPx >= across) continue;
-    made.set(base, { name: base, source, ...sizeOf(source, doc, across, widthPx) });
+    const size = sizeOf(source, doc, across, widthPx);
+    if (before && before.widthPx >= size.widthPx) continue;
+    made.set(base, { name: base, source, ...size });
   }
   return [...made.values()];
 }
@@ -196,7 +201,7 @@ function sizeOf(source: MadeSource, doc: Doc, across: number, widthPx: number): 
     case 'shot':
       return source.set
         ? { widthPx: across, heightPx: Math.max(1, Math.round(across / source.set.ratio)) }
-        : { widthPx: across, heightPx: across };
+        : { widthPx: stepOver(across), heightPx: stepOver(across) };
     case 'cover':
     case 'reveal':
       return { widthPx: across, heightPx: across };

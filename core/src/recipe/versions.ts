@@ -4,9 +4,9 @@
  */
 export const VERSIONS = {
   paint: '43eeb479ab',
-  trace: '1e0f80e3d8',
+  trace: '31f6977a36',
   pin: '74b4021b89',
-  promo: '0f2a9f3d46',
+  promo: '49f64b8951',
   image: '38eb222732',
   epub: '307c30dcc0',
   pdf: '441cf5e6b9',

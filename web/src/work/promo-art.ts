@@ -46,10 +46,6 @@ export type PromoView = PromoTile & {
   readonly ruled: Doc | null;
 };
 
-/** The shots of a sheet share few sizes, so that one picture serves all its formats. */
-const STEPS = [320, 640, 1100, 2400] as const;
-const stepOver = (px: number): number => STEPS.find((step) => step >= px * 0.94) ?? STEPS[STEPS.length - 1];
-
 const KEPT_PIXELS = 60_000_000;
 
 const bitmapOf = (r: Raster): Promise<ImageBitmap> => createImageBitmap(new ImageData(r.data, r.width, r.height));
@@ -77,6 +73,7 @@ export function promoArt(studio: Studio) {
       input: Book,
       shown: readonly Book[],
       asks: readonly { readonly at: PromoAt; readonly widthPx: number }[],
+      quick: boolean,
     ): Promise<{ names: string[][]; pictures: KeyedPicture[]; lacking: string[] }> {
       const { book, others } = read(input, shown);
       const all = new Map<string, PromoPicture>();
@@ -86,18 +83,16 @@ export function promoArt(studio: Studio) {
         const own = promoPictures(doc, book.brief, widthPx);
         names.push(own.map(({ name }) => name));
         for (const picture of own) {
-          const exact = picture.source.kind === 'shot' && picture.source.set !== null;
-          const px = exact ? picture.widthPx : stepOver(picture.widthPx);
           const before = all.get(picture.name);
-          if (before && before.widthPx >= px) continue;
-          all.set(picture.name, {
-            ...picture,
-            widthPx: px,
-            heightPx: Math.round((px * picture.heightPx) / picture.widthPx),
-          });
+          if (!before || before.widthPx < picture.widthPx) all.set(picture.name, picture);
         }
       }
-      const pictures = [...all.values()].map((one) => ({ ...one, key: pictureKey(book, one, others) }));
+      // A quick picture never stands in for a finished one, but a finished one for it.
+      const keyed = (one: PromoPicture): string => {
+        const key = pictureKey(book, one, others);
+        return quick && !kept.has(key) ? `${key} quick` : key;
+      };
+      const pictures = [...all.values()].map((one) => ({ ...one, key: keyed(one) }));
       return { names, pictures, lacking: pictures.filter(({ key }) => !kept.has(key)).map(({ key }) => key) };
     },
 

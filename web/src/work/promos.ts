@@ -88,7 +88,7 @@ export async function promoTiles(
   { signal, quick = false, onTile }: TileOptions,
 ): Promise<PictureKeys> {
   const shown = [...others.values()];
-  const plan = await studio.promoPlan(book, shown, asks);
+  const plan = await studio.promoPlan(book, shown, asks, quick);
   const keys = Object.fromEntries(plan.pictures.map(({ name, key }) => [name, key]));
   const lacking = new Set(plan.pictures.filter(({ key }) => plan.lacking.includes(key)).map(({ name }) => name));
   const waiting = new Map(asks.map((ask, i) => [ask, new Set(plan.names[i].filter((name) => lacking.has(name)))]));
