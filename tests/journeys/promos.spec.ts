@@ -163,4 +163,27 @@ test.describe('a campaign of a demo book', () => {
     expect(second[0]).toBeGreaterThan(second[1] * 1.15);
     expect(third[2]).toBeGreaterThan(third[0]);
   });
+
+  test('a cover is revealed as a series of stills, from little to all', async ({ page }) => {
+    test.setTimeout(240_000);
+    await page.goto('/');
+    await page.getByRole('link', { name: 'Open Interest Paid in Snow' }).click({ timeout: 60_000 });
+    await step(page, 'Promos');
+    await page.getByLabel('Campaign', { exact: true }).click();
+    await page.getByRole('option', { name: 'Cover reveal' }).click();
+    await promosReady(page);
+    await page.getByRole('button', { name: 'Tiles' }).click();
+    await page.getByLabel('Stills in a series').fill('3');
+    await page.keyboard.press('Enter');
+    const zip = await saved(page, () => page.getByRole('button', { name: 'Save the series' }).click());
+    const stills = Object.entries(unzipSync(new Uint8Array(zip.bytes))).sort(([a], [b]) => (a < b ? -1 : 1));
+    expect(stills.map(([name]) => name.slice(0, 3))).toEqual(['01-', '02-', '03-']);
+    const raws = await Promise.all(stills.map(([, bytes]) => sharp(bytes).raw().toBuffer()));
+    const far = (a: Buffer, b: Buffer): number => a.reduce((sum, v, i) => sum + Math.abs(v - b[i]), 0) / a.length;
+    expect(far(raws[0], raws[2])).toBeGreaterThan(far(raws[1], raws[2]));
+    expect(far(raws[1], raws[2])).toBeGreaterThan(0.5);
+    // Another kind of message shows the book again.
+    await page.getByRole('button', { name: 'Announcement', exact: true }).click();
+    await expect(page.getByText('Standing in its dusk')).toBeVisible();
+  });
 });

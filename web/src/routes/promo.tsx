@@ -1,5 +1,5 @@
-import { findFormat, giveBack, ownOf, setAlt, setOwnWords, SLOTS, type Slot } from '@yosomi/core/promo';
-import { onPromo, promoAlt, promoAt, promoFollowing, promoKey } from '@yosomi/core/recipe';
+import { findFormat } from '@yosomi/core/promo';
+import { onPromo, promoAt, promoKey } from '@yosomi/core/recipe';
 import { supersedingSlot } from '@yosomi/core/jobs';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -9,14 +9,9 @@ import { PartsPanel } from '../features/front/parts-panel';
 import { Table } from '../features/front/table';
 import { useFrontActions } from '../features/front/use-front-actions';
 import { useAllOthers } from '../features/mockups/use-others';
-import { OWN_NAMES, SLOT_NAMES } from '../features/promos/names';
+import { OwnGroup } from '../features/promos/own-group';
 import { SaveGroup } from '../features/promos/save-group';
-import { useCampaignEdit } from '../features/promos/use-campaign';
-import { useBook, useSession } from '../state/session';
-import { Button } from '../ui/button';
-import { Check } from '../ui/check';
-import { TextField } from '../ui/field';
-import { Group } from '../ui/group';
+import { useBook } from '../state/session';
 import { Side, Sides } from '../ui/sides';
 import type { PromoView } from '../work/promo-art';
 import { promoTiles } from '../work/promos';
@@ -92,8 +87,6 @@ function OpenPromo({ campaignId, formatId }: { campaignId: string; formatId: str
   const book = useBook();
   const campaign = book.promos[campaignId];
   const format = findFormat(formatId, campaign.own)!;
-  const set = useCampaignEdit(campaignId);
-  const edit = useSession((s) => s.edit);
   const [width, setWidth] = useState(540);
   const [ground, setGround] = useState(0);
   const { view, fresh, failed, others } = usePromoView(campaignId, formatId, width);
@@ -104,12 +97,8 @@ function OpenPromo({ campaignId, formatId }: { campaignId: string; formatId: str
   );
   const doc = view?.doc ?? empty;
   const ruled = view?.ruled ?? null;
-  const made = campaign.made[formatId];
   const on = useMemo(() => onPromo(campaignId, formatId, doc, ruled), [campaignId, formatId, doc, ruled]);
   useFrontActions({ doc, on, frames: view?.frames ?? NONE, extra: NO_MORE });
-  const own = ownOf(campaign, formatId);
-  const at = { campaign, format };
-  const words = made?.kind === 'ruled' ? made.words : {};
   return (
     <main className="flex min-h-0 flex-1" data-fresh={fresh}>
       <h1 className="sr-only">
@@ -167,66 +156,7 @@ function OpenPromo({ campaignId, formatId }: { campaignId: string; formatId: str
                         {format.widthPx} x {format.heightPx}
                       </span>
                     </h2>
-                    <Group title="What is its own">
-                      {own === 'rule' ? (
-                        <p>
-                          It follows the message and the look. Change a part and this format keeps the change; type on
-                          its words and it keeps those.
-                        </p>
-                      ) : (
-                        <>
-                          <p className="first-letter:uppercase">{OWN_NAMES[own]}.</p>
-                          {(Object.keys(words) as Slot[])
-                            .filter((slot) => SLOTS.includes(slot))
-                            .map((slot) => (
-                              <p key={slot} className="flex items-baseline justify-between gap-2">
-                                <span className="min-w-0 truncate">“{words[slot]}”</span>
-                                <Button
-                                  kind="link"
-                                  aria-label={`Give back ${SLOT_NAMES[slot]}`}
-                                  onClick={() => set('Give words back', setOwnWords(formatId, slot, null))}
-                                >
-                                  Give back
-                                </Button>
-                              </p>
-                            ))}
-                          <Button onClick={() => set('Give back to the rule', giveBack(formatId))}>
-                            Give all back to the message and look
-                          </Button>
-                        </>
-                      )}
-                      {made?.kind === 'drawn' && (
-                        <Check
-                          label="Colours follow the cover"
-                          checked={made.follows}
-                          onChange={(follows) =>
-                            void edit(
-                              follows ? 'Colours follow the cover' : 'Colours stay',
-                              promoFollowing(campaignId, formatId, doc, follows),
-                            )
-                          }
-                        />
-                      )}
-                    </Group>
-                    <Group title="Alt text">
-                      <TextField
-                        label="For whoever cannot see it"
-                        hideLabel
-                        lines={4}
-                        maxLength={500}
-                        value={promoAlt(book, at)}
-                        onChange={(text) => set('Alt text', setAlt(formatId, text), 'alt')}
-                      />
-                      {campaign.alt[formatId] !== undefined && (
-                        <Button
-                          kind="link"
-                          className="self-start"
-                          onClick={() => set('Alt text', setAlt(formatId, null))}
-                        >
-                          Draft it from the message
-                        </Button>
-                      )}
-                    </Group>
+                    <OwnGroup campaign={campaign} format={format} doc={doc} />
                   </>
                 }
               />
