@@ -6,7 +6,7 @@ export const VERSIONS = {
   paint: '43eeb479ab',
   trace: '31f6977a36',
   pin: '74b4021b89',
-  promo: '49f64b8951',
+  promo: '5dd13e8670',
   image: '38eb222732',
   epub: '307c30dcc0',
   pdf: '441cf5e6b9',
