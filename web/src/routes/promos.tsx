@@ -173,7 +173,7 @@ function CampaignPage({ id, onNew }: { id: string; onNew(): void }) {
                 />
               )}
               {view === 'kept' && looks.length === 0 && (
-                <p className="p-6 text-ink">No favourites yet. Go to a look and press K to keep it.</p>
+                <p className="p-6 text-ink">No favourites yet. Press the star of a look, or K, to keep it.</p>
               )}
             </div>
           </div>

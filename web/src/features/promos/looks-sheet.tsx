@@ -16,18 +16,19 @@ export function LooksSheet(props: {
   onKeep(look: string): void;
 }) {
   const { looks, tiles, now, favourites } = props;
-  const families = [...new Set(looks.map((look) => look.family))];
+  // A look that has no room for these words, or lacks something, is composed by another one: it is not shown as itself.
+  const able = looks.filter((look) => (tiles.get(look.id)?.look ?? look.id) === look.id);
+  const families = [...new Set(able.map((look) => look.family))];
   return (
     <div className="flex flex-col gap-5" onKeyDown={stepAmong}>
       {families.map((family: LookFamily) => (
         <section key={family} aria-label={FAMILY_NAMES[family]}>
           <h3 className="mb-2 text-xs font-semibold text-ink">{FAMILY_NAMES[family]}</h3>
           <ul className="grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-4">
-            {looks
+            {able
               .filter((look) => look.family === family)
               .map((look) => {
                 const tile = tiles.get(look.id);
-                const other = tile !== undefined && tile.look !== look.id;
                 const kept = favourites.includes(look.id);
                 return (
                   <li key={look.id}>
@@ -35,24 +36,26 @@ export function LooksSheet(props: {
                       type="button"
                       data-tile={look.id}
                       aria-pressed={now === look.id}
-                      aria-label={`${look.name}${kept ? ', a favourite' : ''}${other ? ', cannot serve here' : ''}`}
-                      tabIndex={now === look.id || (!looks.some((one) => one.id === now) && look === looks[0]) ? 0 : -1}
-                      aria-disabled={other || undefined}
-                      onClick={() => !other && props.onTake(look.id)}
+                      aria-label={`${look.name}${kept ? ', a favourite' : ''}`}
+                      tabIndex={now === look.id || (!able.some((one) => one.id === now) && look === able[0]) ? 0 : -1}
+                      onClick={() => props.onTake(look.id)}
                       onKeyDown={(e) => e.key === 'k' && props.onKeep(look.id)}
-                      className="relative block w-full bg-black/10 outline-offset-3 aria-disabled:opacity-40 aria-pressed:outline-3 aria-pressed:outline-blue-pale"
+                      className="relative block w-full bg-black/10 outline-offset-3 aria-pressed:outline-3 aria-pressed:outline-blue-pale"
                       style={{ aspectRatio: props.ratio }}
                     >
                       <Bitmap bitmap={tile?.bitmap ?? null} label="" className="block h-full w-full shadow-cover" />
-                      {kept && (
-                        <span className="absolute top-1.5 right-1.5 flex size-5 items-center justify-center rounded-full bg-ink text-card">
-                          <Star size={12} fill="currentColor" aria-hidden />
-                        </span>
-                      )}
                     </button>
-                    <p className="mt-1.5 text-xs leading-tight text-ink">
-                      {look.name}
-                      {other && ': not for these words'}
+                    <p className="mt-1 flex items-start justify-between gap-1 text-xs leading-tight text-ink">
+                      <span className="pt-1">{look.name}</span>
+                      <button
+                        type="button"
+                        aria-pressed={kept}
+                        aria-label={`Favourite: ${look.name}`}
+                        onClick={() => props.onKeep(look.id)}
+                        className="shrink-0 rounded-sm p-1 hover:bg-card/40"
+                      >
+                        <Star size={14} fill={kept ? 'currentColor' : 'none'} aria-hidden />
+                      </button>
                     </p>
                   </li>
                 );
@@ -60,6 +63,12 @@ export function LooksSheet(props: {
           </ul>
         </section>
       ))}
+      {able.length < looks.length && (
+        <p className="text-ink">
+          {looks.length - able.length === 1 ? 'One look has' : `${looks.length - able.length} looks have`} no room for
+          these words in this format, or need something that this title or message does not have.
+        </p>
+      )}
     </div>
   );
 }
