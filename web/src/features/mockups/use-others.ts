@@ -23,6 +23,12 @@ export function useOthers(scene: Scene): Others {
   );
 }
 
+/** The series that a stored title names, looked at before it is parsed: a Shelf can be long. null where there is none. */
+function seriesIn(book: unknown): string | null {
+  const name = (book as { brief?: { seriesName?: unknown } } | null)?.brief?.seriesName;
+  return typeof name === 'string' && name.trim() !== '' ? name.trim() : null;
+}
+
 /** The other titles that anything made of a title may show: those of its scene, and those of its series. */
 export function useAllOthers(book: Book): Others {
   const ids = useMemo(() => titlesOf(book.scene), [book.scene]);
@@ -32,12 +38,13 @@ export function useAllOthers(book: Book): Others {
     useLiveQuery(async () => {
       if (ids.length === 0 && !series) return noOthers;
       const rows = await db.titles.toArray();
+      const wanted = rows.filter(
+        (row) => row.id !== book.id && (ids.includes(row.id) || seriesIn(row.book) === series),
+      );
       return new Map(
-        rows.flatMap((row) => {
-          if (row.id === book.id) return [];
+        wanted.flatMap((row) => {
           const read = readBook(row.book);
-          if (!read.ok || !(ids.includes(row.id) || read.value.brief.seriesName.trim() === series)) return [];
-          return series || ids.includes(row.id) ? [[row.id, read.value] as const] : [];
+          return read.ok ? [[row.id, read.value] as const] : [];
         }),
       );
     }, [key]) ?? noOthers
