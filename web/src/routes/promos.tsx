@@ -1,7 +1,8 @@
 import { LOOKS, findLook, formatsOf, favourLook, setStyle } from '@yosomi/core/promo';
+import { noOthers } from '@yosomi/core/recipe';
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { useAllOthers } from '../features/mockups/use-others';
+import { useReadOthers } from '../features/mockups/use-others';
 import { CampaignBar } from '../features/promos/campaign-bar';
 import { CampaignPanel } from '../features/promos/campaign-panel';
 import { ContactSheet, rowsOf, useWidth } from '../features/promos/contact-sheet';
@@ -59,7 +60,10 @@ export function PromosPage() {
 function CampaignPage({ id, onNew }: { id: string; onNew(): void }) {
   const book = useBook();
   const campaign = book.promos[id];
-  const others = useAllOthers(book);
+  const read = useReadOthers(book);
+  const others = read ?? noOthers;
+  // Before the other volumes are read, nothing is composed that would be made anew at once.
+  const ready = read !== null;
   const navigate = useNavigate();
   const set = useCampaignEdit(id);
   const { data: colours } = useCoverColours(book);
@@ -70,14 +74,14 @@ function CampaignPage({ id, onNew }: { id: string; onNew(): void }) {
   const formats = useMemo(() => formatsOf(campaign), [campaign]);
   const rows = useMemo(
     () =>
-      width > 0
+      width > 0 && ready
         ? rowsOf(
             formats.map(({ id, widthPx, heightPx }) => ({ id, ratio: widthPx / heightPx })),
             width,
             ROW,
           )
         : [],
-    [formats, width],
+    [formats, width, ready],
   );
   const byId = useMemo(() => new Map(formats.map((one) => [one.id, one])), [formats]);
   const formatAsks = useMemo(
@@ -128,7 +132,7 @@ function CampaignPage({ id, onNew }: { id: string; onNew(): void }) {
   }, [offer, withdraw, onNew, set]);
 
   return (
-    <div className="contents" data-fresh={sheet.fresh && width > 0}>
+    <div className="contents" data-fresh={sheet.fresh && rows.length > 0}>
       <SkipLink to="button[data-tile][tabindex='0']">To the promos</SkipLink>
       <Sides names={['The message', 'The campaign']}>
         <Side name="The message">

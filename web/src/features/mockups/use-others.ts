@@ -29,27 +29,26 @@ function seriesIn(book: unknown): string | null {
   return typeof name === 'string' && name.trim() !== '' ? name.trim() : null;
 }
 
-/** The other titles that anything made of a title may show: those of its scene, and those of its series. */
-export function useAllOthers(book: Book): Others {
+/** The other titles that anything made of a title may show: those of its scene, and those of its series; null until they are read. */
+export function useReadOthers(book: Book): Others | null {
   const ids = useMemo(() => titlesOf(book.scene), [book.scene]);
   const series = book.brief.seriesName.trim();
   const key = `${ids.join(' ')}|${series}|${book.id}`;
-  return (
-    useLiveQuery(async () => {
-      if (ids.length === 0 && !series) return noOthers;
-      const rows = await db.titles.toArray();
-      const wanted = rows.filter(
-        (row) => row.id !== book.id && (ids.includes(row.id) || seriesIn(row.book) === series),
-      );
-      return new Map(
-        wanted.flatMap((row) => {
-          const read = readBook(row.book);
-          return read.ok ? [[row.id, read.value] as const] : [];
-        }),
-      );
-    }, [key]) ?? noOthers
-  );
+  const read = useLiveQuery(async () => {
+    if (ids.length === 0 && !series) return noOthers;
+    const rows = await db.titles.toArray();
+    const wanted = rows.filter((row) => row.id !== book.id && (ids.includes(row.id) || seriesIn(row.book) === series));
+    return new Map(
+      wanted.flatMap((row) => {
+        const read = readBook(row.book);
+        return read.ok ? [[row.id, read.value] as const] : [];
+      }),
+    );
+  }, [key]);
+  return read ?? null;
 }
+
+export const useAllOthers = (book: Book): Others => useReadOthers(book) ?? noOthers;
 
 /** Every other title of the Shelf, and those of this title's series in their order. */
 export function useShelfMates(book: Book): {
