@@ -54,7 +54,11 @@ function campaignFrom(args: Arguments, book: Book): Result<Campaign> {
     return fail('choice-wrong', { flag: 'campaign', found: named, known: known.map((one) => one.name).join(', ') });
   const start = own ?? newCampaign('promo', 'Promo', kind.value ?? 'announcement');
   const base: Campaign = { ...start, message: { ...start.message, kind: kind.value ?? start.message.kind } };
-  const look = oneOf(args, 'look', LOOKS.map((one) => one.id)); // prettier-ignore
+  const look = oneOf(
+    args,
+    'look',
+    LOOKS.map((one) => one.id),
+  );
   const tone = oneOf(args, 'tone', TONES);
   if (!look.ok) return look;
   if (!tone.ok) return tone;
