@@ -399,6 +399,94 @@ describe('a reveal', () => {
   });
 });
 
+describe('what would be lost in silence', () => {
+  it('a price stands on every look, or is named as left out', () => {
+    const { book } = books[1];
+    const offer: Partial<Message> = {
+      ...messages.usual,
+      kind: 'offer',
+      badge: null,
+      price: { amount: 4.99, currency: 'EUR' },
+    };
+    for (const look of LOOKS)
+      for (const id of ['square', 'tall', 'header', 'mail']) {
+        const tone = toneOf(look.tone, facts.get(book.id)!.hues);
+        const ruled = rulePromo(
+          look,
+          settingOf(
+            book,
+            offer,
+            FORMATS.find((f) => f.id === id)!,
+            tone,
+          ),
+        );
+        if (!ruled.ok) continue;
+        const said = Object.values(ruled.value.doc.parts).some(
+          (p) => p.kind === 'words' && p.says.kind === 'own' && p.says.text.includes('4.99'),
+        );
+        const named = ruled.value.dropped.some((slot) => slot === 'badge' || slot === 'facts');
+        expect(said || named, `${look.id} ${id}`).toBe(true);
+      }
+  });
+
+  it('a file is out of date when spine, thickness or exposure change, or a volume beside it', () => {
+    const { book } = books[1];
+    const key = (one: Book, shelf = others): string =>
+      deliverables(one, shelf).find((d) => d.id === 'promo-release-square')!.key;
+    const before = key(book);
+    expect(key({ ...book, updatedAt: '2030-01-01T00:00:00Z' })).toBe(before);
+    const spine = { doc: book.cover, follows: false };
+    const beside = { ...books[2].book, sides: { ...books[2].book.sides, spine } };
+    for (const changed of [
+      key({ ...book, sides: { ...book.sides, spine } }),
+      key({ ...book, brief: { ...book.brief, pageCount: 90 } }),
+      key({ ...book, brief: { ...book.brief, publisher: 'Another House' } }),
+      key({ ...book, scene: { ...book.scene, look: { exposure: 1, contrast: 0 } } }),
+      key(book, new Map([...others, [beside.id, beside]])),
+    ])
+      expect(changed).not.toBe(before);
+  });
+
+  it('a picture that is gone stops the campaign that shows it, and no other', async () => {
+    const { book } = books[0];
+    const [guide] = Object.values(book.promos);
+    const asset = { id: 'gonepicture', format: 'png' as const, widthPx: 9, heightPx: 9, name: 'Gone', rights: '' };
+    const behind = {
+      ...guide,
+      id: 'other',
+      style: { ...guide.style, backing: { kind: 'picture' as const, asset: asset.id } },
+    };
+    const lacking: Book = { ...book, assets: { ...book.assets, [asset.id]: asset }, promos: { guide, other: behind } };
+    const list = deliverables(lacking, others);
+    const make = (id: string) =>
+      makeDeliverable(
+        lacking,
+        list.find((d) => d.id === id)!,
+        book.updatedAt,
+        studio,
+        undefined,
+        others,
+      );
+    expect(await make('promo-other-mail')).toMatchObject({
+      ok: false,
+      fault: { code: 'picture-missing', data: { name: 'Gone' } },
+    });
+    expect((await make('promo-guide-mail')).ok).toBe(true);
+  });
+
+  it('colours that were read while the cover\u2019s picture was gone are read anew when it is there', async () => {
+    const { book, files } = books[1];
+    const shelf = new Map<string, Uint8Array>();
+    const own = new QuickStudio(shelf);
+    expect((await promoFacts(book, others, own)).whole).toBe(false);
+    const back = new QuickStudio(files);
+    const whole = await promoFacts(book, others, back);
+    expect(whole.whole).toBe(true);
+    expect(await promoFacts(book, others, back)).toBe(whole);
+    expect(await promoFacts(book, others, own)).not.toBe(await promoFacts(book, others, own));
+  });
+});
+
 describe('files of a campaign', () => {
   it('are one for each format, of its pixels, under names that tell them apart; other words make other files', async () => {
     const { book } = books[1];

@@ -80,7 +80,8 @@ function campaignFrom(args: Arguments, book: Book): Result<Campaign> {
 
 function valueOf(name: MessageField, text: string): Parameters<typeof setField>[1] {
   if (name === 'days') return /^\d+$/.test(text) ? Number(text) : -1;
-  return name === 'price' ? readPrice(text, 'USD') : text;
+  // What is no price is refused like any field that is not written as it should be.
+  return name === 'price' ? (readPrice(text, 'USD') ?? text) : text;
 }
 
 function withFormats(campaign: Campaign, wanted: string | undefined): Result<Campaign> {
@@ -126,13 +127,11 @@ export const promo: Command = {
     const makers = oneThread(studio);
     const as: PromoFormat = format.value ?? 'png';
     const names = new Map<string, string>();
-    const lost = await makers.missing(book, 'promo', others);
-    if (lost) return { ok: false, fault: lost };
     for (const one of formatsOf(campaign.value)) {
       const at = { campaign: campaign.value, format: one };
       const job = await promoJob(makers, book, at, others);
-      if (!job) return fail('work-failed');
-      const made = await promoFile(job, { format: as, mostBytes: most.value }, studio);
+      if (!job.ok) return job;
+      const made = await promoFile(job.value, { format: as, mostBytes: most.value }, studio);
       if (!made.ok) return made;
       const name = `${promoName(book, at)}.${PROMO_FILES[as][0]}`;
       const written = writeAll([[join(out.value, name), made.value.bytes]]);

@@ -22,7 +22,14 @@ export function rulePromo(look: PromoLook, setting: PromoSetting): Result<Ruled>
   if (!canShow(look, board)) return fail('look-asks', { look: look.id });
   const drawn = look.draw(board);
   if (!drawn) return fail('look-full', { look: look.id, format: setting.format.id });
+  if (board.has('badge') && !drawn.parts.some(({ id }) => id === 'badge')) return rulePromo(look, withoutSeal(setting));
   return ok({ doc: docFrom(setting, drawn.parts), dropped: drawn.dropped, look: look.id });
+}
+
+/** Where a look has no place for a seal, its words (a price, "3 days") stand with the other facts: they are never lost in silence. */
+function withoutSeal(setting: PromoSetting): PromoSetting {
+  const { badge = '', facts, ...slots } = setting.slots;
+  return { ...setting, slots: { ...slots, facts: [badge, facts].filter(Boolean).join(' · ') } };
 }
 
 const docFrom = ({ format }: PromoSetting, parts: readonly PartSeed[]): Doc =>

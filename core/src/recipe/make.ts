@@ -143,16 +143,27 @@ export async function promoPicture(
   return made;
 }
 
-/** A promo with all its pictures, made for its full size; null where it was stopped. */
-export async function promoJob(makers: Makers, book: Book, at: PromoAt, others: Others): Promise<PromoJob | null> {
+/** Who makes the pictures of a promo. */
+export type PromoMakers = Pick<Makers, 'missing' | 'promoDoc' | 'trace' | 'onGround' | 'cover'>;
+
+/** A promo with all its pictures, made for its full size. Faults: those of a missing picture or face, and `trace-stopped`. */
+export async function promoJob(
+  makers: PromoMakers,
+  book: Book,
+  at: PromoAt,
+  others: Others,
+): Promise<Result<PromoJob>> {
+  // What another campaign lacks is no matter here.
+  const lost = await makers.missing({ ...book, promos: { [at.campaign.id]: at.campaign } }, 'promo', others);
+  if (lost) return { ok: false, fault: lost };
   const doc = await makers.promoDoc(book, at, others);
   const pictures = new Map<string, Raster>();
   for (const picture of promoPictures(doc, book.brief, at.format.widthPx)) {
     const made = await promoPicture(makers, book, picture, others);
-    if (!made) return null;
+    if (!made) return fail('trace-stopped');
     pictures.set(picture.name, made);
   }
-  return { book, at, pictures, others };
+  return ok({ book, at, pictures, others });
 }
 
 /** A file with what is known of the words that it shows. */
@@ -185,14 +196,12 @@ export async function makeWith(
       return judged(await makers.png(shown, book.scene.ground.kind === 'clear'), await makers.sceneFindings(book));
     }
     case 'promo': {
-      const lost = await makers.missing(book, 'promo', others);
-      if (lost) return { ok: false, fault: lost };
       const at = wanted.promo && promoAt(book, wanted.promo.campaign, wanted.promo.format);
       if (!at) return fail('campaign-gone');
       const job = await promoJob(makers, book, at, others);
-      if (!job) return fail('trace-stopped');
-      const made = await makers.png(await makers.promo(job), false);
-      return judged(made, await makers.promoFindings(job));
+      if (!job.ok) return job;
+      const made = await makers.png(await makers.promo(job.value), false);
+      return judged(made, await makers.promoFindings(job.value));
     }
     default:
       return never(wanted.kind);

@@ -8,14 +8,18 @@ import type { Rect } from '../plane';
 import type { Book } from '../project';
 import { type CoverFacts, type Faces, type Hues, SHOTS, type ShotId, huesOf } from '../promo';
 import { findCut, isOwnCut } from '../text';
-import { coverKey, coverRaster } from './cover';
+import { coverRaster } from './cover';
 import { gather } from './gather';
-import { seriesOf, shotBox } from './promo-shots';
+import { missingFile } from './missing';
+import { artKey } from './mockup';
+import { seriesOf, shotBox, volumesOf } from './promo-shots';
 import type { Others } from './scene-art';
 import type { Studio } from './studio';
 
 /** What promos take from a title as it is now. */
 export type PromoFacts = {
+  /** False while a picture or face of the cover is not there: then they hold only for now. */
+  readonly whole: boolean;
   readonly hues: Hues;
   readonly faces: Faces;
   readonly cover: CoverFacts;
@@ -37,6 +41,7 @@ export async function promoFacts(book: Book, others: Others, studio: Studio): Pr
   const bare = await bareRaster(book, 256, studio);
   const small = await coverRaster(book, 160, studio);
   const made: PromoFacts = {
+    whole: (await missingFile(book, 'cover', studio)) === null,
     hues: huesOf(palette(small), edgeLight(small)),
     faces: facesOf(book.cover),
     cover: {
@@ -47,7 +52,7 @@ export async function promoFacts(book: Book, others: Others, studio: Studio): Pr
     hole: await tellingPlace(book, small, studio),
     boxes: new Map(SHOTS.map((shot) => [shot, shotBox(book, shot, others)])),
   };
-  kept.set(key, made);
+  if (made.whole) kept.set(key, made);
   return made;
 }
 
@@ -163,8 +168,8 @@ export function facesOf(cover: Doc): Faces {
 /** Key of what facts are read from. */
 export const factsKey = (book: Book, others: Others): string =>
   keyOf({
-    covers: seriesOf(book, others).map((id) => coverKey(id === book.id ? book : (others.get(id) ?? book))),
-    pages: book.brief.pageCount,
-    things: book.scene.things,
+    // Covers, spines and backs of all volumes, on whatever the title's scene shows them.
+    art: artKey(book, { ...book.scene, things: volumesOf(book, others) }, others),
     light: book.scene.light,
+    look: book.scene.look,
   });

@@ -33,11 +33,20 @@ function bookOf(book: Book): Thing {
   };
 }
 
+/** Every volume of a title's series as a book, in reading order. */
+export function volumesOf(book: Book, others: Others): Thing[] {
+  const one = bookOf(book);
+  return seriesOf(book, others).map((id) => ({
+    ...one,
+    art: id === book.id ? { kind: 'this' } : { kind: 'title', id },
+  }));
+}
+
 function thingsFor(book: Book, shot: ShotId, others: Others): Thing[] {
   const one = bookOf(book);
   const as = (id: string): Thing => ({ ...one, art: id === book.id ? { kind: 'this' } : { kind: 'title', id } });
   const series = seriesOf(book, others);
-  if (shot === 'row') return series.slice(0, MOST).map(as);
+  if (shot === 'row') return volumesOf(book, others).slice(0, MOST);
   if (SHOTS_OF_MANY.has(shot)) {
     const rest = series.filter((id) => id !== book.id);
     const many = [book.id, ...rest].slice(0, shot === 'fan' ? MOST : 4);

@@ -17,7 +17,6 @@ import {
   type PromoSetting,
   type Ruled,
   type Slot,
-  SLOTS,
   type Slots,
   dressPromo,
   findFormat,
@@ -141,7 +140,7 @@ export async function promoDoc(book: Book, at: PromoAt, others: Others, studio: 
   const changes = made?.changes[campaign.style.look];
   const shown = { doc: changes ? withChanges(ruled, changes) : ruled, ruled, dropped, look };
   // With a face that is not there words are measured in another: that holds only for now.
-  if ([head, text, strong].every((cut) => studio.shaper.has(cut))) composedBy(studio).set(key, shown);
+  if (facts.whole && [head, text, strong].every((cut) => studio.shaper.has(cut))) composedBy(studio).set(key, shown);
   return shown;
 }
 
@@ -320,9 +319,7 @@ export async function promoWords(
       ? [finding('promo-small', 'should', part, { from: readsFromPx, seen: displayPx })]
       : [],
   );
-  const left = dropped.map((slot) =>
-    finding('promo-left-out', 'note', null, { slot: SLOTS.indexOf(slot), name: slot, seen: displayPx }),
-  );
+  const left = dropped.map((slot) => finding('promo-left-out', 'note', null, { name: slot, seen: displayPx }));
   const other = look === at.campaign.style.look ? [] : [finding('promo-other-look', 'note', null, { look })];
   return { doc, findings: [...findings.filter(({ code }) => COUNTS.has(code)), ...small, ...left, ...other], reports };
 }

@@ -4,9 +4,9 @@
  */
 export const VERSIONS = {
   paint: '43eeb479ab',
-  trace: '31f6977a36',
+  trace: '8d820dda32',
   pin: '74b4021b89',
-  promo: '5dd13e8670',
+  promo: '37a43ad537',
   image: '38eb222732',
   epub: '307c30dcc0',
   pdf: '441cf5e6b9',

@@ -13,6 +13,7 @@ import { OwnGroup } from '../features/promos/own-group';
 import { SaveGroup } from '../features/promos/save-group';
 import { useBook } from '../state/session';
 import { Side, Sides } from '../ui/sides';
+import { useComeBack } from '../work/come-back';
 import type { PromoView } from '../work/promo-art';
 import { promoTiles } from '../work/promos';
 import { useCoverColours } from '../work/queries';
@@ -46,7 +47,8 @@ function usePromoView(campaignId: string, formatId: string, widthPx: number) {
   const [shown, setShown] = useState('');
   const [failed, setFailed] = useState(false);
   const at = promoAt(book, campaignId, formatId);
-  const key = at ? `${promoKey(book, at, others)} ${widthPx}` : '';
+  const back = useComeBack();
+  const key = at ? `${promoKey(book, at, others)} ${widthPx} ${back}` : '';
   const [slot] = useState(() =>
     supersedingSlot(
       async (job: { book: typeof book; others: typeof others; at: NonNullable<typeof at>; widthPx: number }) => {

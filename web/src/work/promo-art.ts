@@ -16,6 +16,7 @@ import {
   composePromo,
   coverPicture,
   imagesOf,
+  missingFile,
   pictureKey,
   promoDoc,
   promoFile,
@@ -88,8 +89,15 @@ export function promoArt(studio: Studio) {
         }
       }
       // A quick picture never stands in for a finished one, but a finished one for it.
+      // What is made while something is missing is made anew when that is there again.
+      const lacks = await Promise.all(
+        [...new Set(asks.map(({ at }) => at.campaign))].map((campaign) =>
+          missingFile({ ...book, promos: { [campaign.id]: campaign } }, 'promo', studio, others),
+        ),
+      );
+      const state = lacks.some((lost) => lost !== null) ? ' lacking' : '';
       const keyed = (one: PromoPicture): string => {
-        const key = pictureKey(book, one, others);
+        const key = `${pictureKey(book, one, others)}${state}`;
         return quick && !kept.has(key) ? `${key} quick` : key;
       };
       const pictures = [...all.values()].map((one) => ({ ...one, key: keyed(one) }));

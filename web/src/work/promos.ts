@@ -1,17 +1,7 @@
 import type { Scene, Thing } from '@yosomi/core/mockup';
 import { FINAL, defaultScene } from '@yosomi/core/mockup';
-import type { Raster } from '@yosomi/core/pixels';
 import type { Book } from '@yosomi/core/project';
-import {
-  type Makers,
-  type Others,
-  type PromoAt,
-  type PromoJob,
-  promoPicture,
-  promoPictures,
-  sceneOfPicture,
-  subjectsOf,
-} from '@yosomi/core/recipe';
+import { type Others, type PromoAt, type PromoMakers, sceneOfPicture, subjectsOf } from '@yosomi/core/recipe';
 import type { KeyedPicture, PromoTile } from './promo-art';
 import { PREVIEW, traceBook } from './trace';
 import { press, studio } from './workers';
@@ -121,37 +111,10 @@ export async function promoTiles(
 }
 
 /** The steps of a promo's pictures, by the workers. */
-export const promoMakers = (signal: AbortSignal): Pick<Makers, 'trace' | 'onGround' | 'cover'> => ({
+export const promoMakers = (signal: AbortSignal): PromoMakers => ({
+  missing: (book, what, others) => press().missing(book, what, [...others.values()]),
+  promoDoc: (book, at, others) => press().promoDocOf(book, [...others.values()], at),
   trace: (book, scene, size, others) => traceBook(book, scene, size, FINAL, { signal, others }),
   onGround: (things, book, scene, subjects) => press().onGround(things, book, scene, subjects),
   cover: (book, source, widthPx) => press().coverPicture(book, source, widthPx),
 });
-
-/** Pictures for files, remembered while several formats of one campaign are made. */
-export class PromoPress {
-  readonly #made = new Map<string, Raster>();
-
-  constructor(
-    readonly book: Book,
-    readonly others: Others,
-    readonly signal: AbortSignal,
-  ) {}
-
-  /** A promo with its pictures at their full size; null where it was stopped. */
-  async job(at: PromoAt): Promise<PromoJob | null> {
-    const { book, others, signal } = this;
-    const doc = await press().promoDocOf(book, [...others.values()], at);
-    const pictures = new Map<string, Raster>();
-    for (const picture of promoPictures(doc, book.brief, at.format.widthPx)) {
-      const { name, widthPx } = picture;
-      const before = this.#made.get(name);
-      // A larger one serves as well; it is only made smaller when it is laid.
-      const made =
-        before && before.width >= widthPx ? before : await promoPicture(promoMakers(signal), book, picture, others);
-      if (!made || signal.aborted) return null;
-      this.#made.set(name, made);
-      pictures.set(name, made);
-    }
-    return { book, at, pictures, others };
-  }
-}

@@ -4,7 +4,7 @@ import { type Deliverable, type Makers, type Others, type Wishes, makeWith } fro
 import { sayFault } from '../../messages/say';
 import { type MadeFile, keepFile } from '../../persist/made-files';
 import { nowIso } from '../../platform/clock';
-import { FINAL, traceBook } from '../../work/trace';
+import { promoMakers } from '../../work/promos';
 import { lastMeasured } from '../../work/use-cover-view';
 import { press } from '../../work/workers';
 
@@ -47,16 +47,12 @@ export async function makeFile(
 
 /** The workers as makers: the press paints and encodes, all tracers together trace. */
 const workers = (signal: AbortSignal): Makers => ({
-  missing: (book, what, others) => press().missing(book, what, [...others.values()]),
+  ...promoMakers(signal),
   storeImage: (book, store, wishes) => press().storeImage(book, store, wishes, lastMeasured()),
   ebook: (book, modified) => press().ebook(book, modified),
   pdf: (book, modified, wishes) => press().pdf(book, modified, wishes),
   svg: (book) => press().svg(book),
-  trace: (book, scene, size, others) => traceBook(book, scene, size, FINAL, { signal, others }),
-  onGround: (things, book, scene, subjects) => press().onGround(things, book, scene, subjects),
   sceneFindings: (book) => press().sceneFindings(book),
-  cover: (book, source, widthPx) => press().coverPicture(book, source, widthPx),
-  promoDoc: (book, at, others) => press().promoDocOf(book, [...others.values()], at),
   promo: (job) => press().promoPixels(job),
   promoFindings: (job) => press().promoFindings(job),
   png: (pixels, clear) => press().png(pixels, clear),

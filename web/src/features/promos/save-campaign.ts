@@ -7,12 +7,13 @@ import {
   type PromoFormat,
   type PromoWish,
   campaignPage,
+  promoJob,
   promoName,
 } from '@yosomi/core/recipe';
 import { say, sayFault } from '../../messages/say';
 import { saveBlob, saveFile } from '../../platform/files';
 import type { ZipEntry } from '../../work/picture-files';
-import { PromoPress } from '../../work/promos';
+import { promoMakers } from '../../work/promos';
 import { press } from '../../work/workers';
 
 /** "under 500 KB", "0.5 MB" or "500": most bytes of a file; null for no limit. A bare number is in KB. */
@@ -35,16 +36,17 @@ type Job = {
 
 /** All formats of a campaign in one zip, with a page that shows each with its words; a format that could not be made is said. */
 export async function saveCampaign({ book, campaign, others, wish, signal, onProgress }: Job): Promise<void> {
-  const made = new PromoPress(book, others, signal);
+  const makers = promoMakers(signal);
   const [ending] = PROMO_FILES[wish.format];
   const entries: ZipEntry[] = [];
   const files = new Map<string, string>();
   const formats = formatsOf(campaign);
   for (const [i, format] of formats.entries()) {
     const at = { campaign, format };
-    const job = await made.job(at);
-    if (!job || signal.aborted) return;
-    const file = await press().promoFile(job, wish);
+    const job = await promoJob(makers, book, at, others);
+    if (signal.aborted) return;
+    if (!job.ok) return sayFault(job.fault);
+    const file = await press().promoFile(job.value, wish);
     if (signal.aborted) return;
     if (!file.ok) return sayFault({ ...file.fault, data: { ...file.fault.data, format: format.name } });
     const name = `${promoName(book, at)}.${ending}`;
@@ -66,15 +68,16 @@ export async function saveStills(job: Omit<Job, 'wish'> & { readonly format: str
   const { book, campaign, others, signal, onProgress } = job;
   const format = formatsOf(campaign).find((one) => one.id === job.format);
   if (!format) return sayFault({ code: 'campaign-gone', data: {} });
-  const made = new PromoPress(book, others, signal);
+  const makers = promoMakers(signal);
   const shares = stillShares(campaign.reveal.stills);
   const entries: ZipEntry[] = [];
   for (const [i, share] of shares.entries()) {
     const still = { ...campaign, reveal: { ...campaign.reveal, share } };
     const at = { campaign: still, format };
-    const ready = await made.job(at);
-    if (!ready || signal.aborted) return;
-    const file = await press().promoFile(ready, { format: 'png', mostBytes: null });
+    const ready = await promoJob(makers, book, at, others);
+    if (signal.aborted) return;
+    if (!ready.ok) return sayFault(ready.fault);
+    const file = await press().promoFile(ready.value, { format: 'png', mostBytes: null });
     if (signal.aborted) return;
     if (!file.ok) return sayFault(file.fault);
     const number = String(i + 1).padStart(2, '0');
@@ -95,9 +98,10 @@ export async function saveFormat(job: Omit<Job, 'onProgress'> & { readonly forma
   const format = formatsOf(campaign).find((one) => one.id === job.format);
   if (!format) return sayFault({ code: 'campaign-gone', data: {} });
   const at = { campaign, format };
-  const ready = await new PromoPress(book, others, signal).job(at);
-  if (!ready || signal.aborted) return;
-  const file = await press().promoFile(ready, wish);
+  const ready = await promoJob(promoMakers(signal), book, at, others);
+  if (signal.aborted) return;
+  if (!ready.ok) return sayFault(ready.fault);
+  const file = await press().promoFile(ready.value, wish);
   if (signal.aborted) return;
   if (!file.ok) return sayFault(file.fault);
   const [ending, type] = PROMO_FILES[wish.format];
@@ -111,9 +115,10 @@ export async function copyFormat(job: Omit<Job, 'onProgress' | 'wish'> & { reado
   const { book, campaign, others, signal } = job;
   const format = formatsOf(campaign).find((one) => one.id === job.format);
   if (!format) return sayFault({ code: 'campaign-gone', data: {} });
-  const ready = await new PromoPress(book, others, signal).job({ campaign, format });
-  if (!ready || signal.aborted) return;
-  const file = await press().promoFile(ready, { format: 'png', mostBytes: null });
+  const ready = await promoJob(promoMakers(signal), book, { campaign, format }, others);
+  if (signal.aborted) return;
+  if (!ready.ok) return sayFault(ready.fault);
+  const file = await press().promoFile(ready.value, { format: 'png', mostBytes: null });
   if (!file.ok) return sayFault(file.fault);
   try {
     await navigator.clipboard.write([

@@ -1,6 +1,7 @@
 import type { Book } from '@yosomi/core/project';
 import { type Others, promoKey } from '@yosomi/core/recipe';
 import { useEffect, useRef, useState } from 'react';
+import { useComeBack } from '../../work/come-back';
 import type { PromoTile } from '../../work/promo-art';
 import { type PictureKeys, type PromoAsk, promoTiles } from '../../work/promos';
 
@@ -21,7 +22,7 @@ export function usePromoTiles(book: Book, others: Others, asks: readonly PromoAs
   const [failed, setFailed] = useState(false);
   const [keys, setKeys] = useState<PictureKeys>({});
   const wanted = new Map(asks.map((ask) => [ask.id, `${promoKey(book, ask.at, others)} ${ask.widthPx}`]));
-  const all = [...wanted].map((one) => one.join(' ')).join('|');
+  const all = `${useComeBack()} ${[...wanted].map((one) => one.join(' ')).join('|')}`;
   const latest = useRef({ book, others, asks, wanted });
   useEffect(() => {
     latest.current = { book, others, asks, wanted };
