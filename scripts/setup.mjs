@@ -32,10 +32,11 @@ export function installPackages() {
 
 export const onPath = (name) => spawnSync('which', [name]).status === 0;
 
-/** Browser, Java and EPUBCheck for the tests: found by variable or path, else installed by apt as root. */
+/** Browser, Java, EPUBCheck and a reader of films for the tests: found by variable or path, else installed by apt as root. */
 export function installTestTools(more = []) {
   const needed = [
     ...more,
+    { have: onPath('ffmpeg') && onPath('ffprobe'), deb: 'ffmpeg', variable: 'PATH' },
     {
       have: process.env.YOSOMI_CHROMIUM || onPath('chromium') || onPath('chromium-browser'),
       deb: 'chromium',

@@ -32,6 +32,7 @@ const CORE: Readonly<Record<string, number>> = {
   sketch: 6,
   scenery: 4,
   wrapping: 5,
+  motion: 4,
   stores: 6,
   ebook: 6,
   pdf: 6,
@@ -66,6 +67,7 @@ const PACKAGES: Readonly<Record<string, readonly string[]>> = {
     '@cantoo/pdf-lib',
     '@zip.js/zip.js/lib/zip-core-native.js',
     'utif2',
+    'gifenc',
   ],
   'web/src/ui': ['react', 'radix-ui', 'lucide-react', 'react-colorful'],
 };

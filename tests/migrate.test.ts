@@ -28,6 +28,8 @@ describe.each([
   'schema-7/words',
   'schema-8/pictured',
   'schema-8/words',
+  'schema-9/pictured',
+  'schema-9/words',
 ])('a title of %s', (name) => {
   const opened = unpackProject(fixture(`${name}.yosomi`));
 
@@ -79,6 +81,16 @@ describe('the promo of an earlier schema', () => {
     },
   );
 
+  it.each(['schema-9/pictured', 'schema-9/words'])('of %s has a motion now, and looks as it looked', async (name) => {
+    const { book, files } = opened(name);
+    expect(book.promos.launch.motion).toEqual({ kind: 'swing', arrive: true, seconds: 6 });
+    const wanted = deliverables(book).find((d) => d.id === 'promo-launch-square')!;
+    const made = await makeDeliverable(book, wanted, book.updatedAt, new NodeStudio(files));
+    if (!made.ok) throw new Error(made.fault.code);
+    const now = shrink(await pixelsOf(made.value.bytes), 270, 270);
+    expect(ssim(now, await pixelsOf(fixture(`${name}-promo.png`)))).toBeGreaterThan(0.995);
+  });
+
   it('a headline that the product had made up gives way to the strapline', () => {
     const { square } = opened('schema-7/words').book.promos.first.made;
     expect(square.kind === 'drawn' && square.doc.parts.headline).toMatchObject({
@@ -106,6 +118,13 @@ describe('the promo of an earlier schema', () => {
       'promos.first.made.square.follows',
       'cover.widthPx',
     ]);
+    const added = { op: 'add' as const, path: ['promos', 'late'], value: { id: 'late', formats: ['square'] } };
+    expect(readStep({ label: 'x', forward: [added], back: [], key: null } as never, 9)!.forward[0].value).toMatchObject(
+      {
+        id: 'late',
+        motion: { kind: 'swing' },
+      },
+    );
     const { book } = opened('schema-8/words');
     const done = replay(book, now.forward);
     const { square } = done.promos.first.made;

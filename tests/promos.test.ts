@@ -519,7 +519,7 @@ describe('files of a campaign', () => {
     const pictures = new Map();
     for (const p of promoPictures(doc, book.brief, 1200))
       pictures.set(p.name, (await promoPicture(oneThread(studio), book, p, others))!);
-    const job = { book, at, pictures, others };
+    const job = { book, at, pictures, others, widthPx: at.format.widthPx };
     const small = await promoFile(job, { format: 'jpeg', mostBytes: 60_000 }, studio);
     expect(small.ok && small.value.bytes.length).toBeLessThanOrEqual(60_000);
     expect(await promoFile(job, { format: 'jpeg', mostBytes: 300 }, studio)).toMatchObject({

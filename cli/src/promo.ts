@@ -1,5 +1,15 @@
 import { join } from 'node:path';
 import { type Result, change, fail, ok } from '@yosomi/core/base';
+import {
+  type FilmWish,
+  LEAST_SECONDS,
+  MOST_SECONDS,
+  MOTIONS,
+  type Motion,
+  gifFilm,
+  plainMotion,
+  webpFilm,
+} from '@yosomi/core/motion';
 import type { Book } from '@yosomi/core/project';
 import {
   type Campaign,
@@ -18,16 +28,21 @@ import {
   setStyle,
 } from '@yosomi/core/promo';
 import {
+  type Delivered,
+  type Makers,
+  type Others,
   PROMO_FILES,
   PROMO_FORMATS,
+  type PromoAt,
   type PromoFormat,
   campaignPage,
   oneThread,
+  paintMotion,
   promoFile,
   promoJob,
   promoName,
 } from '@yosomi/core/recipe';
-import { NodeStudio } from '@yosomi/node-kit';
+import { NodeStudio, encodeFrame, momentFile } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
 import { type Command, done, flag, wholeFlag, word } from './command';
 import { makeFolder, readProject, writeAll } from './files';
@@ -94,18 +109,54 @@ function withFormats(campaign: Campaign, wanted: string | undefined): Result<Cam
   return ok({ ...campaign, formats: [...new Set(ids)] });
 }
 
+const FILMS_HERE = ['gif', 'webp'] as const;
+type FilmHere = (typeof FILMS_HERE)[number];
+
+type Made = Promise<Result<Pick<Delivered, 'bytes' | 'findings'>>>;
+type Wanted = { readonly makers: Makers; readonly book: Book; readonly at: PromoAt; readonly others: Others };
+
+async function stillFile(
+  { makers, book, at, others }: Wanted,
+  format: PromoFormat,
+  mostBytes: number | null,
+  studio: NodeStudio,
+): Made {
+  const job = await promoJob(makers, book, at, others);
+  return job.ok ? promoFile(job.value, { format, mostBytes }, studio) : job;
+}
+
+async function filmFile({ makers, book, at, others }: Wanted, motion: Motion, format: FilmHere, wish: FilmWish): Made {
+  const moments = momentFile(at.format.widthPx, at.format.heightPx);
+  try {
+    const painted = await paintMotion(makers, book, at, { motion }, others, { ...wish, put: moments.put });
+    if (!painted.ok) return painted;
+    const film =
+      format === 'gif'
+        ? await gifFilm(moments, painted.value, wish)
+        : await webpFilm(moments, painted.value, wish, encodeFrame);
+    return film.ok ? ok({ bytes: film.value, findings: [] }) : film;
+  } finally {
+    moments.end();
+  }
+}
+
 export const promo: Command = {
   name: 'promo',
   usage:
-    'promo BOOK.yosomi [OTHER.yosomi]... [--campaign NAME] [--kind K] [--look ID] [--tone T] [--formats all|ID,...] [--headline T] [--line T] [--call T] [--link T] [--badge T] [--quotation T --name T --where T] [--price P | --free] [--date YYYY-MM-DD] [--time HH:MM] [--place T] [--days N] [--as png|jpeg|webp|pdf] [--max-bytes N] --out DIR',
-  flags: ['campaign', 'kind', 'look', 'tone', 'formats', ...FIELD_FLAGS, 'as', 'max-bytes', 'out'],
+    'promo BOOK.yosomi [OTHER.yosomi]... [--campaign NAME] [--kind K] [--look ID] [--tone T] [--formats all|ID,...] [--headline T] [--line T] [--call T] [--link T] [--badge T] [--quotation T --name T --where T] [--price P | --free] [--date YYYY-MM-DD] [--time HH:MM] [--place T] [--days N] [--as png|jpeg|webp|pdf] [--motion swing|round|light|words|reveal [--seconds N] --as gif|webp] [--max-bytes N] --out DIR',
+  flags: ['campaign', 'kind', 'look', 'tone', 'formats', ...FIELD_FLAGS, 'as', 'motion', 'seconds', 'max-bytes', 'out'],
   switches: ['free'],
   async run(args, say) {
     const first = word(args, 0, 'title file');
     if (!first.ok) return first;
     const out = flag(args, 'out');
     if (!out.ok) return out;
-    const format = oneOf(args, 'as', PROMO_FORMATS);
+    const motion = oneOf(args, 'motion', MOTIONS);
+    if (!motion.ok) return motion;
+    const seconds = wholeFlag(args, 'seconds', LEAST_SECONDS, MOST_SECONDS, plainMotion.seconds);
+    if (!seconds.ok) return seconds;
+    // Video is written by browsers alone.
+    const format = oneOf<PromoFormat | FilmHere>(args, 'as', motion.value ? FILMS_HERE : PROMO_FORMATS);
     if (!format.ok) return format;
     const most = wholeFlag(args, 'max-bytes', 1000, 500_000_000, null);
     if (!most.ok) return most;
@@ -125,15 +176,19 @@ export const promo: Command = {
     const others = new Map(volumes.map((one) => [one.id, one]));
     const studio = new NodeStudio(files);
     const makers = oneThread(studio);
-    const as: PromoFormat = format.value ?? 'png';
+    const as = format.value ?? (motion.value ? 'gif' : 'png');
     const names = new Map<string, string>();
     for (const one of formatsOf(campaign.value)) {
       const at = { campaign: campaign.value, format: one };
-      const job = await promoJob(makers, book, at, others);
-      if (!job.ok) return job;
-      const made = await promoFile(job.value, { format: as, mostBytes: most.value }, studio);
+      const wish = { mostBytes: most.value, onProgress: () => {} };
+      const moves = motion.value && { ...campaign.value.motion, kind: motion.value, seconds: seconds.value };
+      const made = moves
+        ? await filmFile({ makers, book, at, others }, moves, as as FilmHere, wish)
+        : await stillFile({ makers, book, at, others }, as as PromoFormat, most.value, studio);
       if (!made.ok) return made;
-      const name = `${promoName(book, at)}.${PROMO_FILES[as][0]}`;
+      const name = moves
+        ? `${promoName(book, at)}-${moves.kind}.${as}`
+        : `${promoName(book, at)}.${PROMO_FILES[as as PromoFormat][0]}`;
       const written = writeAll([[join(out.value, name), made.value.bytes]]);
       if (!written.ok) return written;
       names.set(one.id, name);

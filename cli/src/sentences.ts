@@ -104,6 +104,8 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'format-not-taken': (d) => `${d.store} takes no ${d.format}; it takes ${d.wanted}.`,
   'title-missing': () => 'The book has no title; type one in the Brief.',
   'store-refused': (d) => `The store would refuse the cover (${d.codes}).`,
+  'film-too-large': (d) => `The film has ${d.found} bytes even at its lowest quality, more than ${d.most}.`,
+  'motion-cannot': (d) => `Nothing in this format can move like that (${d.motion}).`,
   'budget-too-small': (d) => `The cover does not fit into ${d.most} bytes.`,
 };
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { PNG_LEVEL, modernOptions } from '@yosomi/core/image-file';
+import { PNG_LEVEL, frameOptions, modernOptions } from '@yosomi/core/image-file';
 import type { Raster } from '@yosomi/core/pixels';
 
 const wasm = (path: string): Promise<WebAssembly.Module> =>
@@ -28,6 +28,14 @@ export async function encodeModern(
   const encode = await (modern[format] ??= loadModern(format));
   const picture = { data: source.data, width: source.width, height: source.height };
   return new Uint8Array(await encode(picture, modernOptions(format, quality)));
+}
+
+/** One frame of many, WebP. */
+export async function encodeFrame(source: Raster, quality: number): Promise<Uint8Array<ArrayBuffer>> {
+  const encode = await (modern.webp ??= loadModern('webp'));
+  return new Uint8Array(
+    await encode({ data: source.data, width: source.width, height: source.height }, frameOptions(quality)),
+  );
 }
 
 let oxipng: Promise<(png: Uint8Array, level: number) => Uint8Array> | null = null;

@@ -5,3 +5,5 @@ export * from './jpeg';
 export * from './paths';
 export * from './studio';
 export * from './demo';
+export * from './moments';
+export { encodeFrame } from './codecs';

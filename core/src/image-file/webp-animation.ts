@@ -10,18 +10,18 @@ const ANIMATED = 0x02;
 const CLEAR = 0x10;
 
 /**
- * An animation of still WebP files of one size, each shown for `frameMs`, over and over where `loop`; the coded pictures
+ * An animation of still WebP files of one size, each shown for `frameMs` (one for all, or each its own), over and over where `loop`; the coded pictures
  * are taken as they are (RIFF container of WebP: VP8X, ANIM, ANMF). Throws for files that were not made here.
  */
 export function animatedWebp(
   stills: readonly Uint8Array[],
   widthPx: number,
   heightPx: number,
-  frameMs: number,
+  frameMs: number | readonly number[],
   loop: boolean,
 ): Uint8Array<ArrayBuffer> {
   let clear = false;
-  const frames = stills.map((still) => {
+  const frames = stills.map((still, i) => {
     const list = webpChunks(still);
     const coded = list?.filter((c) => ['ALPH', 'VP8 ', 'VP8L'].includes(c.name)) ?? [];
     const last = coded.at(-1);
@@ -33,7 +33,7 @@ export function animatedWebp(
       le(0, 3),
       le(widthPx - 1, 3),
       le(heightPx - 1, 3),
-      le(Math.round(frameMs), 3),
+      le(Math.round(typeof frameMs === 'number' ? frameMs : frameMs[i]), 3),
       Uint8Array.of(REPLACES),
     ]);
     return webpChunk('ANMF', concat([head, ...coded.map((c) => webpChunk(c.name, c.data))]));

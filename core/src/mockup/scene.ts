@@ -104,6 +104,8 @@ export const Scene = z.object({
   frame: z.object({ widthPx: z.number().int().min(64).max(MOST_PX), heightPx: z.number().int().min(64).max(MOST_PX) }),
   /** Where in the picture the things are fitted, fractions of it; null is the middle, within the margin. */
   place: Area.nullable().default(null),
+  /** A moment of a motion: how far the things have turned about the upright since the picture was framed and exposed, and a light that passes. */
+  moved: z.object({ turnRad: angle, light: Light.nullable() }).default({ turnRad: 0, light: null }),
   /** Mirror of the things in what they stand on. */
   reflection: share,
   look: z.object({
@@ -147,6 +149,7 @@ export const defaultScene: Scene = {
   focus: { blur: 0, at: 0.25 },
   frame: { widthPx: 2000, heightPx: 2000 },
   place: null,
+  moved: { turnRad: 0, light: null },
   reflection: 0,
   look: { exposure: 0, contrast: 0 },
 };

@@ -70,7 +70,7 @@ export const SIDES = ['spine', 'back'] as const;
 export type SideName = (typeof SIDES)[number];
 
 export const MOST_VERSIONS = 60;
-export const BOOK_SCHEMA = 9;
+export const BOOK_SCHEMA = 10;
 
 /** Everything known of one title. The flat cover is the source; mockup, promos and files hold only how they are made from it. */
 export const Book = z.object({

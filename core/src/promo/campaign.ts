@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { type Edit, fault } from '../base';
 import { Doc, HexColour, Part, WRAPPINGS } from '../cover';
+import { Motion, plainMotion } from '../motion';
 import { FORMATS, Format, SCREEN_FORMATS, findFormat, ownFormat } from './formats';
 import {
   FIELDS,
@@ -79,6 +80,7 @@ export const Campaign = z.object({
   message: Message,
   style: Style,
   reveal: Reveal,
+  motion: Motion,
   /** Ids of its formats, in their order. */
   formats: z.array(z.string().max(30)).max(MOST_FORMATS),
   own: z.array(Format).max(MOST_FORMATS),
@@ -106,6 +108,7 @@ export const newCampaign = (id: string, name: string, kind: MessageKind): Campai
   message: newMessage(kind),
   style: kind === 'reveal' ? { ...plainStyle, look: 'wrapped' } : plainStyle,
   reveal: plainReveal,
+  motion: kind === 'reveal' ? { ...plainMotion, kind: 'reveal' } : plainMotion,
   formats: [...SCREEN_FORMATS],
   own: [],
   made: {},
@@ -134,12 +137,14 @@ export const setField =
 
 export const setKind =
   (kind: MessageKind): Edit<Campaign> =>
-  ({ message, style }) => {
+  ({ message, style, motion }) => {
     if (!FIELDS[kind]) return wrong('message.kind');
     message.kind = kind;
     // What hides the cover serves a reveal alone, and a reveal begins with it.
     if (kind === 'reveal' && !REVEALS.has(style.look)) style.look = 'wrapped';
     if (kind !== 'reveal' && REVEALS.has(style.look)) style.look = DEFAULT_LOOK;
+    if ((kind === 'reveal') !== (motion.kind === 'reveal'))
+      motion.kind = kind === 'reveal' ? 'reveal' : plainMotion.kind;
   };
 
 /** Another wording beside the others, shown at once. Fault: `wordings-full`. */
@@ -177,6 +182,13 @@ export const setReveal =
   (campaign) => {
     if (!Reveal.safeParse({ ...campaign.reveal, ...fields }).success) return wrong('reveal');
     Object.assign(campaign.reveal, fields);
+  };
+
+export const setMotion =
+  (fields: Partial<Motion>): Edit<Campaign> =>
+  (campaign) => {
+    if (!Motion.safeParse({ ...campaign.motion, ...fields }).success) return wrong('motion');
+    Object.assign(campaign.motion, fields);
   };
 
 /** Puts a format into the campaign or takes it out. Its own words and changes stay, should it come back. Faults: `format-unknown`, `formats-full`, `format-last`. */

@@ -57,8 +57,8 @@ export const OWN_FORMAT = 'own-';
 export const findFormat = (id: string, own: readonly Format[] = []): Format | undefined =>
   [...FORMATS, ...own].find((f) => f.id === id);
 
-/** A size of one's own: seen at half its pixels, at most 800 wide. */
+/** A size of one's own: a small one is seen as it is, a large one at half its pixels, at most 800 wide. */
 export function ownFormat(widthPx: number, heightPx: number): Format {
-  const displayPx = Math.max(60, Math.min(800, Math.round(widthPx / 2)));
+  const displayPx = Math.min(800, Math.max(Math.round(widthPx / 2), Math.min(widthPx, 400)));
   return format(`${OWN_FORMAT}${widthPx}x${heightPx}`, 'Own size', widthPx, heightPx, displayPx);
 }

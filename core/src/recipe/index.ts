@@ -24,6 +24,8 @@ export * from './on-promo';
 export * from './promo';
 export * from './promo-facts';
 export * from './promo-file';
+export * from './promo-moment';
+export * from './promo-motion';
 export * from './promo-shots';
 export * from './settle';
 export * from './foil';

@@ -56,6 +56,8 @@ export type PromoJob = {
   readonly at: PromoAt;
   readonly pictures: ReadonlyMap<string, Raster>;
   readonly others: Others;
+  /** How wide it is painted. */
+  readonly widthPx: number;
 };
 
 /** Covers that one studio put on things last: promos of a title show the same few again and again. */
@@ -86,8 +88,8 @@ export const oneThread = (studio: Studio): Makers => ({
   sceneFindings: (book) => sceneFindings(book, studio),
   cover: (book, source, widthPx) => coverPicture(book, source, widthPx, studio),
   promoDoc: async (book, at, others) => (await promoDoc(book, at, others, studio)).doc,
-  promo: ({ book, at, pictures, others }) =>
-    promoRaster(book, at, imagesOf(pictures, studio), at.format.widthPx, others, studio),
+  promo: ({ book, at, pictures, others, widthPx }) =>
+    promoRaster(book, at, imagesOf(pictures, studio), widthPx, others, studio),
   promoFindings: ({ book, at, pictures, others }) =>
     promoFindings(book, at, imagesOf(pictures, studio), others, studio),
   png: (pixels, clear) => Promise.resolve(pngFile(pixels, clear)),
@@ -137,9 +139,10 @@ export async function promoPicture(
   const key = pictureKey(book, picture, others);
   const known = shots.get(key);
   if (known) return known;
-  const scene = sceneOfPicture(book, source, others)!;
+  const scene = sceneOfPicture(book, picture, others)!;
   const made = await sceneOn(makers, book, scene, { widthPx, heightPx }, others);
-  if (made) shots.set(key, made);
+  // The many pictures of a motion are each needed once.
+  if (made && !picture.moment) shots.set(key, made);
   return made;
 }
 
@@ -153,17 +156,37 @@ export async function promoJob(
   at: PromoAt,
   others: Others,
 ): Promise<Result<PromoJob>> {
-  // What another campaign lacks is no matter here.
-  const lost = await makers.missing({ ...book, promos: { [at.campaign.id]: at.campaign } }, 'promo', others);
+  const lost = await promoLacks(makers, book, at, others);
   if (lost) return { ok: false, fault: lost };
   const doc = await makers.promoDoc(book, at, others);
+  const { widthPx } = at.format;
+  const pictures = await picturesOf(makers, book, promoPictures(doc, book.brief, widthPx), others);
+  return pictures ? ok({ book, at, pictures, others, widthPx }) : fail('trace-stopped');
+}
+
+/** What a promo lacks. What another campaign lacks is no matter here. */
+export const promoLacks = (
+  makers: Pick<Makers, 'missing'>,
+  book: Book,
+  { campaign }: PromoAt,
+  others: Others,
+): Promise<Fault | null> => makers.missing({ ...book, promos: { [campaign.id]: campaign } }, 'promo', others);
+
+/** Pictures of a promo by their names, those that are known by their keys taken from there; null where it was stopped. */
+export async function picturesOf(
+  makers: Pick<Makers, 'trace' | 'onGround' | 'cover'>,
+  book: Book,
+  wanted: readonly PromoPicture[],
+  others: Others,
+  known: ReadonlyMap<string, Raster> = new Map(),
+): Promise<Map<string, Raster> | null> {
   const pictures = new Map<string, Raster>();
-  for (const picture of promoPictures(doc, book.brief, at.format.widthPx)) {
-    const made = await promoPicture(makers, book, picture, others);
-    if (!made) return fail('trace-stopped');
+  for (const picture of wanted) {
+    const made = known.get(pictureKey(book, picture, others)) ?? (await promoPicture(makers, book, picture, others));
+    if (!made) return null;
     pictures.set(picture.name, made);
   }
-  return ok({ book, at, pictures, others });
+  return pictures;
 }
 
 /** A file with what is known of the words that it shows. */

@@ -7,6 +7,7 @@ import type { Doc } from '../cover';
 import { blurred } from '../darkroom';
 import type { Images, SurfaceImage } from '../ink';
 import type { Scene } from '../mockup';
+import type { Moment } from '../motion';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
 import {
@@ -34,14 +35,15 @@ import { gather } from './gather';
 import { readsFindings } from './legibility';
 import { mockupKey } from './mockup';
 import { type PromoFacts, bareRaster, cutNear, factsKey, promoFacts } from './promo-facts';
+import { docAt, isMoving, movedScene, stillAt } from './promo-moment';
 import { sceneOfSource } from './promo-shots';
 import type { Others } from './scene-art';
 import { settle } from './settle';
 import type { Studio } from './studio';
 import { VERSIONS } from './versions';
 
-/** One format of one campaign. */
-export type PromoAt = { readonly campaign: Campaign; readonly format: Format };
+/** One format of one campaign; at a moment of its motion, else as the still. */
+export type PromoAt = { readonly campaign: Campaign; readonly format: Format; readonly moment?: Moment };
 
 /** Where a title has a promo; null where it has none any more. */
 export function promoAt(book: Book, campaign: string, format: string): PromoAt | null {
@@ -71,7 +73,7 @@ function mockupSize(doc: Doc): { widthPx: number; heightPx: number } {
 const clearScene = (book: Book): Scene => ({ ...book.scene, ground: { kind: 'clear' } });
 
 /** Equal as long as the promo would be equal. */
-export function promoKey(book: Book, { campaign, format }: PromoAt, others: Others): string {
+export function promoKey(book: Book, { campaign, format, moment }: PromoAt, others: Others): string {
   const made = campaign.made[format.id];
   const { title, subtitle, strapline, website, seriesName, seriesNumber, author, language } = book.brief;
   const drawn = made?.kind === 'drawn' ? mockupKey(book, mockupSize(made.doc), clearScene(book), others) : null;
@@ -84,6 +86,7 @@ export function promoKey(book: Book, { campaign, format }: PromoAt, others: Othe
     brief: { title, subtitle, strapline, website, seriesName, seriesNumber, author, language },
     facts: factsKey(book, others),
     drawn,
+    ...(moment ? { moment } : {}),
     version: VERSIONS.promo,
   });
 }
@@ -125,6 +128,7 @@ function settingsFor(book: Book, at: PromoAt, facts: PromoFacts, studio: Studio)
 export async function promoDoc(book: Book, at: PromoAt, others: Others, studio: Studio): Promise<PromoShown> {
   const { campaign, format } = at;
   const made = campaign.made[format.id];
+  if (at.moment) return promoDoc(book, stillAt(at), others, studio);
   if (made?.kind === 'drawn') {
     const led = leading(made.doc, book.brief);
     const doc = made.follows ? dressPromo(led, promoColours(palette(await coverRaster(book, 160, studio)))) : led;
@@ -171,6 +175,8 @@ export type PromoPicture = {
   readonly source: MadeSource;
   readonly widthPx: number;
   readonly heightPx: number;
+  /** At which moment of a motion, where it moves. */
+  readonly moment?: Moment;
 };
 
 /** Largest side of what is traced for a promo, px. */
@@ -181,7 +187,7 @@ const STEPS = [320, 640, 1100, 1600, MOST_SHOT] as const;
 const stepOver = (px: number): number => STEPS.find((step) => step >= px * 0.94) ?? MOST_SHOT;
 
 /** The pictures that a promo places, at the pixels that they need where it is painted `widthPx` wide. */
-export function promoPictures(doc: Doc, brief: Brief, widthPx: number): PromoPicture[] {
+export function promoPictures(doc: Doc, brief: Brief, widthPx: number, moment?: Moment): PromoPicture[] {
   const made = new Map<string, PromoPicture>();
   for (const need of needs(doc, brief).images) {
     if (need.kind !== 'made') continue;
@@ -190,7 +196,7 @@ export function promoPictures(doc: Doc, brief: Brief, widthPx: number): PromoPic
     const before = made.get(base);
     const size = sizeOf(source, doc, across, widthPx);
     if (before && before.widthPx >= size.widthPx) continue;
-    made.set(base, { name: base, source, ...size });
+    made.set(base, { name: base, source, ...size, ...(moment && isMoving(moment, source) ? { moment } : {}) });
   }
   return [...made.values()];
 }
@@ -213,12 +219,16 @@ function sizeOf(source: MadeSource, doc: Doc, across: number, widthPx: number): 
 }
 
 /** The scene that such a picture shows; null for the flat cover. */
-export function sceneOfPicture(book: Book, source: MadeSource, others: Others): Scene | null {
+export function sceneOfPicture(
+  book: Book,
+  { source, moment }: Pick<PromoPicture, 'source' | 'moment'>,
+  others: Others,
+): Scene | null {
   switch (source.kind) {
     case 'shot':
-      return sceneOfSource(book, source, others);
+      return movedScene(sceneOfSource(book, source, others), moment, book, others);
     case 'mockup':
-      return clearScene(book);
+      return movedScene(clearScene(book), moment, book, others);
     case 'cover':
     case 'reveal':
       return null;
@@ -245,16 +255,18 @@ export async function coverPicture(book: Book, source: FlatSource, widthPx: numb
 }
 
 /** Key of a picture of a promo: equal keys, equal pixels. */
-export const pictureKey = (book: Book, { name, source, widthPx, heightPx }: PromoPicture, others: Others): string =>
-  keyOf({
+export const pictureKey = (book: Book, picture: PromoPicture, others: Others): string => {
+  const { name, source, widthPx, heightPx } = picture;
+  return keyOf({
     name,
     size: { widthPx, heightPx },
     cover: factsKey(book, others),
     scene:
       source.kind === 'cover' || source.kind === 'reveal'
         ? null
-        : mockupKey(book, { widthPx, heightPx }, sceneOfPicture(book, source, others)!, others),
+        : mockupKey(book, { widthPx, heightPx }, sceneOfPicture(book, picture, others)!, others),
   });
+};
 
 export type PromoComposed = PromoShown & {
   readonly composition: Composition;
@@ -271,7 +283,8 @@ export async function composePromo(
   others: Others,
   studio: Studio,
 ): Promise<PromoComposed> {
-  const shown = await promoDoc(book, at, others, studio);
+  const still = await promoDoc(book, at, others, studio);
+  const shown = at.moment ? { ...still, doc: docAt(still.doc, at.moment, book, others) } : still;
   const { resources, images } = await gather(shown.doc, book.brief, studio, widthPx, pictures);
   return { ...shown, composition: compose(shown.doc, book.brief, resources), images, resources };
 }

@@ -4,11 +4,11 @@
  */
 export const VERSIONS = {
   paint: '43eeb479ab',
-  trace: '8d820dda32',
-  pin: '74b4021b89',
-  promo: '37a43ad537',
-  image: '38eb222732',
-  epub: '307c30dcc0',
-  pdf: '441cf5e6b9',
-  svg: '4ba40f8aee',
+  trace: '2a030a9556',
+  pin: '780a78ed5c',
+  promo: 'e24bea22e9',
+  image: '872d6ec842',
+  epub: '82d77fa594',
+  pdf: '38ba6ece21',
+  svg: '235fc8a4e3',
 } as const;

@@ -48,6 +48,12 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'format-last': () => 'A campaign keeps one format. Add another one first.',
   'format-size': () => 'Type width and height in pixels, such as 1200 x 300: 120 to 6000 px, from 1 : 3 to 4 : 1.',
   'clipboard-refused': () => 'The browser did not take the picture to the clipboard. Save it as a PNG instead.',
+  'motion-cannot': () => 'Nothing in this format moves that way. Choose another motion, or another look.',
+  'film-too-large': (d) =>
+    `The film has ${bytes(d.found)} even at its lowest quality, more than ${bytes(d.most)}. Make it shorter, or choose MP4.`,
+  'film-codec': (d) =>
+    `This browser cannot write ${String(d.format) === 'mp4' ? 'MP4' : 'WebM'} of this size. Choose another file format.`,
+  'film-room': () => 'There is no room on this device to make the film. Make it shorter, or free some room first.',
   'look-asks': () => 'This look needs something that this title or message does not have. Choose another one.',
   'look-full': () => 'The words do not fit this look here. Shorten them, or choose another look.',
   'promo-small': (d) =>

@@ -9,8 +9,10 @@ import { PartsPanel } from '../features/front/parts-panel';
 import { Table } from '../features/front/table';
 import { useFrontActions } from '../features/front/use-front-actions';
 import { useAllOthers } from '../features/mockups/use-others';
+import { MotionGroup } from '../features/promos/motion-group';
 import { OwnGroup } from '../features/promos/own-group';
 import { SaveGroup } from '../features/promos/save-group';
+import { useCampaignEdit } from '../features/promos/use-campaign';
 import { useBook } from '../state/session';
 import { Side, Sides } from '../ui/sides';
 import { useComeBack } from '../work/come-back';
@@ -88,6 +90,7 @@ function usePromoView(campaignId: string, formatId: string, widthPx: number) {
 function OpenPromo({ campaignId, formatId }: { campaignId: string; formatId: string }) {
   const book = useBook();
   const campaign = book.promos[campaignId];
+  const set = useCampaignEdit(campaignId);
   const format = findFormat(formatId, campaign.own)!;
   const [width, setWidth] = useState(540);
   const [ground, setGround] = useState(0);
@@ -163,7 +166,14 @@ function OpenPromo({ campaignId, formatId }: { campaignId: string; formatId: str
                 }
               />
             </div>
-            <div className="border-t border-l border-line">
+            <div className="max-h-[60%] overflow-auto border-t border-l border-line">
+              <MotionGroup
+                campaign={campaign}
+                set={set}
+                others={others}
+                format={formatId}
+                motions={view?.motions ?? null}
+              />
               <SaveGroup campaign={campaign} others={others} format={formatId} />
             </div>
           </div>

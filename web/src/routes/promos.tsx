@@ -190,6 +190,7 @@ function CampaignPage({ id, onNew }: { id: string; onNew(): void }) {
             colours={colours ?? []}
             seen={view === 'formats' ? seen : []}
             format={first?.id ?? ''}
+            motions={(view === 'formats' && first && sheet.tiles.get(first.id)?.motions) || null}
             onLooks={() => setView('looks')}
           />
         </Side>

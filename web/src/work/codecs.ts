@@ -1,4 +1,4 @@
-import { PNG_LEVEL, modernOptions } from '@yosomi/core/image-file';
+import { PNG_LEVEL, frameOptions, modernOptions } from '@yosomi/core/image-file';
 import type { Raster } from '@yosomi/core/pixels';
 
 type Encode = (picture: ImageData, options: object) => Promise<ArrayBuffer>;
@@ -20,6 +20,13 @@ export async function encodeModern(
   return new Uint8Array(
     await encode(new ImageData(source.data, source.width, source.height), modernOptions(format, quality)),
   );
+}
+
+/** One frame of many, WebP. */
+export async function encodeFrame(source: Raster, quality: number): Promise<Uint8Array<ArrayBuffer>> {
+  const encode = await (modern.webp ??= load('webp'));
+  const picture = new ImageData(source.data, source.width, source.height);
+  return new Uint8Array(await encode(picture, frameOptions(quality)));
 }
 
 let oxipng: Promise<(png: Uint8Array, level: number) => Uint8Array> | null = null;

@@ -1,6 +1,7 @@
 import type { Finding, Result } from '@yosomi/core/base';
 import type { Doc } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
+import type { MotionKind } from '@yosomi/core/motion';
 import type { Raster } from '@yosomi/core/pixels';
 import { Book } from '@yosomi/core/project';
 import { type Slot } from '@yosomi/core/promo';
@@ -17,6 +18,7 @@ import {
   coverPicture,
   imagesOf,
   missingFile,
+  motionsOf,
   pictureKey,
   promoDoc,
   promoFile,
@@ -37,6 +39,8 @@ export type PromoTile = {
   readonly bitmap: ImageBitmap;
   readonly dropped: readonly Slot[];
   readonly look: string;
+  /** What of it can move. */
+  readonly motions: readonly MotionKind[];
 };
 
 /** A promo as it is worked on. `ruled` is the promo by its rule alone; null where it is drawn by hand. */
@@ -122,7 +126,8 @@ export function promoArt(studio: Studio) {
       const { book, others } = read(input, shown);
       const made = await composePromo(book, at, picturesBy(keys), widthPx, others, studio);
       const bitmap = await bitmapOf(studio.paint(made.composition.ink, widthPx, made.images));
-      return transfer({ bitmap, dropped: made.dropped, look: made.look }, [bitmap]);
+      const motions = motionsOf(made.doc, book, others);
+      return transfer({ bitmap, dropped: made.dropped, look: made.look, motions }, [bitmap]);
     },
 
     async promoView(
@@ -138,7 +143,9 @@ export function promoArt(studio: Studio) {
       const bitmap = await bitmapOf(studio.paint(made.composition.ink, widthPx, made.images));
       const { findings } = await promoWords(book, at, pictures, others, studio);
       const { doc, ruled, dropped, look } = made;
-      return transfer({ bitmap, frames: made.composition.frames, findings, doc, ruled, dropped, look }, [bitmap]);
+      const motions = motionsOf(doc, book, others);
+      const { frames } = made.composition;
+      return transfer({ bitmap, frames, findings, doc, ruled, dropped, look, motions }, [bitmap]);
     },
 
     /** What of a promo cannot be read, or was left out, measured on its pixels. */
@@ -160,8 +167,10 @@ export function promoArt(studio: Studio) {
     coverPicture: (input: Book, source: FlatSource, widthPx: number): Promise<Raster> =>
       coverPicture(Book.parse(input), source, widthPx, studio),
 
-    promoPixels: ({ book, at, pictures, others }: PromoJob): Promise<Raster> =>
-      promoRaster(Book.parse(book), at, imagesOf(pictures, studio), at.format.widthPx, others, studio),
+    async promoPixels({ book, at, pictures, others, widthPx }: PromoJob): Promise<Raster> {
+      const made = await promoRaster(Book.parse(book), at, imagesOf(pictures, studio), widthPx, others, studio);
+      return transfer(made, [made.data.buffer]);
+    },
 
     promoFindings: ({ book, at, pictures, others }: PromoJob): Promise<Finding[]> =>
       promoFindings(Book.parse(book), at, imagesOf(pictures, studio), others, studio),

@@ -37,7 +37,7 @@ async function supply(
 ): Promise<void> {
   const scenes = new Map(
     lacking.flatMap((one) => {
-      const scene = sceneOfPicture(book, one.source, others);
+      const scene = sceneOfPicture(book, one, others);
       return scene ? [[one.key, scene] as const] : [];
     }),
   );

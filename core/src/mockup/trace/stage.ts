@@ -1,10 +1,10 @@
 import { rgbOf } from '../../colour';
 import { LINEAR_OF } from '../../pixels';
 import { type Homography, type Point, type Rect, homography } from '../../plane';
-import { type Camera, type Vec3, along, cross, lookAt, projectPoint, times } from '../../space';
+import { type Camera, type Vec3, along, cross, lookAt, projectPoint, times, turnAbout } from '../../space';
 import { type ThingSubject, roundOf, setting } from '../arrange';
 import { type Lamp, type Scratch, areaLight, finishOf, occluder, scratchFor, shadePoint } from '../light';
-import { type Box, type FaceName, type Look, type Model, type Panel, boxOf, prismOfCircle } from '../models';
+import { type Box, type FaceName, type Look, type Model, type Panel, boxOf, placed, prismOfCircle } from '../models';
 import type { Scene } from '../scene';
 import { type Facet, type FacetMaker, facesEye, facetOf, mirrored, outwards } from './facet';
 import { type Ground, groundOf, shadowBox, shadowReach } from './ground';
@@ -71,7 +71,7 @@ export function stage(
   smooth: { readonly strips: number; readonly cells: number; readonly lens: number },
 ): Stage {
   const { light: look } = scene;
-  const { models, lamps, occluders, scratch, ground, size, eye, radiusMm, camera } = seen(
+  const { resting, models, lamps, occluders, scratch, ground, size, eye, radiusMm, camera } = seen(
     scene,
     subjects,
     width,
@@ -86,7 +86,7 @@ export function stage(
     scratch,
     fill: look.fill,
     heightMm: size,
-    exposure: exposureOf(models[0], eye, scene),
+    exposure: exposureOf(resting[0], eye, scene),
     cells: smooth.cells,
     known: new Map(),
   };
@@ -121,6 +121,9 @@ export function stage(
   };
 }
 
+/** Distance of a passing light, times the scene's size: near, so that its sheen wanders. */
+const PASSING = 1.15;
+
 /** What stands in a scene, how it is lit, and the camera that has it all in its frame. */
 function seen(
   scene: Scene,
@@ -130,40 +133,49 @@ function seen(
   strips: number | undefined,
 ) {
   const { pose, light: look } = scene;
-  const models = setting(scene, subjects, strips);
-  const { radiusMm, heightMm } = roundOf(models);
+  const resting = setting(scene, subjects, strips);
+  const { turnRad, light: passing } = scene.moved;
+  const turn = turnAbout([0, 1, 0], turnRad);
+  const models = turnRad === 0 ? resting : resting.map((model) => placed(model, turn));
+  const { radiusMm, heightMm } = roundOf(resting);
   const size = Math.max(heightMm, 1.5 * radiusMm);
   const target: Vec3 = [0, heightMm / 2, 0];
   const distance = (size * pose.lensMm) / 21;
   const eye: Vec3 = [0, target[1] + Math.sin(pose.tiltRad) * distance, Math.cos(pose.tiltRad) * distance];
-  const lampOf = (l: NonNullable<Scene['second']>): Lamp => ({
-    light: areaLight(target, l.azimuthRad, l.heightRad, size * 3.4, size * (0.12 + 2.1 * l.softness ** 1.4)),
+  const lampOf = (l: NonNullable<Scene['second']>, far = 3.4): Lamp => ({
+    light: areaLight(target, l.azimuthRad, l.heightRad, size * far, size * (0.12 + 2.1 * l.softness ** 1.4)),
     strength: l.strength,
     softness: l.softness,
   });
-  const lamps = [lampOf(look), ...(scene.second ? [lampOf(scene.second)] : [])];
+  const standing = [lampOf(look), ...(scene.second ? [lampOf(scene.second)] : [])];
+  const lamps = passing ? [...standing, lampOf(passing, PASSING)] : standing;
   const occluders = models.flatMap((model) => model.solids.map(occluder));
-  const reachMm = 0.4 * Math.max(heightMm, ...models.map((model) => halfFootprint(boxOf([model]))));
-  const ground = groundOf(occluders, lamps, look.shadow, look.contact, reachMm);
+  const reachMm = 0.4 * Math.max(heightMm, ...resting.map((model) => halfFootprint(boxOf([model]))));
+  // A light that passes throws no shadow on the ground: it would run over what stands beside the things.
+  const ground = groundOf(occluders, standing, look.shadow, look.contact, reachMm);
   const scratch = scratchFor(occluders);
 
-  // One thing's frame is fitted to its whole turn, so that it does not breathe while it is turned.
+  // One thing's frame is fitted to its whole turn, so that it does not breathe while it is turned; what moves keeps the frame that it had at rest.
   const alone = models.length === 1;
   const hull = prismOfCircle(radiusMm, heightMm);
+  const still = turnRad === 0 && !passing;
+  const solids = still ? occluders : resting.flatMap((model) => model.solids.map(occluder));
+  const cast = still ? ground : groundOf(solids, standing, look.shadow, look.contact, reachMm);
+  const casting = still ? scratch : scratchFor(solids);
   const round = occluder(hull);
-  const shadowed = alone ? groundOf([round], lamps, look.shadow, look.contact, reachMm) : ground;
-  const reached = shadowReach(shadowed, alone ? scratchFor([round]) : scratch);
+  const shadowed = alone ? groundOf([round], standing, look.shadow, look.contact, reachMm) : cast;
+  const reached = shadowReach(shadowed, alone ? scratchFor([round]) : casting);
   // What leans or floats can cast farther than the cylinder it turns in.
-  if (alone && scene.arrangement !== 'standing') reached.push(...shadowReach(ground, scratch));
-  const points = alone ? hull.corners : models.flatMap((model) => model.solids.flatMap((s) => s.corners));
+  if (alone && scene.arrangement !== 'standing') reached.push(...shadowReach(cast, casting));
+  const points = alone ? hull.corners : resting.flatMap((model) => model.solids.flatMap((s) => s.corners));
   const rough = rolled(lookAt(eye, target, 1, 0, 0), pose.rollRad);
   const fadeMm = REFLECTED * size;
   const inMirror = scene.reflection > 0 ? points.map(([x, y, z]): Vec3 => [x, -Math.min(y, fadeMm), z]) : [];
   const { margin } = pose;
   const room = scene.place ?? { x: margin, y: margin, width: 1 - 2 * margin, height: 1 - 2 * margin };
-  const shown = scene.place ? models.flatMap((model) => model.solids.flatMap((s) => s.corners)) : null;
+  const shown = scene.place ? resting.flatMap((model) => model.solids.flatMap((s) => s.corners)) : null;
   const camera = framed(rough, shown ?? [...points, ...inMirror, ...reached], width, height, room);
-  return { models, lamps, occluders, scratch, ground, size, eye, radiusMm, camera };
+  return { resting, models, lamps, occluders, scratch, ground, size, eye, radiusMm, camera };
 }
 
 /** The box round the things themselves, without their shadows, in a picture of a scene: fractions of its width and height. */

@@ -1,4 +1,5 @@
 import type { Finding } from '@yosomi/core/base';
+import type { MotionKind } from '@yosomi/core/motion';
 import {
   type Campaign,
   FORMATS,
@@ -17,6 +18,7 @@ import { sentenceOf } from '../../messages/sentences';
 import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
+import { Chip, Chips } from '../../ui/chip';
 import { ColourField } from '../../ui/colour-field';
 import { inputLook } from '../../ui/field';
 import { Group } from '../../ui/group';
@@ -24,6 +26,7 @@ import { Menu } from '../../ui/menu';
 import { usePictureInput } from '../front/use-picture-input';
 import { onCampaign } from '@yosomi/core/project';
 import { TONE_NAMES } from './names';
+import { MotionGroup } from './motion-group';
 import { RevealGroup } from './reveal-group';
 import { SaveGroup } from './save-group';
 import type { SetCampaign } from './use-campaign';
@@ -38,8 +41,10 @@ export function CampaignPanel(props: {
   others: Others;
   colours: readonly string[];
   seen: readonly Seen[];
-  /** The format that a series of stills is made in. */
+  /** The format that a series of stills, or a film, is made in. */
   format: string;
+  /** What of that format can move; null while it is not known. */
+  motions: readonly MotionKind[] | null;
   onLooks(): void;
 }) {
   const { campaign, set, seen } = props;
@@ -57,6 +62,7 @@ export function CampaignPanel(props: {
         {campaign.message.kind === 'reveal' && (
           <RevealGroup campaign={campaign} set={set} others={props.others} format={props.format} />
         )}
+        <MotionGroup {...props} />
         <Behind campaign={campaign} set={set} colours={props.colours} />
         <Faces campaign={campaign} set={set} />
         <Formats campaign={campaign} set={set} />
@@ -84,9 +90,6 @@ export function CampaignPanel(props: {
   );
 }
 
-const chip =
-  'rounded-sm border border-edge bg-card px-2 py-1 hover:border-ink aria-pressed:bg-ink aria-pressed:font-semibold aria-pressed:text-card';
-
 function Behind({ campaign, set, colours }: { campaign: Campaign; set: SetCampaign; colours: readonly string[] }) {
   const { style } = campaign;
   const edit = useSession((s) => s.edit);
@@ -96,51 +99,38 @@ function Behind({ campaign, set, colours }: { campaign: Campaign; set: SetCampai
       return onCampaign(campaign.id, setStyle({ backing: { kind: 'picture', asset: taken.asset.id } }))(book);
     });
   });
+  const back = (kind: 'cover' | 'look'): void =>
+    void set('Ground', setStyle({ backing: { kind: style.backing.kind === kind ? 'look' : kind } }));
   const look = style.backing.kind === 'look' && style.tone === null && style.colour === null;
   return (
     <Group title="What stands behind it">
-      <div role="group" aria-label="What stands behind it" className="flex flex-wrap gap-1.5">
-        <button
-          type="button"
-          className={chip}
-          aria-pressed={look}
-          onClick={() => set('Ground', setStyle({ tone: null, colour: null, backing: { kind: 'look' } }))}
+      <Chips label="What stands behind it">
+        <Chip
+          taken={look}
+          onTake={() => set('Ground', setStyle({ tone: null, colour: null, backing: { kind: 'look' } }))}
         >
           The look’s own
-        </button>
+        </Chip>
         {TONES.map((tone) => (
-          <button
+          <Chip
             key={tone}
-            type="button"
-            className={chip}
-            aria-pressed={style.tone === tone && style.colour === null}
-            onClick={() => set('Ground', setStyle({ tone, colour: null }))}
+            taken={style.tone === tone && style.colour === null}
+            onTake={() => set('Ground', setStyle({ tone, colour: null }))}
           >
             {TONE_NAMES[tone]}
-          </button>
+          </Chip>
         ))}
-        <button
-          type="button"
-          className={chip}
-          aria-pressed={style.backing.kind === 'cover'}
-          onClick={() =>
-            set('Ground', setStyle({ backing: { kind: style.backing.kind === 'cover' ? 'look' : 'cover' } }))
-          }
-        >
+        <Chip taken={style.backing.kind === 'cover'} onTake={() => back('cover')}>
           The cover’s picture
-        </button>
-        <button
-          type="button"
-          className={chip}
-          aria-pressed={style.backing.kind === 'picture'}
-          onClick={() =>
-            style.backing.kind === 'picture' ? set('Ground', setStyle({ backing: { kind: 'look' } })) : picture.open()
-          }
+        </Chip>
+        <Chip
+          taken={style.backing.kind === 'picture'}
+          onTake={() => (style.backing.kind === 'picture' ? back('look') : picture.open())}
         >
           A picture of my own
-        </button>
+        </Chip>
         {picture.input}
-      </div>
+      </Chips>
       <ColourField
         label="A colour of my own"
         value={style.colour ?? '#2f5d50'}

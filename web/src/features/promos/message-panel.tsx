@@ -15,6 +15,7 @@ import {
 import { useId } from 'react';
 import { useFrom } from '../../state/session';
 import { Button } from '../../ui/button';
+import { Chip, Chips } from '../../ui/chip';
 import { TextField, inputLook } from '../../ui/field';
 import { KIND_NAMES, FIELD_NAMES, dateName } from './names';
 import type { SetCampaign } from './use-campaign';
@@ -31,19 +32,13 @@ export function MessagePanel({ campaign, set }: { campaign: Campaign; set: SetCa
       className="flex h-full w-[236px] shrink-0 flex-col gap-3 overflow-auto border-r border-line p-4"
     >
       <h2 className="text-base font-semibold">The message</h2>
-      <div role="group" aria-label="Kind of message" className="flex flex-wrap gap-1.5">
+      <Chips label="Kind of message">
         {MESSAGE_KINDS.map((kind) => (
-          <button
-            key={kind}
-            type="button"
-            aria-pressed={message.kind === kind}
-            onClick={() => set('Kind of message', setKind(kind))}
-            className="rounded-sm border border-edge bg-card px-2 py-1 hover:border-ink aria-pressed:bg-ink aria-pressed:font-semibold aria-pressed:text-card"
-          >
+          <Chip key={kind} taken={message.kind === kind} onTake={() => set('Kind of message', setKind(kind))}>
             {KIND_NAMES[kind]}
-          </button>
+          </Chip>
         ))}
-      </div>
+      </Chips>
       {FIELDS[message.kind].map((field) => (
         <Field key={field} field={field} campaign={campaign} set={set} />
       ))}

@@ -1,4 +1,5 @@
 import type { WRAPPINGS } from '@yosomi/core/cover';
+import type { MotionKind } from '@yosomi/core/motion';
 import type { LookFamily, MessageField, MessageKind, Slot, ToneName } from '@yosomi/core/promo';
 
 export const KIND_NAMES: Readonly<Record<MessageKind, string>> = {
@@ -94,3 +95,11 @@ export const OWN_NAMES = {
   changed: 'changed by hand',
   drawn: 'drawn by hand',
 } as const;
+
+export const MOTION_NAMES: Readonly<Record<MotionKind, string>> = {
+  swing: 'To and fro',
+  round: 'Right round',
+  light: 'A light passes',
+  reveal: 'It is unwrapped',
+  words: 'Words only',
+};

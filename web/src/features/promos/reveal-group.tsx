@@ -1,10 +1,9 @@
 import { WRAPPINGS } from '@yosomi/core/cover';
 import { type Campaign, type Reveal, setReveal } from '@yosomi/core/promo';
 import type { Others } from '@yosomi/core/recipe';
-import { useEffect, useRef, useState } from 'react';
-import { sayFault } from '../../messages/say';
 import { useBook } from '../../state/session';
 import { Button } from '../../ui/button';
+import { Chip, Chips } from '../../ui/chip';
 import { NumberField } from '../../ui/field';
 import { Group } from '../../ui/group';
 import { Slider } from '../../ui/slider';
@@ -12,6 +11,7 @@ import { Working } from '../../ui/working';
 import { WRAPPING_NAMES } from './names';
 import { saveStills } from './save-campaign';
 import type { SetCampaign } from './use-campaign';
+import { useWork } from './use-work';
 
 const percent = (n: number): string => `${n} %`;
 
@@ -20,39 +20,22 @@ export function RevealGroup(props: { campaign: Campaign; set: SetCampaign; other
   const { campaign, set, others, format } = props;
   const { reveal } = campaign;
   const book = useBook();
-  const [done, setDone] = useState<number | null>(null);
-  const abort = useRef<AbortController | null>(null);
-  useEffect(() => () => abort.current?.abort(), []);
+  const work = useWork();
   const change = (fields: Partial<Reveal>, dragging = false): void =>
     void set('Reveal', setReveal(fields), dragging ? 'reveal' : undefined);
   const placed = reveal.wrapping !== 'envelope';
   const at = reveal.at ?? { x: 0.5, y: 0.6 };
-  const save = async (): Promise<void> => {
-    const { signal } = (abort.current = new AbortController());
-    setDone(0);
-    try {
-      await saveStills({ book, campaign, others, format, signal, onProgress: setDone });
-    } catch {
-      if (!signal.aborted) sayFault({ code: 'work-failed', data: {} });
-    } finally {
-      setDone(null);
-    }
-  };
+  const save = (): void =>
+    work.run((signal, onProgress) => saveStills({ book, campaign, others, format, signal, onProgress }));
   return (
     <Group title="How it is shown">
-      <div role="group" aria-label="Wrapping" className="flex flex-wrap gap-1.5">
+      <Chips label="Wrapping">
         {WRAPPINGS.map((kind) => (
-          <button
-            key={kind}
-            type="button"
-            aria-pressed={reveal.wrapping === kind}
-            onClick={() => change({ wrapping: kind })}
-            className="rounded-sm border border-edge bg-card px-2 py-1 hover:border-ink aria-pressed:bg-ink aria-pressed:font-semibold aria-pressed:text-card"
-          >
+          <Chip key={kind} taken={reveal.wrapping === kind} onTake={() => change({ wrapping: kind })}>
             {WRAPPING_NAMES[kind]}
-          </button>
+          </Chip>
         ))}
-      </div>
+      </Chips>
       <Slider
         label="How much is shown"
         value={Math.round(reveal.share * 100)}
@@ -96,10 +79,10 @@ export function RevealGroup(props: { campaign: Campaign; set: SetCampaign; other
         most={14}
         onChange={(stills, dragging) => change({ stills: Math.round(stills) }, dragging)}
       />
-      {done === null ? (
-        <Button onClick={() => void save()}>Save the series</Button>
+      {work.done === null ? (
+        <Button onClick={save}>Save the series</Button>
       ) : (
-        <Working label="Making the stills" done={done} onStop={() => abort.current?.abort()} />
+        <Working label="Making the stills" done={work.done} onStop={work.stop} />
       )}
     </Group>
   );

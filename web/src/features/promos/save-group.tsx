@@ -1,13 +1,13 @@
 import type { Campaign } from '@yosomi/core/promo';
 import type { Others, PromoFormat } from '@yosomi/core/recipe';
-import { useEffect, useRef, useState } from 'react';
-import { sayFault } from '../../messages/say';
+import { useState } from 'react';
 import { useBook } from '../../state/session';
 import { Button } from '../../ui/button';
 import { TextField } from '../../ui/field';
 import { Group } from '../../ui/group';
 import { Segmented } from '../../ui/segmented';
 import { Working } from '../../ui/working';
+import { useWork } from './use-work';
 import { SAVE_FORMATS, copyFormat, readLimit, saveCampaign, saveFormat } from './save-campaign';
 
 /** Saves one format, or all of a campaign in a zip; with a limit in bytes where one is typed. */
@@ -15,21 +15,8 @@ export function SaveGroup({ campaign, others, format }: { campaign: Campaign; ot
   const book = useBook();
   const [kind, setKind] = useState<PromoFormat>('png');
   const [limit, setLimit] = useState('');
-  const [done, setDone] = useState<number | null>(null);
-  const abort = useRef<AbortController | null>(null);
-  useEffect(() => () => abort.current?.abort(), []);
+  const work = useWork();
   const mostBytes = kind === 'jpeg' || kind === 'webp' ? readLimit(limit) : null;
-  const run = async (job: (signal: AbortSignal) => Promise<void>): Promise<void> => {
-    const { signal } = (abort.current = new AbortController());
-    setDone(0);
-    try {
-      await job(signal);
-    } catch {
-      if (!signal.aborted) sayFault({ code: 'work-failed', data: {} });
-    } finally {
-      setDone(null);
-    }
-  };
   const wish = { format: kind, mostBytes };
   const count = campaign.formats.length;
   return (
@@ -45,13 +32,13 @@ export function SaveGroup({ campaign, others, format }: { campaign: Campaign; ot
           onChange={setLimit}
         />
       )}
-      {done !== null ? (
-        <Working label="Making the files" done={done} onStop={() => abort.current?.abort()} />
+      {work.done !== null ? (
+        <Working label="Making the files" done={work.done} onStop={work.stop} />
       ) : format === null ? (
         <Button
           kind="ink"
           onClick={() =>
-            void run((signal) => saveCampaign({ book, campaign, others, wish, signal, onProgress: setDone }))
+            work.run((signal, onProgress) => saveCampaign({ book, campaign, others, wish, signal, onProgress }))
           }
         >
           {count === 1 ? 'Save it in a zip' : `Save all ${count}`}
@@ -60,11 +47,11 @@ export function SaveGroup({ campaign, others, format }: { campaign: Campaign; ot
         <>
           <Button
             kind="ink"
-            onClick={() => void run((signal) => saveFormat({ book, campaign, others, wish, signal, format }))}
+            onClick={() => work.run((signal) => saveFormat({ book, campaign, others, wish, signal, format }))}
           >
             Save this one
           </Button>
-          <Button onClick={() => void run((signal) => copyFormat({ book, campaign, others, signal, format }))}>
+          <Button onClick={() => work.run((signal) => copyFormat({ book, campaign, others, signal, format }))}>
             Copy it
           </Button>
         </>
