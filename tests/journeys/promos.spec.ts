@@ -101,9 +101,10 @@ test.describe('a campaign of a demo book', () => {
       await page.keyboard.press('Enter');
       await expect(desk).toHaveAttribute('aria-pressed', 'true');
       await page.getByRole('radio', { name: 'Favourites' }).click();
-      await expect(page.locator('[data-tile]')).toHaveCount(1);
+      // The one favourite, in several formats to be compared.
+      await expect(page.locator('[data-tile^="desk/"]')).toHaveCount(4);
       await page.getByRole('button', { name: 'Undo', exact: true }).click();
-      await expect(page.locator('[data-tile="desk"]')).toHaveAttribute('aria-pressed', 'false');
+      await expect(page.locator('[data-tile="desk/square"]')).toHaveAttribute('aria-pressed', 'false');
       await page.getByRole('button', { name: 'Redo', exact: true }).click();
       await page.getByRole('radio', { name: 'Formats' }).click();
       await promosReady(page);
@@ -162,6 +163,92 @@ test.describe('a campaign of a demo book', () => {
     expect(first[1]).toBeGreaterThan(first[2]);
     expect(second[0]).toBeGreaterThan(second[1] * 1.15);
     expect(third[2]).toBeGreaterThan(third[0]);
+  });
+
+  test('looks are narrowed and followed, wordings seen beside each other, and the message made for the whole series', async ({
+    page,
+  }) => {
+    test.setTimeout(240_000);
+    await page.goto('/');
+    await page.getByRole('link', { name: 'Open Interest Paid in Snow' }).click({ timeout: 60_000 });
+    await step(page, 'Promos');
+    await promosReady(page);
+
+    await test.step('one kind of look, then more like one of them on another ground', async () => {
+      await page.getByRole('radio', { name: 'Looks' }).click();
+      await page.getByRole('button', { name: 'Several things' }).click();
+      await promosReady(page);
+      await expect(page.locator('h3').filter({ hasText: 'Several things' })).toHaveCount(1);
+      await expect(page.locator('[data-tile="dusk"]')).toHaveCount(0);
+      await page.locator('[data-tile="fan"]').focus();
+      await page.keyboard.press('m');
+      await expect(page.getByRole('heading', { name: 'The series as a fan, on other grounds' })).toBeVisible();
+      await promosReady(page);
+      const night = page.locator('[data-tile="fan@night"]');
+      await night.click();
+      await expect(night).toHaveAttribute('aria-pressed', 'true');
+      await page.getByRole('button', { name: 'Back to all looks' }).click();
+      await page.getByRole('radio', { name: 'Formats' }).click();
+      await expect(page.getByText('The series as a fan')).toBeVisible();
+    });
+
+    await test.step('two wordings as pictures; a click takes one', async () => {
+      await page.getByRole('button', { name: 'Another wording' }).click();
+      await page.getByLabel('Headline').fill('Three debts, one winter');
+      await page.getByRole('radio', { name: 'Wordings' }).click();
+      await promosReady(page);
+      const [first, second] = [page.locator('[data-tile="wording-0"]'), page.locator('[data-tile="wording-1"]')];
+      await expect(second).toHaveAttribute('aria-pressed', 'true');
+      const pixels = (tile: typeof first): Promise<string> =>
+        tile.locator('canvas').evaluate((c) => (c as HTMLCanvasElement).toDataURL());
+      expect(await pixels(first)).not.toBe(await pixels(second));
+      await first.click();
+      await expect(first).toHaveAttribute('aria-pressed', 'true');
+      await expect(page.getByLabel('Headline')).not.toHaveValue('Three debts, one winter');
+      await page.getByRole('radio', { name: 'Formats' }).click();
+      await kept(page);
+    });
+
+    await test.step('for every title of the series, each with its own name in a folder of its own', async () => {
+      await page.getByRole('button', { name: 'Campaign as a whole' }).click();
+      await page.getByRole('menuitem', { name: 'Save for several titles' }).click();
+      const dialog = page.getByRole('dialog', { name: 'Save for several titles' });
+      await expect(dialog.getByRole('checkbox', { checked: true })).toHaveCount(3);
+      await dialog.getByLabel('A Debt of Foxfire').uncheck();
+      await dialog.getByRole('radio', { name: 'JPEG' }).click();
+      const zip = await saved(page, () => dialog.getByRole('button', { name: 'Save 6 files' }).click());
+      const files = unzipSync(new Uint8Array(zip.bytes));
+      const folders = [...new Set(Object.keys(files).map((name) => name.split('/')[0]))].sort();
+      expect(folders).toHaveLength(2);
+      for (const folder of folders) {
+        const own = Object.keys(files).filter((name) => name.startsWith(`${folder}/`));
+        expect(own).toHaveLength(4);
+        const html = new TextDecoder().decode(files[`${folder}/index.html`]);
+        for (const name of own.filter((one) => one.endsWith('.jpg'))) {
+          expect(name).toContain(`${folder}/${folder}-`);
+          expect(html).toContain(`src="${name.split('/')[1]}"`);
+          expect((await sharp(files[name]).metadata()).format).toBe('jpeg');
+        }
+      }
+      await page.keyboard.press('Escape');
+    });
+
+    await test.step('the next title begins with this look, and with words of its own', async () => {
+      await page.getByRole('link', { name: 'Back to the Shelf' }).click();
+      await page.getByRole('link', { name: 'Open A Debt of Foxfire' }).click();
+      await step(page, 'Promos');
+      await page.getByRole('button', { name: 'Campaign as a whole' }).click();
+      await page.getByRole('menuitem', { name: 'New campaign' }).click();
+      await page
+        .getByRole('button', { name: /^Begin as .* of Interest Paid in Snow$/ })
+        .first()
+        .click();
+      await promosReady(page);
+      await expect(page.locator('[data-tile]')).toHaveCount(3);
+      await expect(page.getByText('The series as a fan')).toBeVisible();
+      await expect(page.getByRole('button', { name: 'Night', exact: true })).toHaveAttribute('aria-pressed', 'true');
+      await expect(page.getByRole('region', { name: 'Wordings' }).getByRole('listitem')).toHaveCount(0);
+    });
   });
 
   test('a cover is revealed as a series of stills, from little to all', async ({ page }) => {

@@ -10,3 +10,4 @@ export * from './tones';
 export * from './campaign';
 export * from './changes';
 export * from './setting';
+export * from './adopt';

@@ -12,6 +12,8 @@ export const SHOTS = [
   'floating',
   'reader',
   'devices',
+  /** The title's own scene of Mockups, as it is arranged there. */
+  'own',
 ] as const;
 export type ShotId = (typeof SHOTS)[number];
 

@@ -35,7 +35,8 @@ const KEPT = 12;
 export async function promoFacts(book: Book, others: Others, studio: Studio): Promise<PromoFacts> {
   let kept = known.get(studio);
   if (!kept) known.set(studio, (kept = new LRUCache({ max: KEPT })));
-  const key = factsKey(book, others);
+  // Its own scene has a box too, though what does not show that does not change with it.
+  const key = keyOf({ facts: factsKey(book, others), own: book.scene });
   const found = kept.get(key);
   if (found) return found;
   const bare = await bareRaster(book, 256, studio);

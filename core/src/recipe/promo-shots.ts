@@ -56,7 +56,9 @@ function thingsFor(book: Book, shot: ShotId, others: Others): Thing[] {
   return [one];
 }
 
-const POSES: Readonly<Record<ShotId, Partial<Scene['pose']> & { readonly arrangement: Scene['arrangement'] }>> = {
+const POSES: Readonly<
+  Record<Exclude<ShotId, 'own'>, Partial<Scene['pose']> & { readonly arrangement: Scene['arrangement'] }>
+> = {
   standing: { arrangement: 'standing', turnRad: 0.46, tiltRad: 0.16, lensMm: 85 },
   facing: { arrangement: 'standing', turnRad: 0.17, tiltRad: 0.07, lensMm: 110 },
   pages: { arrangement: 'standing', turnRad: -0.5, tiltRad: 0.16, lensMm: 85 },
@@ -73,6 +75,10 @@ const POSES: Readonly<Record<ShotId, Partial<Scene['pose']> & { readonly arrange
 
 /** The scene of a shot on nothing, its picture square. */
 export function shotScene(book: Book, shot: ShotId, others: Others): Scene {
+  if (shot === 'own') {
+    const { scene } = book;
+    return { ...scene, ground: { kind: 'clear' }, place: null, pose: { ...scene.pose, margin: 0.02 } };
+  }
   const { arrangement, ...pose } = POSES[shot];
   const base: Scene = {
     ...defaultScene,

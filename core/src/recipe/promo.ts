@@ -21,6 +21,7 @@ import {
   type Slots,
   dressPromo,
   findFormat,
+  findLook,
   promoColours,
   ruleAnyway,
   slotsOf,
@@ -70,6 +71,9 @@ function mockupSize(doc: Doc): { widthPx: number; heightPx: number } {
   return { widthPx: px(area.width, doc.widthPx), heightPx: px(area.height, doc.heightPx) };
 }
 
+/** The key of a title's scene, whatever its size. */
+const OWN_SIZE = { widthPx: 1, heightPx: 1 };
+
 const clearScene = (book: Book): Scene => ({ ...book.scene, ground: { kind: 'clear' } });
 
 /** Equal as long as the promo would be equal. */
@@ -85,6 +89,7 @@ export function promoKey(book: Book, { campaign, format, moment }: PromoAt, othe
     made: made ?? null,
     brief: { title, subtitle, strapline, website, seriesName, seriesNumber, author, language },
     facts: factsKey(book, others),
+    own: findLook(campaign.style.look)?.shots.includes('own') ? mockupKey(book, OWN_SIZE, book.scene, others) : null,
     drawn,
     ...(moment ? { moment } : {}),
     version: VERSIONS.promo,

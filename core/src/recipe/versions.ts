@@ -4,9 +4,9 @@
  */
 export const VERSIONS = {
   paint: '43eeb479ab',
-  trace: '2a030a9556',
+  trace: 'ddb5190817',
   pin: '780a78ed5c',
-  promo: 'e24bea22e9',
+  promo: '46e589d53a',
   image: '872d6ec842',
   epub: '82d77fa594',
   pdf: '38ba6ece21',

@@ -1,4 +1,4 @@
-import { LOOKS, findLook, formatsOf, favourLook, setStyle } from '@yosomi/core/promo';
+import { FIELDS, LOOKS, favourLook, findLook, formatsOf, fromBrief, setStyle, showWording } from '@yosomi/core/promo';
 import { noOthers } from '@yosomi/core/recipe';
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
@@ -7,8 +7,10 @@ import { CampaignBar } from '../features/promos/campaign-bar';
 import { CampaignPanel } from '../features/promos/campaign-panel';
 import { ContactSheet, rowsOf, useWidth } from '../features/promos/contact-sheet';
 import { FirstCampaign } from '../features/promos/first-campaign';
-import { LooksSheet } from '../features/promos/looks-sheet';
+import { ChoiceSheet } from '../features/promos/choice-sheet';
+import { LooksBar } from '../features/promos/looks-bar';
 import { MessagePanel } from '../features/promos/message-panel';
+import { type Choice, type LooksShown, keptSheet, looksSheet, wordingsSheet } from '../features/promos/sheets';
 import { useCampaignEdit } from '../features/promos/use-campaign';
 import { usePromoTiles } from '../features/promos/use-promo-tiles';
 import { useSeen } from '../features/promos/use-seen';
@@ -20,12 +22,14 @@ import { SkipLink } from '../ui/skip-link';
 import { useCoverColours } from '../work/queries';
 import type { PromoAsk } from '../work/promos';
 
-type View = 'formats' | 'looks' | 'kept';
+type View = 'formats' | 'wordings' | 'looks' | 'kept';
 const VIEWS: readonly { readonly value: View; readonly label: string }[] = [
   { value: 'formats', label: 'Formats' },
+  { value: 'wordings', label: 'Wordings' },
   { value: 'looks', label: 'Looks' },
   { value: 'kept', label: 'Favourites' },
 ];
+const ALL_LOOKS: LooksShown = { family: null, like: null };
 
 /** Height of a row of the contact sheet, and width of a tile among the looks, CSS px. */
 const ROW = 214;
@@ -67,7 +71,10 @@ function CampaignPage({ id, onNew }: { id: string; onNew(): void }) {
   const navigate = useNavigate();
   const set = useCampaignEdit(id);
   const { data: colours } = useCoverColours(book);
-  const [view, setView] = useState<View>('formats');
+  const [wanted, setView] = useState<View>('formats');
+  const worded = FIELDS[campaign.message.kind].includes('headline');
+  const view = wanted === 'wordings' && !worded ? 'formats' : wanted;
+  const [shown, setShown] = useState(ALL_LOOKS);
   const [chosen, setChosen] = useState<string | null>(null);
   const [room, width] = useWidth<HTMLDivElement>();
 
@@ -94,24 +101,25 @@ function CampaignPage({ id, onNew }: { id: string; onNew(): void }) {
     [rows, byId, campaign],
   );
   const first = (chosen && byId.get(chosen)) || formats[0];
-  const looks = view === 'kept' ? LOOKS.filter((look) => campaign.favourites.includes(look.id)) : LOOKS;
-  const lookAsks = useMemo(
-    (): PromoAsk[] =>
-      view === 'formats' || !first
-        ? []
-        : looks.map((look) => ({
-            id: look.id,
-            at: {
-              campaign: { ...campaign, style: { ...campaign.style, look: look.id }, made: {} },
-              format: first,
-            },
-            widthPx: Math.round(LOOK_PX * density()),
-          })),
-    [view, looks, campaign, first],
-  );
-  const sheet = usePromoTiles(book, others, view === 'formats' ? formatAsks : lookAsks, view !== 'formats');
+  const sections = useMemo(() => {
+    const made = first && { campaign, format: first, widthPx: Math.round(LOOK_PX * density()) };
+    if (!made || view === 'formats') return [];
+    if (view === 'looks') return looksSheet(made, shown);
+    if (view === 'kept') return keptSheet(made, formats);
+    const names = campaign.message.wordings.map(
+      ({ headline }) => headline ?? (fromBrief(campaign.message.kind, 'headline', book.brief) || 'No headline'),
+    );
+    return wordingsSheet(made, names);
+  }, [view, shown, campaign, first, formats, book.brief]);
+  const choiceAsks = useMemo(() => sections.flatMap(({ choices }) => choices.map(({ ask }) => ask)), [sections]);
+  const quick = view === 'looks' || view === 'kept';
+  const sheet = usePromoTiles(book, others, view === 'formats' ? formatAsks : choiceAsks, quick);
   const ats = useMemo(() => formatAsks.map(({ at }) => at), [formatAsks]);
   const seen = useSeen(book, others, ats, sheet.keys, view === 'formats' && sheet.fresh && formatAsks.length > 0);
+  const take = ({ name, take }: Choice): void =>
+    'wording' in take
+      ? void set('Wording', showWording(take.wording))
+      : void set(`Look: ${findLook(take.style.look ?? '')?.name ?? name}`, setStyle(take.style));
   const open = (format: string): void => void navigate(`/title/${book.id}/promos/${id}/${format}`);
 
   const offer = useActions((s) => s.offer);
@@ -141,8 +149,13 @@ function CampaignPage({ id, onNew }: { id: string; onNew(): void }) {
         <section aria-label="The sheet" className="flex min-w-0 flex-1 flex-col">
           <div className="flex flex-wrap items-center gap-2.5 border-b border-line px-4 py-2">
             <CampaignBar book={book} campaign={campaign} onNew={onNew} />
-            <div className="w-72">
-              <Segmented<View> label="What is shown" value={view} options={VIEWS} onChange={setView} />
+            <div className="w-96 max-w-full">
+              <Segmented<View>
+                label="What is shown"
+                value={view}
+                options={worded ? VIEWS : VIEWS.filter(({ value }) => value !== 'wordings')}
+                onChange={setView}
+              />
             </div>
             <span role="status" className="text-xs text-ink-2">
               {sheet.failed
@@ -165,19 +178,22 @@ function CampaignPage({ id, onNew }: { id: string; onNew(): void }) {
                   onOpen={open}
                 />
               )}
-              {view !== 'formats' && looks.length > 0 && first && (
-                <LooksSheet
-                  looks={looks}
+              {view === 'looks' && <LooksBar shown={shown} onShow={setShown} />}
+              {sections.length > 0 && (
+                <ChoiceSheet
+                  sections={sections}
                   tiles={sheet.tiles}
-                  now={campaign.style.look}
                   favourites={campaign.favourites}
-                  ratio={first.widthPx / first.heightPx}
-                  onTake={(look) => set(`Look: ${findLook(look)?.name ?? look}`, setStyle({ look }))}
+                  looks={view === 'looks'}
+                  onTake={take}
                   onKeep={(look) => set('Favourite look', favourLook(look, !campaign.favourites.includes(look)))}
+                  onMore={(like) => setShown({ family: null, like })}
                 />
               )}
-              {view === 'kept' && looks.length === 0 && (
-                <p className="p-6 text-ink">No favourites yet. Press the star of a look, or K, to keep it.</p>
+              {view === 'kept' && sections.length === 0 && (
+                <p className="p-6 text-ink">
+                  No favourites yet. Press the star of a look, or K, and compare them here in several formats.
+                </p>
               )}
             </div>
           </div>

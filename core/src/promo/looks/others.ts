@@ -72,6 +72,14 @@ export const SETS_LOOKS: readonly PromoLook[] = [
 
 export const MANY: readonly PromoLook[] = [
   {
+    id: 'own',
+    name: 'As arranged in Mockups',
+    family: 'many',
+    tone: 'paper',
+    shots: ['own'],
+    draw: (board) => drawnBook(board, 'own', { share: board.wide ? 0.5 : 0.46 }),
+  },
+  {
     id: 'row',
     name: 'The series in a row',
     family: 'many',

@@ -55,16 +55,22 @@ export function useShelfMates(book: Book): {
   readonly mates: readonly { id: string; name: string }[];
   readonly series: readonly string[];
 } {
-  const rows = useLiveQuery(async () =>
-    (await db.titles.orderBy('updatedAt').toArray()).map((row) => readBook(row.book)),
-  );
+  const shelf = useShelfBooks();
   return useMemo(() => {
-    const books = (rows ?? []).flatMap((read) => (read.ok && read.value.id !== book.id ? [read.value] : []));
+    const books = (shelf ?? []).filter((one) => one.id !== book.id).reverse();
     const mates = books.map((b) => ({ id: b.id, name: b.brief.title.trim() || 'Untitled' }));
     const series = books
       .filter((b) => b.brief.seriesName.trim() !== '' && b.brief.seriesName === book.brief.seriesName)
       .sort((a, b) => (a.brief.seriesNumber ?? 0) - (b.brief.seriesNumber ?? 0))
       .map((b) => b.id);
     return { mates, series };
-  }, [rows, book.id, book.brief.seriesName]);
+  }, [shelf, book.id, book.brief.seriesName]);
+}
+
+/** Every title of the Shelf that can be read, the last changed first; null until they are read. */
+export function useShelfBooks(): readonly Book[] | null {
+  const read = useLiveQuery(async () =>
+    (await db.titles.orderBy('updatedAt').reverse().toArray()).map((row) => readBook(row.book)),
+  );
+  return useMemo(() => read?.flatMap((one) => (one.ok ? [one.value] : [])) ?? null, [read]);
 }

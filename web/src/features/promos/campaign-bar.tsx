@@ -7,12 +7,14 @@ import { useNavigate } from 'react-router';
 import { useSession } from '../../state/session';
 import { Menu } from '../../ui/menu';
 import { NameDialog } from '../../ui/name-dialog';
+import { TitlesDialog } from './titles-dialog';
 
 /** Which campaign, and what can be done with it as a whole. */
 export function CampaignBar({ book, campaign, onNew }: { book: Book; campaign: Campaign; onNew(): void }) {
   const edit = useSession((s) => s.edit);
   const navigate = useNavigate();
   const [naming, setNaming] = useState<'rename' | 'copy' | null>(null);
+  const [many, setMany] = useState(false);
   const open = (id: string): void => void navigate(`/title/${book.id}/promos/${id}`);
   const all = Object.values(book.promos);
   const item = 'cursor-pointer rounded-sm px-2 py-1 outline-none data-[highlighted]:bg-blue-wash';
@@ -48,6 +50,9 @@ export function CampaignBar({ book, campaign, onNew }: { book: Book; campaign: C
             <DropdownMenu.Item className={item} onSelect={() => setNaming('copy')}>
               Copy
             </DropdownMenu.Item>
+            <DropdownMenu.Item className={item} onSelect={() => setMany(true)}>
+              Save for several titles
+            </DropdownMenu.Item>
             <DropdownMenu.Item
               className={item}
               onSelect={() => {
@@ -60,6 +65,7 @@ export function CampaignBar({ book, campaign, onNew }: { book: Book; campaign: C
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
+      {many && <TitlesDialog book={book} campaign={campaign} onClose={() => setMany(false)} />}
       {naming && (
         <NameDialog
           title={naming === 'rename' ? 'Rename the campaign' : 'Copy the campaign'}

@@ -1,8 +1,9 @@
 import { addCampaign, nextCampaignId } from '@yosomi/core/project';
-import { MESSAGE_KINDS, type MessageKind } from '@yosomi/core/promo';
+import { type Campaign, MESSAGE_KINDS, type MessageKind, findLook, formatsOf, lookFor } from '@yosomi/core/promo';
 import { useNavigate } from 'react-router';
 import { useBook, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
+import { useShelfBooks } from '../mockups/use-others';
 import { KIND_HINTS, KIND_NAMES } from './names';
 
 /** Where there is no campaign yet, or another is begun: what do you want to say? */
@@ -10,9 +11,9 @@ export function FirstCampaign({ onBack, onBegun }: { onBack: (() => void) | null
   const book = useBook();
   const edit = useSession((s) => s.edit);
   const navigate = useNavigate();
-  const begin = (kind: MessageKind): void => {
+  const start = (name: string, from: MessageKind | Campaign): void => {
     const id = nextCampaignId(book);
-    if (!edit('New campaign', addCampaign(KIND_NAMES[kind], kind))) return;
+    if (!edit('New campaign', addCampaign(name, from))) return;
     onBegun();
     void navigate(`/title/${book.id}/promos/${id}`);
   };
@@ -27,7 +28,7 @@ export function FirstCampaign({ onBack, onBegun }: { onBack: (() => void) | null
           <li key={kind}>
             <button
               type="button"
-              onClick={() => begin(kind)}
+              onClick={() => start(KIND_NAMES[kind], kind)}
               className="flex w-full flex-col rounded-sm border border-edge bg-card px-4 py-3 text-left hover:border-ink"
             >
               <span className="font-semibold">{KIND_NAMES[kind]}</span>
@@ -36,11 +37,53 @@ export function FirstCampaign({ onBack, onBegun }: { onBack: (() => void) | null
           </li>
         ))}
       </ul>
+      <FromOthers onBegin={start} />
       {onBack && (
         <Button className="self-start" onClick={onBack}>
           Back to the campaign
         </Button>
       )}
+    </section>
+  );
+}
+
+/** So many campaigns of other titles are offered. */
+const OFFERED = 8;
+
+/** Campaigns of other titles, whose look, formats and button this title can begin with. */
+function FromOthers({ onBegin }: { onBegin(name: string, from: Campaign): void }) {
+  const book = useBook();
+  const shelf = useShelfBooks() ?? [];
+  const offered = shelf
+    .filter((one) => one.id !== book.id)
+    .flatMap((one) => Object.values(one.promos).map((campaign) => ({ title: one.brief.title.trim(), campaign })))
+    .slice(0, OFFERED);
+  if (offered.length === 0) return null;
+  return (
+    <section aria-label="As for another title" className="flex flex-col gap-2">
+      <h3 className="font-semibold">As for another title</h3>
+      <p className="text-ink-2">With its look, its formats and its button. The words come from this title’s Brief.</p>
+      <ul className="flex flex-col divide-y divide-line border-y border-line">
+        {offered.map(({ title, campaign }, i) => (
+          <li key={i} className="flex items-center justify-between gap-4 py-2">
+            <span>
+              <span className="font-semibold">{campaign.name || 'Promo'}</span> of {title || 'Untitled'}
+              <span className="block text-xs text-ink-2">
+                {KIND_NAMES[campaign.message.kind]}, {findLook(campaign.style.look)?.name ?? campaign.style.look},{' '}
+                {formatsOf(campaign).length} formats
+              </span>
+            </span>
+            <Button
+              aria-label={`Begin as ${campaign.name || 'Promo'} of ${title || 'Untitled'}`}
+              onClick={() =>
+                onBegin(campaign.name, lookFor(campaign, { has: (asset) => book.assets[asset] !== undefined }))
+              }
+            >
+              Begin like this
+            </Button>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }

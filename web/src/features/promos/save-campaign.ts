@@ -1,6 +1,6 @@
-import { slug } from '@yosomi/core/base';
+import { type Fault, type Result, ok, slug } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
-import { type Campaign, formatsOf, stillShares } from '@yosomi/core/promo';
+import { type Campaign, formatsOf, messageFor, stillShares } from '@yosomi/core/promo';
 import {
   type Others,
   PROMO_FILES,
@@ -34,8 +34,8 @@ type Job = {
   readonly onProgress: (done: number) => void;
 };
 
-/** All formats of a campaign in one zip, with a page that shows each with its words; a format that could not be made is said. */
-export async function saveCampaign({ book, campaign, others, wish, signal, onProgress }: Job): Promise<void> {
+/** All formats of a campaign as files, with a page that shows each with its words. Faults: those of a promo; `name` and `format` say where. */
+async function campaignFiles({ book, campaign, others, wish, signal, onProgress }: Job): Promise<Result<ZipEntry[]>> {
   const makers = promoMakers(signal);
   const [ending] = PROMO_FILES[wish.format];
   const entries: ZipEntry[] = [];
@@ -44,23 +44,78 @@ export async function saveCampaign({ book, campaign, others, wish, signal, onPro
   for (const [i, format] of formats.entries()) {
     const at = { campaign, format };
     const job = await promoJob(makers, book, at, others);
-    if (signal.aborted) return;
-    if (!job.ok) return sayFault(job.fault);
+    if (!job.ok) return job;
     const file = await press().promoFile(job.value, wish);
-    if (signal.aborted) return;
-    if (!file.ok) return sayFault({ ...file.fault, data: { ...file.fault.data, format: format.name } });
+    if (!file.ok) return { ok: false, fault: { ...file.fault, data: { ...file.fault.data, format: format.name } } };
     const name = `${promoName(book, at)}.${ending}`;
     entries.push({ name, bytes: file.value.bytes });
     files.set(format.id, name);
     onProgress((i + 1) / (formats.length + 0.5));
   }
   const page = new TextEncoder().encode(campaignPage(book, campaign, files, book.updatedAt.slice(0, 10)));
-  const zip = await press().zip([{ name: 'index.html', bytes: page }, ...entries], null);
-  if (signal.aborted) return;
-  if (!zip.ok) return sayFault(zip.fault);
-  const name = `${slug(book.brief.title, 40)}-${slug(campaign.name, 30) || 'promo'}.zip`;
+  return ok([{ name: 'index.html', bytes: page }, ...entries]);
+}
+
+async function saveZip(entries: readonly ZipEntry[], name: string, signal: AbortSignal): Promise<boolean> {
+  const zip = await press().zip(entries, null);
+  if (signal.aborted) return false;
+  if (!zip.ok) {
+    sayFault(zip.fault);
+    return false;
+  }
   saveBlob(zip.value, name);
-  say(`Saved ${name} with ${formats.length === 1 ? '1 format' : `${formats.length} formats`}`);
+  return true;
+}
+
+/** All formats of a campaign in one zip; a format that could not be made is said. */
+export async function saveCampaign(job: Job): Promise<void> {
+  const { book, campaign, signal } = job;
+  const files = await campaignFiles(job);
+  if (signal.aborted) return;
+  if (!files.ok) return sayFault(files.fault);
+  const name = `${slug(book.brief.title, 40)}-${slug(campaign.name, 30) || 'promo'}.zip`;
+  const count = formatsOf(campaign).length;
+  if (await saveZip(files.value, name, signal))
+    say(`Saved ${name} with ${count === 1 ? '1 format' : `${count} formats`}`);
+}
+
+/** One message for several titles: a folder for each in one zip. Answers what could not be made, title by title. */
+export async function saveForTitles(
+  job: Omit<Job, 'book' | 'others'> & { readonly books: readonly Book[]; readonly shelf: readonly Book[] },
+): Promise<readonly { readonly title: string; readonly fault: Fault }[]> {
+  const { books, shelf, campaign, wish, signal, onProgress } = job;
+  const entries: ZipEntry[] = [];
+  const failed: { title: string; fault: Fault }[] = [];
+  const folders = new Set<string>();
+  for (const [i, book] of books.entries()) {
+    const title = book.brief.title.trim() || 'Untitled';
+    const files = await campaignFiles({
+      book,
+      campaign: messageFor(campaign, { has: (asset) => book.assets[asset] !== undefined }),
+      others: new Map(shelf.flatMap((one) => (one.id === book.id ? [] : [[one.id, one] as const]))),
+      wish,
+      signal,
+      onProgress: (done) => onProgress((i + done) / books.length),
+    });
+    if (signal.aborted) return [];
+    if (!files.ok) {
+      failed.push({ title, fault: files.fault });
+      continue;
+    }
+    const folder = freeName(slug(title, 40) || 'untitled', folders);
+    entries.push(...files.value.map((one): ZipEntry => ({ ...one, name: `${folder}/${one.name}` })));
+  }
+  const name = `${slug(campaign.name, 30) || 'promo'}-${books.length - failed.length}-titles.zip`;
+  if (entries.length > 0 && (await saveZip(entries, name, signal))) say(`Saved ${name}`);
+  return failed;
+}
+
+/** A name that no other folder has. */
+function freeName(name: string, taken: Set<string>): string {
+  let free = name;
+  for (let n = 2; taken.has(free); n++) free = `${name}-${n}`;
+  taken.add(free);
+  return free;
 }
 
 /** One format of a reveal as a series of numbered stills, from hidden to shown, in one zip. */
@@ -84,12 +139,8 @@ export async function saveStills(job: Omit<Job, 'wish'> & { readonly format: str
     entries.push({ name: `${number}-${promoName(book, at)}.png`, bytes: file.value.bytes });
     onProgress((i + 1) / (shares.length + 0.5));
   }
-  const zip = await press().zip(entries, null);
-  if (signal.aborted) return;
-  if (!zip.ok) return sayFault(zip.fault);
   const name = `${promoName(book, { campaign, format })}-reveal.zip`;
-  saveBlob(zip.value, name);
-  say(`Saved ${name} with ${shares.length} stills`);
+  if (await saveZip(entries, name, signal)) say(`Saved ${name} with ${shares.length} stills`);
 }
 
 /** One format as a file. */
