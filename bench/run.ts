@@ -6,6 +6,7 @@ import { browserRows } from './browser';
 import { deliverRows } from './deliver';
 import { engineRows } from './engine';
 import { pinRows } from './pin';
+import { promoRows } from './promos';
 import type { Row } from './rows';
 import { sketchRows } from './sketch';
 import { warpRows } from './warp';
@@ -30,6 +31,7 @@ light, on tiles all over the inside.
 const SECTIONS: readonly Section[] = [
   { name: 'app', title: 'The app, in headless Chromium', text: '', rows: () => browserRows(rounds) },
   { name: 'sketch', title: 'The sketch sheet', text: '', rows: () => sketchRows(rounds) },
+  { name: 'promos', title: 'Promos, in headless Chromium', text: '', rows: () => promoRows(rounds) },
   { name: 'engine', title: 'The engine, in Node on one thread', text: '', rows: () => engineRows(rounds) },
   { name: 'pin', title: 'A cover on a photograph, in Node on one thread', text: '', rows: () => pinRows(rounds) },
   { name: 'files', title: 'Files for stores, in Node', text: '', rows: () => deliverRows(rounds) },

@@ -97,7 +97,7 @@ function settingOf(
     slots: slotsOf({ ...campaign.message, ...message }, book.brief),
     tone,
     faces,
-    cover,
+    cover: { ...cover, photo: { ratio: 1.4, at: { x: 0.6, y: 0.5 } } },
     backing: { kind: 'look' },
     reveal: { wrapping: 'paper', share: 0.3, at: { x: 0.5, y: 0.6 }, stills: 5 },
     shaper: studio.shaper,

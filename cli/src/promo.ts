@@ -37,7 +37,9 @@ import {
   type PromoFormat,
   campaignPage,
   oneThread,
+  imagesOf,
   paintMotion,
+  promoFindings,
   promoFile,
   promoJob,
   promoName,
@@ -122,7 +124,11 @@ async function stillFile(
   studio: NodeStudio,
 ): Made {
   const job = await promoJob(makers, book, at, others);
-  return job.ok ? promoFile(job.value, { format, mostBytes }, studio) : job;
+  if (!job.ok) return job;
+  const made = await promoFile(job.value, { format, mostBytes }, studio);
+  if (!made.ok) return made;
+  const seen = await promoFindings(book, at, imagesOf(job.value.pictures, studio), others, studio);
+  return ok({ bytes: made.value.bytes, findings: [...made.value.findings, ...seen] });
 }
 
 async function filmFile({ makers, book, at, others }: Wanted, motion: Motion, format: FilmHere, wish: FilmWish): Made {

@@ -1,6 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { Tooltip } from 'radix-ui';
-import { StrictMode } from 'react';
+import { type CSSProperties, StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Navigate, type RouteObject, RouterProvider, createBrowserRouter } from 'react-router';
 import { Toaster } from 'sonner';
@@ -63,7 +63,9 @@ createRoot(root).render(
           position="top-center"
           offset={{ top: 4 }}
           visibleToasts={3}
-          toastOptions={{ className: 'font-sans' }}
+          // One line stays within the bar of steps, where it covers nothing that is pressed next.
+          style={{ '--width': '460px' } as CSSProperties}
+          toastOptions={{ className: 'font-sans', style: { padding: '8px 14px' } }}
         />
       </Tooltip.Provider>
     </QueryClientProvider>

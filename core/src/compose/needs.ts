@@ -38,7 +38,8 @@ export function baseName(source: PictureSource): string {
     case 'asset':
       return source.asset;
     case 'mockup':
-      return 'mockup';
+    case 'pinned':
+      return source.kind;
     case 'shot':
       return source.set ? `shot:${source.shot}:${keyOf(source.set)}` : `shot:${source.shot}`;
     case 'cover':

@@ -1,12 +1,17 @@
-import type { Campaign } from './campaign';
+import { OWN_FACE, isOwnCut } from '../text';
+import type { Campaign, Style } from './campaign';
 
-type By = { readonly has: (asset: string) => boolean };
+/** Whether the other title has a picture or a face of a person's own, by its id. */
+type By = { readonly has: (id: string) => boolean };
 
-/** What of a campaign can go to another title: nothing that was drawn or changed over the first one's cover, and no picture that the other lacks. */
+/** What of a campaign can go to another title: nothing that was drawn or changed over the first one's cover, and no picture or face that the other lacks. */
 function carried(from: Campaign, { has }: By): Campaign {
   const { style } = from;
   const lacks = style.backing.kind === 'picture' && !has(style.backing.asset);
-  return { ...from, style: lacks ? { ...style, backing: { kind: 'look' } } : style, made: {}, alt: {} };
+  const there = (cut: string): boolean => !isOwnCut(cut) || has(cut.slice(OWN_FACE.length));
+  const faces = style.faces && there(style.faces.head) && there(style.faces.text) ? style.faces : null;
+  const carriedStyle: Style = { ...style, backing: lacks ? { kind: 'look' } : style.backing, faces };
+  return { ...from, style: carriedStyle, made: {}, alt: {} };
 }
 
 /** A campaign as another title begins with it: its kind, look, formats, motion and button. What it says is that title's own. */

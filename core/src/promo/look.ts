@@ -20,8 +20,8 @@ export type PromoLook = {
   /** The ground it is meant for. */
   readonly tone: ToneName;
   readonly shots: readonly ShotId[];
-  /** What must be there before it can serve: words, several volumes, a cover whose words can be taken away, a cover that is not shown yet. */
-  readonly asks?: 'words' | 'volumes' | 'bare' | 'reveal';
+  /** What must be there before it can serve: words, several volumes, a cover whose words can be taken away, a cover that is not shown yet, a photograph with the cover on it. */
+  readonly asks?: 'words' | 'volumes' | 'bare' | 'reveal' | 'photo';
   /** null where the words do not fit. */
   draw(board: PromoBoard): Drawn | null;
 };
@@ -35,6 +35,8 @@ export const canShow = (look: PromoLook, board: PromoBoard): boolean => {
       return board.s.cover.volumes > 1;
     case 'bare':
       return board.s.cover.map !== null;
+    case 'photo':
+      return board.s.cover.photo !== null;
     case 'reveal':
       return board.s.reveal !== null;
     case undefined:

@@ -5,7 +5,7 @@ import { emptyBrief } from '../book';
 import { contrast, hexOf, labOf } from '../colour';
 import { docOf, newGround, newWords } from '../cover';
 import {
-  type Campaign,
+  Campaign,
   FIELDS,
   FORMATS,
   LOOKS,
@@ -20,6 +20,8 @@ import {
   findFormat,
   formatsOf,
   giveBack,
+  lookFor,
+  messageFor,
   huesOf,
   newCampaign,
   newMessage,
@@ -287,5 +289,58 @@ describe('looks and formats', () => {
       ).toBe(true);
     expect(new Set(FORMATS.map((f) => f.id)).size).toBe(FORMATS.length);
     for (const { id } of FORMATS) expect(findFormat(id)?.id).toBe(id);
+  });
+});
+
+describe('a campaign for another title', () => {
+  const from: Campaign = {
+    ...newCampaign('a', 'Launch', 'offer'),
+    message: {
+      ...newMessage('offer'),
+      wordings: [
+        { headline: 'One', line: null },
+        { headline: 'Two', line: null },
+      ],
+      shown: 1,
+      call: 'Get it',
+      price: { amount: 2, currency: 'EUR' },
+      date: '2026-12-01',
+    },
+    style: {
+      look: 'desk',
+      tone: 'night',
+      colour: null,
+      backing: { kind: 'picture', asset: 'p1' },
+      faces: { head: 'own/f1', text: 'work-sans/400' },
+    },
+    made: {
+      square: { kind: 'ruled', words: { headline: 'Here' }, changes: { desk: { headline: { kind: 'gone' } } } },
+      tall: { kind: 'ruled', words: {}, changes: { desk: { headline: { kind: 'gone' } } } },
+    },
+    alt: { square: 'A green book' },
+    favourites: ['desk'],
+  };
+
+  it('takes the look, the formats and the button along, and nothing that was said of the first', () => {
+    const made = lookFor(from, { has: () => true });
+    expect(made.style).toEqual(from.style);
+    expect(made.favourites).toEqual(['desk']);
+    expect(made.message).toEqual({ ...newMessage('offer'), call: 'Get it' });
+    expect([made.made, made.alt]).toEqual([{}, {}]);
+    expect(Campaign.parse(made)).toEqual(made);
+  });
+
+  it('shows no picture and no face that the other title lacks', () => {
+    expect(lookFor(from, { has: () => false }).style).toMatchObject({ backing: { kind: 'look' }, faces: null });
+    expect(messageFor(from, { has: (id) => id === 'f1' }).style).toMatchObject({
+      backing: { kind: 'look' },
+      faces: { head: 'own/f1' },
+    });
+  });
+
+  it('says the same words where they were typed, and keeps no change that was made over the first cover', () => {
+    const made = messageFor(from, { has: () => true });
+    expect(made.message).toEqual(from.message);
+    expect(made.made).toEqual({ square: { kind: 'ruled', words: { headline: 'Here' }, changes: {} } });
   });
 });

@@ -24,6 +24,8 @@ export type CoverFacts = {
   readonly map: Busyness | null;
   /** Titles of the series, this one among them. */
   readonly volumes: number;
+  /** The title's photograph with the cover on it: width by height, and where in it the cover is, fractions; null where there is none. */
+  readonly photo: { readonly ratio: number; readonly at: { readonly x: number; readonly y: number } } | null;
 };
 
 /** What stands behind a promo instead of its look's own ground. */

@@ -16,6 +16,7 @@ import {
   type PromoAt,
   type PromoPicture,
   coverPicture,
+  isFlat,
   pictureKey,
   promoAt,
   promoDoc,
@@ -135,7 +136,7 @@ export async function promoPicture(
   others: Others,
 ): Promise<Raster | null> {
   const { source, widthPx, heightPx } = picture;
-  if (source.kind === 'cover' || source.kind === 'reveal') return makers.cover(book, source, widthPx);
+  if (isFlat(source)) return makers.cover(book, source, widthPx);
   const key = pictureKey(book, picture, others);
   const known = shots.get(key);
   if (known) return known;

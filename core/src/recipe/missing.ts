@@ -4,6 +4,7 @@ import type { Doc } from '../cover';
 import { type Scene, assetsOf } from '../mockup';
 import { pinAssetsOf } from '../pin';
 import { type Book, SIDES, campaignAssets, picturesOf } from '../project';
+import { findLook } from '../promo';
 import { isOwnCut } from '../text';
 import { seriesOf } from './promo-shots';
 import { type Others, noOthers, titlesOf } from './scene-art';
@@ -26,7 +27,7 @@ function wantedFor(book: Book, what: Drawn, others: Others, scene: Scene): Wante
       book,
       SIDES.flatMap((side) => (book.sides[side] ? shownIn(book.sides[side].doc) : [])),
     );
-  const ofScene = (): Wanted[] => [
+  const ofScene = (scene: Scene): Wanted[] => [
     ...cover,
     ...sides(),
     ...named(book, assetsOf(scene)),
@@ -39,10 +40,14 @@ function wantedFor(book: Book, what: Drawn, others: Others, scene: Scene): Wante
     case 'cover':
       return cover;
     case 'scene':
-      return ofScene();
+      return ofScene(scene);
     case 'promo':
       return [
-        ...ofScene(),
+        // No promo shows what the things stand before in Mockups.
+        ...ofScene({ ...scene, ground: { kind: 'clear' } }),
+        ...(book.pin && Object.values(book.promos).some(({ style }) => findLook(style.look)?.asks === 'photo')
+          ? named(book, pinAssetsOf(book.pin))
+          : []),
         ...seriesOf(book, others).flatMap((id) => {
           const other = others.get(id);
           return other ? named(other, shownIn(other.cover)) : [];
@@ -63,6 +68,12 @@ function ownCuts({ cover, brief, sides }: Book): string[] {
   return docs.flatMap((doc) => needs(doc, brief).cuts.filter(isOwnCut));
 }
 
+/** Fonts of one's own that campaigns are set in. */
+const campaignCuts = ({ promos }: Book): string[] =>
+  Object.values(promos)
+    .flatMap(({ style: { faces } }) => (faces ? [faces.head, faces.text] : []))
+    .filter(isOwnCut);
+
 /**
  * What would be drawn and is not there or cannot be opened, as a fault: `picture-missing` with its name and how many there are,
  * `face-missing` for a font of one's own; null where all is there. What is made without is not what a person has seen.
@@ -80,7 +91,7 @@ export async function missingFile(
   }
   const [first] = lost.values();
   if (first !== undefined) return fault('picture-missing', { name: first, count: lost.size });
-  const cuts = ownCuts(book);
+  const cuts = [...ownCuts(book), ...(what === 'promo' ? campaignCuts(book) : [])];
   await studio.loadFonts(cuts);
   return cuts.every((cut) => studio.shaper.has(cut)) ? null : fault('face-missing');
 }

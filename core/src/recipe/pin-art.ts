@@ -1,6 +1,6 @@
 import { keyOf } from '../base';
 import { rgbOf } from '../colour';
-import { type PinFace, type PinScene, pointsOf, ratioOf } from '../pin';
+import { type Art, type PinFace, type PinScene, artOf, photoOf, pinned, pointsOf, ratioOf, scaledPin } from '../pin';
 import { type Raster, flatten, raster } from '../pixels';
 import type { Book } from '../project';
 import { coverKey, coverRaster } from './cover';
@@ -67,6 +67,29 @@ function plain(rgb: readonly [number, number, number]): Raster {
   const out = raster(8, 8);
   for (let i = 0; i < out.data.length; i += 4) out.data.set([...rgb, 255], i);
   return out;
+}
+
+/** The title's photograph with everything on it, `widthPx` wide or as wide as it is; null where there is none, or it is missing. */
+export async function pinnedRaster(book: Book, widthPx: number, studio: Studio): Promise<Raster | null> {
+  const scene = book.pin;
+  const found = scene && (await studio.picture(scene.photo.asset));
+  if (!scene || !found) return null;
+  const own = found.widthPx > widthPx ? studio.resized(found, widthPx) : found;
+  const k = own.widthPx / scene.photo.widthPx;
+  const placed = k === 1 ? scene : scaledPin(scene, k);
+  const arts = new Map<string, Art>();
+  for (const face of scene.faces) arts.set(face.id, artOf(await faceArtOf(book, scene, face, studio)));
+  const made = pinned(photoOf(flatten(studio.pixelsOf(own), [255, 255, 255])), placed, arts, 'final');
+  return made.ok ? made.value : null;
+}
+
+/** Where in its photograph the front is seen: the middle of the first face that has it, fractions. */
+export function pinnedAt({ faces, photo }: PinScene): { x: number; y: number } {
+  const face = faces.find(({ art }) => art.kind === 'side' && art.side === 'front') ?? faces[0];
+  if (!face) return { x: 0.5, y: 0.5 };
+  const mean = (axis: 0 | 1, size: number): number =>
+    Math.min(1, Math.max(0, face.corners.reduce((sum, corner) => sum + corner[axis], 0) / 4 / size));
+  return { x: mean(0, photo.widthPx), y: mean(1, photo.heightPx) };
 }
 
 /** What a finished picture of a pinned photograph is made from. */

@@ -12,6 +12,7 @@ import { coverRaster } from './cover';
 import { gather } from './gather';
 import { missingFile } from './missing';
 import { artKey } from './mockup';
+import { pinnedAt } from './pin-art';
 import { seriesOf, shotBox, volumesOf } from './promo-shots';
 import type { Others } from './scene-art';
 import type { Studio } from './studio';
@@ -35,8 +36,8 @@ const KEPT = 12;
 export async function promoFacts(book: Book, others: Others, studio: Studio): Promise<PromoFacts> {
   let kept = known.get(studio);
   if (!kept) known.set(studio, (kept = new LRUCache({ max: KEPT })));
-  // Its own scene has a box too, though what does not show that does not change with it.
-  const key = keyOf({ facts: factsKey(book, others), own: book.scene });
+  // Its own scene has a box too, and its photograph a place: what does not show them does not change with them.
+  const key = keyOf({ facts: factsKey(book, others), own: book.scene, pin: book.pin });
   const found = kept.get(key);
   if (found) return found;
   const bare = await bareRaster(book, 256, studio);
@@ -49,6 +50,10 @@ export async function promoFacts(book: Book, others: Others, studio: Studio): Pr
       ratio: book.cover.heightPx / book.cover.widthPx,
       map: bare && busyness(bare, 24),
       volumes: seriesOf(book, others).length,
+      photo: book.pin && {
+        ratio: book.pin.photo.widthPx / book.pin.photo.heightPx,
+        at: pinnedAt(book.pin),
+      },
     },
     hole: await tellingPlace(book, small, studio),
     boxes: new Map(SHOTS.map((shot) => [shot, shotBox(book, shot, others)])),

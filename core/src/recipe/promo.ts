@@ -37,6 +37,7 @@ import { readsFindings } from './legibility';
 import { mockupKey } from './mockup';
 import { type PromoFacts, bareRaster, cutNear, factsKey, promoFacts } from './promo-facts';
 import { docAt, isMoving, movedScene, stillAt } from './promo-moment';
+import { pinKey, pinnedRaster } from './pin-art';
 import { sceneOfSource } from './promo-shots';
 import type { Others } from './scene-art';
 import { settle } from './settle';
@@ -79,6 +80,7 @@ const clearScene = (book: Book): Scene => ({ ...book.scene, ground: { kind: 'cle
 /** Equal as long as the promo would be equal. */
 export function promoKey(book: Book, { campaign, format, moment }: PromoAt, others: Others): string {
   const made = campaign.made[format.id];
+  const shown = findLook(campaign.style.look);
   const { title, subtitle, strapline, website, seriesName, seriesNumber, author, language } = book.brief;
   const drawn = made?.kind === 'drawn' ? mockupKey(book, mockupSize(made.doc), clearScene(book), others) : null;
   return keyOf({
@@ -89,7 +91,8 @@ export function promoKey(book: Book, { campaign, format, moment }: PromoAt, othe
     made: made ?? null,
     brief: { title, subtitle, strapline, website, seriesName, seriesNumber, author, language },
     facts: factsKey(book, others),
-    own: findLook(campaign.style.look)?.shots.includes('own') ? mockupKey(book, OWN_SIZE, book.scene, others) : null,
+    own: shown?.shots.includes('own') ? mockupKey(book, OWN_SIZE, book.scene, others) : null,
+    pin: shown?.asks === 'photo' && book.pin ? pinKey(book, book.pin) : null,
     drawn,
     ...(moment ? { moment } : {}),
     version: VERSIONS.promo,
@@ -214,6 +217,7 @@ function sizeOf(source: MadeSource, doc: Doc, across: number, widthPx: number): 
         : { widthPx: stepOver(across), heightPx: stepOver(across) };
     case 'cover':
     case 'reveal':
+    case 'pinned':
       return { widthPx: across, heightPx: across };
     case 'mockup': {
       const { widthPx: w, heightPx: h } = mockupSize(doc);
@@ -236,6 +240,7 @@ export function sceneOfPicture(
       return movedScene(clearScene(book), moment, book, others);
     case 'cover':
     case 'reveal':
+    case 'pinned':
       return null;
   }
 }
@@ -243,8 +248,10 @@ export function sceneOfPicture(
 /** How far a cover is blurred where its words cannot be taken away, as a share of its width. */
 const SMEARED = 0.045;
 
-/** What is made of the flat cover alone. */
-export type FlatSource = Extract<MadeSource, { kind: 'cover' | 'reveal' }>;
+/** What needs nothing traced: the flat cover, and the photograph that it is pinned on. */
+export type FlatSource = Extract<MadeSource, { kind: 'cover' | 'reveal' | 'pinned' }>;
+export const isFlat = (source: MadeSource): source is FlatSource =>
+  source.kind === 'cover' || source.kind === 'reveal' || source.kind === 'pinned';
 
 /** The flat cover, its picture without words, or in its wrapping; a finished cover's words are smeared until nobody reads them. */
 export async function coverPicture(book: Book, source: FlatSource, widthPx: number, studio: Studio): Promise<Raster> {
@@ -252,6 +259,8 @@ export async function coverPicture(book: Book, source: FlatSource, widthPx: numb
     const { wrapping: kind, share, at, colour, accent, seed } = source;
     return wrapped(await coverRaster(book, widthPx, studio), { kind, share, at, colour, accent, seed });
   }
+  if (source.kind === 'pinned')
+    return (await pinnedRaster(book, widthPx, studio)) ?? coverRaster(book, widthPx, studio);
   if (!source.bare) return coverRaster(book, widthPx, studio);
   const alone = await bareRaster(book, widthPx, studio);
   if (alone) return alone;
@@ -266,10 +275,10 @@ export const pictureKey = (book: Book, picture: PromoPicture, others: Others): s
     name,
     size: { widthPx, heightPx },
     cover: factsKey(book, others),
-    scene:
-      source.kind === 'cover' || source.kind === 'reveal'
-        ? null
-        : mockupKey(book, { widthPx, heightPx }, sceneOfPicture(book, picture, others)!, others),
+    pin: source.kind === 'pinned' && book.pin ? pinKey(book, book.pin) : null,
+    scene: isFlat(source)
+      ? null
+      : mockupKey(book, { widthPx, heightPx }, sceneOfPicture(book, picture, others)!, others),
   });
 };
 

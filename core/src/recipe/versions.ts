@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '43eeb479ab',
-  trace: 'ddb5190817',
-  pin: '780a78ed5c',
-  promo: '46e589d53a',
-  image: '872d6ec842',
-  epub: '82d77fa594',
-  pdf: '38ba6ece21',
-  svg: '235fc8a4e3',
+  paint: '348100f1e4',
+  trace: '900f09e86f',
+  pin: '1e945ae395',
+  promo: '5c3dc00a25',
+  image: '6996df9617',
+  epub: 'ea1205e9c8',
+  pdf: '8a2d57953a',
+  svg: '7fd8f5dbc7',
 } as const;

@@ -1,7 +1,7 @@
 import type { Scene, Thing } from '@yosomi/core/mockup';
 import { FINAL, defaultScene } from '@yosomi/core/mockup';
 import type { Book } from '@yosomi/core/project';
-import { type Others, type PromoAt, type PromoMakers, sceneOfPicture, subjectsOf } from '@yosomi/core/recipe';
+import { type Others, type PromoAt, type PromoMakers, isFlat, sceneOfPicture, subjectsOf } from '@yosomi/core/recipe';
 import type { KeyedPicture, PromoTile } from './promo-art';
 import { PREVIEW, traceBook } from './trace';
 import { press, studio } from './workers';
@@ -48,8 +48,7 @@ async function supply(
     if (signal.aborted) return;
     const scene = scenes.get(one.key);
     if (!scene) {
-      if (one.source.kind === 'cover' || one.source.kind === 'reveal')
-        await studio.keepCover(book, one.source, one.widthPx, one.key);
+      if (isFlat(one.source)) await studio.keepCover(book, one.source, one.widthPx, one.key);
     } else {
       const size = { widthPx: one.widthPx, heightPx: one.heightPx };
       const things = await traceBook(book, scene, size, quick ? PREVIEW : FINAL, { signal, others, art });

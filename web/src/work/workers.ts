@@ -8,10 +8,14 @@ const startStudio = (): Worker => new Worker(new URL('./studio.worker.ts', impor
 /** Holds fonts and pictures and paints what is on screen; its tracers go with it, for they are tied to it by lines. */
 export const studio: Remote<StudioApi> = supervised<StudioApi>(startStudio, endTracers);
 
-const second: Remote<StudioApi> = supervised<StudioApi>(startStudio);
+const forFiles = [supervised<StudioApi>(startStudio), supervised<StudioApi>(startStudio)] as const;
 
 /** A second one for files, so that a long encode never holds up the screen; started when first needed. */
-export const press = (): Remote<StudioApi> => second;
+export const press = (): Remote<StudioApi> => forFiles[0];
+
+/** Those that make many files side by side: two where there is a core for each. */
+export const presses = (): readonly Remote<StudioApi>[] =>
+  forFiles.slice(0, (navigator.hardwareConcurrency || 2) > 1 ? forFiles.length : 1);
 
 export type Tracer = {
   readonly api: Remote<TracerApi>;

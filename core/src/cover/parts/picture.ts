@@ -43,7 +43,8 @@ export const WRAPPINGS = ['paper', 'ribbon', 'envelope', 'curtain', 'frost', 'ti
 /**
  * Where a picture comes from: a stored one, or made from the cover and always as it is now. `mockup` is the title's own scene, `shot`
  * one of the product's (of `ratio`, width by height, with the things in `place`, where they stand on something), `cover` the
- * flat cover, bare without its words, `reveal` the flat cover of which a share is shown, the rest in a wrapping.
+ * flat cover, bare without its words, `reveal` the flat cover of which a share is shown, the rest in a wrapping, `pinned` the title's
+ * photograph with the cover on it.
  */
 export const PictureSource = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('asset'), asset: AssetId }),
@@ -63,6 +64,7 @@ export const PictureSource = z.discriminatedUnion('kind', [
     accent: HexColour,
     seed: z.number().int().min(0).max(9999),
   }),
+  z.object({ kind: z.literal('pinned') }),
 ]);
 export type PictureSource = z.infer<typeof PictureSource>;
 

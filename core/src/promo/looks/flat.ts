@@ -1,4 +1,5 @@
 import { type PartSeed, newPicture, newScrim, plainLook } from '../../cover';
+import type { Rect } from '../../plane';
 import type { PromoBoard } from '../board';
 import type { Drawn, PromoLook } from '../look';
 import { arranged, besideSeal, shoulder } from './arranged';
@@ -26,6 +27,45 @@ function halves(board: PromoBoard): Drawn | null {
     parts: [...board.ground(undefined, true), picture, book.part, ...set.words, ...shoulder(board, book.box)],
     dropped: set.dropped,
   };
+}
+
+/** The title's photograph with the cover on it fills one side, or the head, up to the edges; the words stand on the cover's colour. */
+function photographed(board: PromoBoard): Drawn | null {
+  const { photo } = board.s.cover;
+  if (!photo) return null;
+  const laid = board.ratio <= 0.92 ? underPhoto(board, photo.ratio) : besidePhoto(board);
+  if (!laid) return null;
+  const { field, words, dropped } = laid;
+  const picture = { ...newPicture({ kind: 'pinned' }, { area: board.area(field), focus: photo.at }), id: 'photograph' };
+  const seal = shoulder(board, inside(field, 0.12));
+  return { parts: [...board.ground(undefined, true), picture, ...words, ...seal], dropped };
+}
+
+type Laid = { readonly field: Rect; readonly words: readonly PartSeed[]; readonly dropped: Drawn['dropped'] };
+
+function besidePhoto(board: PromoBoard): Laid | null {
+  const set = arranged(board, { share: 0.56, bleeds: true });
+  if (!set) return null;
+  const { w, h } = board;
+  const { room, words, dropped } = set;
+  const right = room.x > w * 0.3;
+  const edge = right ? room.x : room.x + room.width;
+  const field = { x: right ? edge : 0, y: 0, width: right ? w - edge : edge, height: h };
+  return { field, words, dropped };
+}
+
+/** The photograph is as high as it is, as far as the words leave room. */
+function underPhoto(board: PromoBoard, ratio: number): Laid | null {
+  const { w, h, safe, margin } = board;
+  for (const share of [0.62, 0.54, 0.46, 0.38]) {
+    const field = { x: 0, y: 0, width: w, height: Math.min(w / ratio, h * share) };
+    const top = field.height + margin * 0.8;
+    const place = { ...safe, y: top, height: safe.y + safe.height - top };
+    const column = board.column(place, { align: 'centre', anchor: 'middle', head: 0.082 });
+    if (column && (column.dropped.length === 0 || share < 0.4))
+      return { field, words: column.parts, dropped: column.dropped };
+  }
+  return null;
 }
 
 /** The flat cover with a shadow on its own picture, carried on past its edges. */
@@ -59,6 +99,15 @@ const inside = (r: { x: number; y: number; width: number; height: number }, k: n
 });
 
 export const FLAT: readonly PromoLook[] = [
+  {
+    id: 'photograph',
+    name: 'In your photograph',
+    family: 'picture',
+    tone: 'deep',
+    shots: [],
+    asks: 'photo',
+    draw: photographed,
+  },
   {
     id: 'halves',
     name: 'Half colour, half its picture',

@@ -45,6 +45,8 @@ function pictureName(source: PicturePart['source']): string {
       return source.bare ? 'The cover’s picture' : 'The flat cover';
     case 'reveal':
       return 'The cover in its wrapping';
+    case 'pinned':
+      return 'The photograph';
   }
 }
 

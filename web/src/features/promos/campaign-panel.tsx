@@ -11,7 +11,6 @@ import {
   wantFormat,
 } from '@yosomi/core/promo';
 import type { Others } from '@yosomi/core/recipe';
-import { FAMILIES } from '@yosomi/core/text';
 import { useState } from 'react';
 import { sayFault } from '../../messages/say';
 import { sentenceOf } from '../../messages/sentences';
@@ -22,10 +21,11 @@ import { Chip, Chips } from '../../ui/chip';
 import { ColourField } from '../../ui/colour-field';
 import { inputLook } from '../../ui/field';
 import { Group } from '../../ui/group';
-import { Menu } from '../../ui/menu';
+import { useHouse } from '../front/use-house';
 import { usePictureInput } from '../front/use-picture-input';
 import { onCampaign } from '@yosomi/core/project';
 import { TONE_NAMES } from './names';
+import { FacesGroup } from './faces-group';
 import { MotionGroup } from './motion-group';
 import { RevealGroup } from './reveal-group';
 import { SaveGroup } from './save-group';
@@ -64,7 +64,7 @@ export function CampaignPanel(props: {
         )}
         <MotionGroup {...props} />
         <Behind campaign={campaign} set={set} colours={props.colours} />
-        <Faces campaign={campaign} set={set} />
+        <FacesGroup campaign={campaign} set={set} />
         <Formats campaign={campaign} set={set} />
         {seen.length > 0 && (
           <Group title="What to look at">
@@ -92,6 +92,7 @@ export function CampaignPanel(props: {
 
 function Behind({ campaign, set, colours }: { campaign: Campaign; set: SetCampaign; colours: readonly string[] }) {
   const { style } = campaign;
+  const { house } = useHouse();
   const edit = useSession((s) => s.edit);
   const picture = usePictureInput((taken) => {
     edit('Picture behind the promos', (book) => {
@@ -134,46 +135,8 @@ function Behind({ campaign, set, colours }: { campaign: Campaign; set: SetCampai
       <ColourField
         label="A colour of my own"
         value={style.colour ?? '#2f5d50'}
-        swatches={colours.slice(0, 6)}
+        swatches={[...new Set([...house.colours, ...colours])].slice(0, 10)}
         onChange={(colour, dragging) => set('Ground', setStyle({ colour }), dragging ? 'ground-colour' : undefined)}
-      />
-    </Group>
-  );
-}
-
-const COVER = 'cover';
-
-function Faces({ campaign, set }: { campaign: Campaign; set: SetCampaign }) {
-  const { faces } = campaign.style;
-  const named = FAMILIES.map((f) => ({ value: f.id, label: f.name }));
-  const options = [
-    { title: 'From the title', options: [{ value: COVER, label: 'Those of the cover' }] },
-    { title: 'Faces', options: named },
-  ];
-  const cutOf = (family: string, weight: number): string => {
-    const cuts = FAMILIES.find((f) => f.id === family)?.cuts.filter((c) => !c.italic) ?? [];
-    const near = [...cuts].sort((a, b) => Math.abs(a.weight - weight) - Math.abs(b.weight - weight))[0];
-    return near?.id ?? 'work-sans/400';
-  };
-  const family = (cut: string | undefined): string => cut?.split('/')[0] ?? COVER;
-  const choose = (which: 'head' | 'text', id: string): void => {
-    if (id === COVER) return void set('Faces', setStyle({ faces: null }));
-    const other = faces ?? { head: cutOf(id, 700), text: which === 'text' ? cutOf(id, 400) : 'work-sans/400' };
-    set('Faces', setStyle({ faces: { ...other, [which]: cutOf(id, which === 'head' ? 700 : 400) } }));
-  };
-  return (
-    <Group title="Faces" folded={faces === null}>
-      <Menu
-        label="Face of the headline"
-        value={family(faces?.head)}
-        groups={options}
-        onChange={(id) => choose('head', id)}
-      />
-      <Menu
-        label="Face of the lines"
-        value={family(faces?.text)}
-        groups={options}
-        onChange={(id) => choose('text', id)}
       />
     </Group>
   );

@@ -15,6 +15,14 @@ type Props = {
   onMore(look: string): void;
 };
 
+/** Pictures of one shape fill the width in rows; those of several shapes stand in one row, equally high. */
+function columnsOf(choices: readonly Choice[]): string {
+  const mixed = choices.some(({ ratio }) => ratio !== choices[0].ratio);
+  return mixed
+    ? choices.map(({ ratio }) => `minmax(0, ${ratio.toFixed(3)}fr)`).join(' ')
+    : 'repeat(auto-fill, minmax(170px, 1fr))';
+}
+
 /** The message in several ways, in sections. A click takes one; K keeps its look among the favourites, M shows more like it. */
 export function ChoiceSheet(props: Props) {
   const { tiles } = props;
@@ -31,7 +39,7 @@ export function ChoiceSheet(props: Props) {
       {sections.map(({ title, choices }) => (
         <section key={title} aria-label={title}>
           <h3 className="mb-2 text-xs font-semibold text-ink">{title}</h3>
-          <ul className="grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] items-start gap-4">
+          <ul className="grid items-start gap-4" style={{ gridTemplateColumns: columnsOf(choices) }}>
             {choices.map((one) => (
               <li key={one.id}>
                 <ChoiceTile choice={one} focused={one === first} {...props} />

@@ -76,7 +76,10 @@ function FromOthers({ onBegin }: { onBegin(name: string, from: Campaign): void }
             <Button
               aria-label={`Begin as ${campaign.name || 'Promo'} of ${title || 'Untitled'}`}
               onClick={() =>
-                onBegin(campaign.name, lookFor(campaign, { has: (asset) => book.assets[asset] !== undefined }))
+                onBegin(
+                  campaign.name,
+                  lookFor(campaign, { has: (id) => (book.assets[id] ?? book.faces[id]) !== undefined }),
+                )
               }
             >
               Begin like this

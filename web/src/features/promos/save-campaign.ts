@@ -1,6 +1,6 @@
-import { type Fault, type Result, ok, slug } from '@yosomi/core/base';
+import { type Fault, type Result, fail, ok, slug } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
-import { type Campaign, formatsOf, messageFor, stillShares } from '@yosomi/core/promo';
+import { type Campaign, type Format, formatsOf, messageFor, stillShares } from '@yosomi/core/promo';
 import {
   type Others,
   PROMO_FILES,
@@ -14,7 +14,7 @@ import { say, sayFault } from '../../messages/say';
 import { saveBlob, saveFile } from '../../platform/files';
 import type { ZipEntry } from '../../work/picture-files';
 import { promoMakers } from '../../work/promos';
-import { press } from '../../work/workers';
+import { press, presses } from '../../work/workers';
 
 /** "under 500 KB", "0.5 MB" or "500": most bytes of a file; null for no limit. A bare number is in KB. */
 export function readLimit(text: string): number | null {
@@ -38,19 +38,35 @@ type Job = {
 async function campaignFiles({ book, campaign, others, wish, signal, onProgress }: Job): Promise<Result<ZipEntry[]>> {
   const makers = promoMakers(signal);
   const [ending] = PROMO_FILES[wish.format];
+  const formats = formatsOf(campaign);
+  const made = new Map<Format, Result<Uint8Array>>();
+  let next = 0;
+  await Promise.all(
+    presses().map(async (own) => {
+      while (next < formats.length && !signal.aborted && ![...made.values()].some((one) => !one.ok)) {
+        const format = formats[next++];
+        const job = await promoJob(makers, book, { campaign, format }, others);
+        const file = job.ok ? await own.promoFile(job.value, wish) : job;
+        made.set(
+          format,
+          file.ok
+            ? ok(file.value.bytes)
+            : { ok: false, fault: { ...file.fault, data: { ...file.fault.data, format: format.name } } },
+        );
+        onProgress(made.size / (formats.length + 0.5));
+      }
+    }),
+  );
   const entries: ZipEntry[] = [];
   const files = new Map<string, string>();
-  const formats = formatsOf(campaign);
-  for (const [i, format] of formats.entries()) {
-    const at = { campaign, format };
-    const job = await promoJob(makers, book, at, others);
-    if (!job.ok) return job;
-    const file = await press().promoFile(job.value, wish);
-    if (!file.ok) return { ok: false, fault: { ...file.fault, data: { ...file.fault.data, format: format.name } } };
-    const name = `${promoName(book, at)}.${ending}`;
-    entries.push({ name, bytes: file.value.bytes });
+  for (const format of formats) {
+    const file = made.get(format);
+    // Only what was stopped has none.
+    if (!file) return fail('trace-stopped');
+    if (!file.ok) return file;
+    const name = `${promoName(book, { campaign, format })}.${ending}`;
+    entries.push({ name, bytes: file.value });
     files.set(format.id, name);
-    onProgress((i + 1) / (formats.length + 0.5));
   }
   const page = new TextEncoder().encode(campaignPage(book, campaign, files, book.updatedAt.slice(0, 10)));
   return ok([{ name: 'index.html', bytes: page }, ...entries]);
@@ -91,7 +107,7 @@ export async function saveForTitles(
     const title = book.brief.title.trim() || 'Untitled';
     const files = await campaignFiles({
       book,
-      campaign: messageFor(campaign, { has: (asset) => book.assets[asset] !== undefined }),
+      campaign: messageFor(campaign, { has: (id) => (book.assets[id] ?? book.faces[id]) !== undefined }),
       others: new Map(shelf.flatMap((one) => (one.id === book.id ? [] : [[one.id, one] as const]))),
       wish,
       signal,
