@@ -1,5 +1,7 @@
 import { execFileSync } from 'node:child_process';
+import { unzipSync } from 'fflate';
 import { raster, ssim } from '@yosomi/core/pixels';
+import type { Worker } from '@playwright/test';
 import sharp from 'sharp';
 import { pixelsOf } from '../fixtures/pictures';
 import { expect, kept, promosReady, saved, step, test } from './help';
@@ -156,6 +158,35 @@ test.describe('a promo in motion', () => {
         return names.filter((name) => name.startsWith('film-'));
       });
       expect(left).toEqual([]);
+    });
+
+    await test.step('with its still in a zip; and where the device is full, that is said and nothing is lost', async () => {
+      const still = page.getByLabel('With its still, in a zip');
+      await still.check();
+      const zip = await saved(page, () => save.click());
+      const files = unzipSync(new Uint8Array(zip.bytes));
+      expect(Object.keys(files).map((name) => name.replace(/^.*-light/, ''))).toEqual(['.webm', '-still.jpg']);
+      const poster = Object.entries(files).find(([name]) => name.endsWith('.jpg'))![1];
+      expect(await sharp(poster).metadata()).toMatchObject({ format: 'jpeg', width: 320, height: 400 });
+      // The disk takes no more from here on: every worker that is started is told so.
+      const fill = (worker: Worker): void =>
+        void worker.evaluate(() => {
+          const { FileSystemSyncAccessHandle: Handle } = globalThis as unknown as {
+            FileSystemSyncAccessHandle: { prototype: { write(): never } };
+          };
+          Handle.prototype.write = () => {
+            throw new DOMException('full', 'QuotaExceededError');
+          };
+        });
+      page.on('worker', fill);
+      await save.click();
+      await expect(page.getByText(/^There is no room on this device to make the film/)).toBeVisible({
+        timeout: 60_000,
+      });
+      page.off('worker', fill);
+      await still.uncheck();
+      await saved(page, () => save.click());
+      await expect(own).toBeVisible();
     });
   });
 });

@@ -39,6 +39,7 @@ export function MotionGroup(props: {
   const work = useWork();
   const [file, setFile] = useState<FilmFormat>('mp4');
   const [limit, setLimit] = useState('');
+  const [withStill, setWithStill] = useState(false);
   const [playing, setPlaying] = useState(false);
   const format = formatsOf(campaign).find((one) => one.id === props.format);
   if (!format) return null;
@@ -88,6 +89,7 @@ export function MotionGroup(props: {
         hint={limit.trim() && mostBytes === null ? 'Type a number, such as 5 MB.' : undefined}
         onChange={setLimit}
       />
+      <Check label="With its still, in a zip" checked={withStill} onChange={setWithStill} />
       {work.done === null ? (
         <div className="flex gap-2">
           <Button disabled={!can} onClick={() => setPlaying(true)}>
@@ -97,7 +99,7 @@ export function MotionGroup(props: {
             disabled={!can}
             onClick={() =>
               work.run((signal, onProgress) =>
-                saveFilm({ book, at, motion, others, format: file, mostBytes, signal, onProgress }),
+                saveFilm({ book, at, motion, others, format: file, mostBytes, withStill, signal, onProgress }),
               )
             }
           >
