@@ -4,11 +4,11 @@
  */
 export const VERSIONS = {
   paint: '348100f1e4',
-  trace: '900f09e86f',
+  trace: '12ed9a0f05',
   pin: '1e945ae395',
-  promo: '5c3dc00a25',
-  image: '6996df9617',
-  epub: 'ea1205e9c8',
-  pdf: '8a2d57953a',
-  svg: '7fd8f5dbc7',
+  promo: 'b5c5dc06af',
+  image: 'f8ac05ae92',
+  epub: 'bae191a987',
+  pdf: '00f50e2c79',
+  svg: 'e91d7a1a3f',
 } as const;

@@ -6,26 +6,21 @@ import { arranged, besideSeal, shoulder } from './arranged';
 
 /** Half a colour with the words, half its picture with the book before it. */
 function halves(board: PromoBoard): Drawn | null {
-  const set = arranged(board, { share: board.ratio > 0.92 ? 0.47 : 0.5 });
-  if (!set) return null;
-  const { w, h } = board;
-  const { room } = set;
   const upright = board.ratio <= 0.92;
-  const right = room.x > w * 0.3;
-  const edge = right ? room.x : room.x + room.width;
-  const field = upright
-    ? { x: 0, y: room.y, width: w, height: room.height }
-    : { x: right ? edge : 0, y: 0, width: right ? w - edge : edge, height: h };
+  const laid = upright ? underPicture(board, board.w / (board.h * 0.56)) : besidePicture(board, 0.47);
+  if (!laid) return null;
+  const { field, words, dropped } = laid;
   const look = { ...plainLook, brightness: -0.06, blur: 0.008 };
   const focus = board.subject;
   const picture = {
     ...newPicture({ kind: 'cover', bare: true }, { area: board.area(field), focus, look }),
     id: 'backdrop',
   };
-  const book = board.book('standing', inside(besideSeal(board, field), upright ? 0.06 : 0.09));
+  const zone = { ...field, y: board.safe.y * 0.8, height: field.height - board.safe.y * 0.8 };
+  const book = board.book('standing', inside(besideSeal(board, upright ? zone : field), upright ? 0.07 : 0.09));
   return {
-    parts: [...board.ground(undefined, true), picture, book.part, ...set.words, ...shoulder(board, book.box)],
-    dropped: set.dropped,
+    parts: [...board.ground(undefined, true), picture, book.part, ...words, ...shoulder(board, book.box)],
+    dropped,
   };
 }
 
@@ -33,7 +28,7 @@ function halves(board: PromoBoard): Drawn | null {
 function photographed(board: PromoBoard): Drawn | null {
   const { photo } = board.s.cover;
   if (!photo) return null;
-  const laid = board.ratio <= 0.92 ? underPhoto(board, photo.ratio) : besidePhoto(board);
+  const laid = board.ratio <= 0.92 ? underPicture(board, photo.ratio) : besidePicture(board, 0.56);
   if (!laid) return null;
   const { field, words, dropped } = laid;
   const picture = { ...newPicture({ kind: 'pinned' }, { area: board.area(field), focus: photo.at }), id: 'photograph' };
@@ -43,8 +38,8 @@ function photographed(board: PromoBoard): Drawn | null {
 
 type Laid = { readonly field: Rect; readonly words: readonly PartSeed[]; readonly dropped: Drawn['dropped'] };
 
-function besidePhoto(board: PromoBoard): Laid | null {
-  const set = arranged(board, { share: 0.56, bleeds: true });
+function besidePicture(board: PromoBoard, share: number): Laid | null {
+  const set = arranged(board, { share, bleeds: true });
   if (!set) return null;
   const { w, h } = board;
   const { room, words, dropped } = set;
@@ -54,18 +49,26 @@ function besidePhoto(board: PromoBoard): Laid | null {
   return { field, words, dropped };
 }
 
-/** The photograph is as high as it is, as far as the words leave room. */
-function underPhoto(board: PromoBoard, ratio: number): Laid | null {
-  const { w, h, safe, margin } = board;
-  for (const share of [0.62, 0.54, 0.46, 0.38]) {
+/** A headline under a picture is at least this large, as a share of the mean side, before the picture gives way. */
+const UNDER = 0.068;
+
+/** A picture is as high as it is, as far as the words under it leave room. */
+function underPicture(board: PromoBoard, ratio: number): Laid | null {
+  const { w, h, safe, margin, mean } = board;
+  let best: Laid | null = null;
+  for (const share of [0.62, 0.56, 0.5, 0.44, 0.38]) {
     const field = { x: 0, y: 0, width: w, height: Math.min(w / ratio, h * share) };
     const top = field.height + margin * 0.8;
     const place = { ...safe, y: top, height: safe.y + safe.height - top };
     const column = board.column(place, { align: 'centre', anchor: 'middle', head: 0.082 });
-    if (column && (column.dropped.length === 0 || share < 0.4))
-      return { field, words: column.parts, dropped: column.dropped };
+    if (!column) continue;
+    const made = { field, words: column.parts, dropped: column.dropped };
+    if (!best || made.dropped.length < best.dropped.length) best = made;
+    const head = column.parts.find(({ id }) => id === 'headline');
+    const small = head?.kind === 'words' && (head.size ?? head.maxSize) * w < UNDER * mean;
+    if (column.dropped.length === 0 && !small) return made;
   }
-  return null;
+  return best;
 }
 
 /** The flat cover with a shadow on its own picture, carried on past its edges. */
@@ -237,7 +240,11 @@ export const FLAT: readonly PromoLook[] = [
             width: safe.width - 2 * pad,
             height: safe.y + safe.height - room.y - room.height - margin * 0.5 - 2 * pad,
           };
-      const words = board.column(place, { anchor: 'middle', align: beside ? 'left' : 'centre' });
+      const words = board.column(place, {
+        anchor: 'middle',
+        align: beside ? 'left' : 'centre',
+        ...(beside ? {} : { head: 0.1 }),
+      });
       if (!words) return null;
       const card = {
         x: place.x - pad,
