@@ -101,6 +101,14 @@ await page.locator('main [data-fresh="true"]').waitFor({ state: 'attached', time
 await page.waitForTimeout(300);
 await shot('promo-looks');
 await page.getByRole('radio', { name: 'Formats' }).click();
+await page.getByRole('button', { name: 'Cover reveal' }).click();
+await page.waitForTimeout(200);
+await page.locator('main [data-fresh="true"]').waitFor({ state: 'attached', timeout: 60_000 });
+await page.waitForTimeout(6000); // what is measured in the formats
+await shot('promo-reveal');
+await page.getByRole('button', { name: 'Announcement', exact: true }).click();
+await page.waitForTimeout(200);
+await page.locator('main [data-fresh="true"]').waitFor({ state: 'attached', timeout: 60_000 });
 await page.locator('button[data-tile="link"]').dblclick();
 await page.locator('main[data-fresh="true"]').waitFor({ timeout: 60_000 });
 await page.waitForTimeout(300);

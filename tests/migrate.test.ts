@@ -84,6 +84,7 @@ describe('the promo of an earlier schema', () => {
   it.each(['schema-9/pictured', 'schema-9/words'])('of %s has a motion now, and looks as it looked', async (name) => {
     const { book, files } = opened(name);
     expect(book.promos.launch.motion).toEqual({ kind: 'swing', arrive: true, seconds: 6 });
+    expect(book.promos.launch.reveal.shape).toBe(7);
     const wanted = deliverables(book).find((d) => d.id === 'promo-launch-square')!;
     const made = await makeDeliverable(book, wanted, book.updatedAt, new NodeStudio(files));
     if (!made.ok) throw new Error(made.fault.code);

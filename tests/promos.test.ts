@@ -99,7 +99,7 @@ function settingOf(
     faces,
     cover: { ...cover, photo: { ratio: 1.4, at: { x: 0.6, y: 0.5 } } },
     backing: { kind: 'look' },
-    reveal: { wrapping: 'paper', share: 0.3, at: { x: 0.5, y: 0.6 }, stills: 5 },
+    reveal: { wrapping: 'paper', share: 0.3, at: { x: 0.5, y: 0.6 }, shape: 7, stills: 5 },
     shaper: studio.shaper,
     box: (shot) => boxes.get(shot)!,
   };
@@ -367,6 +367,20 @@ describe('a reveal', () => {
     const [one, again] = [at(0.4).data, at(0.4).data];
     expect(one.every((v, i) => v === again[i])).toBe(true);
     expect(one.every((v, i) => i % 4 !== 3 || v === 255)).toBe(true);
+  });
+
+  it('tears in another shape where another is asked for, and shows about as much', () => {
+    const torn = [7, 8, 9, 10, 11].map((seed) => wrapped(cover, { ...base, kind: 'paper', share: 0.3, seed }));
+    const apart = (a: typeof cover, b: typeof cover): number => {
+      let n = 0;
+      for (let i = 0; i < a.data.length; i += 4) if (Math.abs(a.data[i] - b.data[i]) > 24) n++;
+      return n / (a.data.length / 4);
+    };
+    for (const [i, one] of torn.entries()) {
+      expect(seen(one)).toBeGreaterThan(0.15);
+      expect(seen(one)).toBeLessThan(0.5);
+      if (i > 0) expect(apart(one, torn[i - 1]), String(i)).toBeGreaterThan(0.03);
+    }
   });
 
   it('begins where the cover tells most, clear of its words', async () => {

@@ -60,11 +60,13 @@ export const Reveal = z.object({
   share: z.number().min(0).max(1),
   /** Where it is torn, fractions of the cover; null is where the cover tells most without its title. */
   at: z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) }).nullable(),
+  /** Which of the shapes that paper tears in, and how it lies and falls. */
+  shape: z.number().int().min(0).max(999),
   /** How many stills lead from hidden to shown. */
   stills: z.number().int().min(2).max(14),
 });
 export type Reveal = z.infer<typeof Reveal>;
-export const plainReveal: Reveal = { wrapping: 'paper', share: 0.22, at: null, stills: 5 };
+export const plainReveal: Reveal = { wrapping: 'paper', share: 0.22, at: null, shape: 7, stills: 5 };
 
 /** How much each still of a series shows: little by little, the whole cover last. */
 export const stillShares = (stills: number): number[] =>

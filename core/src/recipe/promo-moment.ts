@@ -15,7 +15,7 @@ export const stillAt = ({ campaign, format }: PromoAt): PromoAt => ({ campaign, 
 type Source = PromoPicture['source'];
 
 /** Whether a picture is made anew at every moment. */
-export const isMoving = (_: Moment, source: Source): boolean => source.kind === 'shot' || source.kind === 'mockup';
+export const isMoving = (source: Source): boolean => source.kind === 'shot' || source.kind === 'mockup';
 
 /** Several things turn less, or they would leave their place. */
 const TOGETHER = 0.4;
@@ -31,8 +31,9 @@ export function movedScene(scene: Scene, moment: Moment | undefined, book: Book,
   const several = scene.things.length > 1;
   const light = moment.light === null ? null : passingLight(scene, moment.light);
   const moved = { turnRad: moment.turnRad * (several ? TOGETHER : 1), light };
-  // A light that passes is seen on what shines.
-  const things = light ? scene.things.map((thing): Thing => ({ ...thing, surface: 'gloss' })) : scene.things;
+  // A light that passes is seen on what shines; it shines all the time, or it would jump as the light comes.
+  const shines = moment.light !== null;
+  const things = shines ? scene.things.map((thing): Thing => ({ ...thing, surface: 'gloss' })) : scene.things;
   if (!needsRoom(scene)) return { ...scene, things, moved };
   const { x, y, width, height } = thingsBox(scene, subjectsOf(book, scene, others), 1000, 1000);
   const k = 1 + 2 * ROOM;

@@ -204,7 +204,7 @@ export function promoPictures(doc: Doc, brief: Brief, widthPx: number, moment?: 
     const before = made.get(base);
     const size = sizeOf(source, doc, across, widthPx);
     if (before && before.widthPx >= size.widthPx) continue;
-    made.set(base, { name: base, source, ...size, ...(moment && isMoving(moment, source) ? { moment } : {}) });
+    made.set(base, { name: base, source, ...size, ...(moment && isMoving(source) ? { moment } : {}) });
   }
   return [...made.values()];
 }

@@ -4,11 +4,11 @@
  */
 export const VERSIONS = {
   paint: '348100f1e4',
-  trace: '12ed9a0f05',
+  trace: '3e58c941a6',
   pin: '1e945ae395',
-  promo: 'b5c5dc06af',
-  image: 'f8ac05ae92',
-  epub: 'bae191a987',
-  pdf: '00f50e2c79',
-  svg: 'e91d7a1a3f',
+  promo: '5876ef20ff',
+  image: '7c2f364945',
+  epub: '697cb494c0',
+  pdf: 'cf0f94af1b',
+  svg: '31d76e24aa',
 } as const;

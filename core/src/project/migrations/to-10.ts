@@ -2,11 +2,17 @@ type Loose = Record<string, unknown>;
 
 const isLoose = (v: unknown): v is Loose => typeof v === 'object' && v !== null && !Array.isArray(v);
 
-/** Campaigns can move now: each has a motion. */
+/** Campaigns can move now: each has a motion. What a reveal tears has one of many shapes: it was always the same one. */
 export function to10(old: Loose): Loose {
   const promos = Object.entries(isLoose(old.promos) ? old.promos : {}).map(([id, campaign]) => [
     id,
-    isLoose(campaign) ? { ...campaign, motion: { kind: 'swing', arrive: true, seconds: 6 } } : campaign,
+    isLoose(campaign)
+      ? {
+          ...campaign,
+          reveal: isLoose(campaign.reveal) ? { ...campaign.reveal, shape: 7 } : campaign.reveal,
+          motion: { kind: 'swing', arrive: true, seconds: 6 },
+        }
+      : campaign,
   ]);
   return { ...old, schema: 10, promos: Object.fromEntries(promos) };
 }

@@ -12,13 +12,13 @@ function inWrapping(board: PromoBoard, place: Rect): { part: PartSeed; box: Rect
   const { reveal } = board.s;
   const { block, plate, ground } = board.tone;
   if (!reveal) return board.flat(place);
-  const { wrapping, share, at } = reveal;
+  const { wrapping, share, at, shape } = reveal;
   const flat = board.flat(place);
   if (flat.part.kind !== 'picture') return flat;
   const colour = wrapping === 'envelope' ? KRAFT : block;
   // A ribbon that is to be seen on its paper.
   const accent = contrast(plate, colour) > contrast(ground, colour) ? plate : ground;
-  const source = { kind: 'reveal' as const, wrapping, share, at, colour, accent, seed: 7 };
+  const source = { kind: 'reveal' as const, wrapping, share, at, colour, accent, seed: shape };
   return { ...flat, part: { ...flat.part, source } };
 }
 

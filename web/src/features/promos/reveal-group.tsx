@@ -13,6 +13,9 @@ import { saveStills } from './save-campaign';
 import type { SetCampaign } from './use-campaign';
 import { useWork } from './use-work';
 
+/** So many shapes come one after the other before they begin again. */
+const SHAPES = 24;
+
 const percent = (n: number): string => `${n} %`;
 
 /** How the cover is shown little by little: in what, how much, where, and as a series of stills. */
@@ -65,6 +68,9 @@ export function RevealGroup(props: { campaign: Campaign; set: SetCampaign; other
             format={percent}
             onChange={(y) => change({ at: { ...at, y: y / 100 } }, true)}
           />
+          <Button kind="link" className="self-start" onClick={() => change({ shape: (reveal.shape + 1) % SHAPES })}>
+            Another shape
+          </Button>
           {reveal.at && (
             <Button kind="link" className="self-start" onClick={() => change({ at: null })}>
               Where the cover tells most
