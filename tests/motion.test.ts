@@ -1,4 +1,3 @@
-import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -26,6 +25,7 @@ import {
 } from '@yosomi/core/recipe';
 import { encodeFrame, momentFile } from '@yosomi/node-kit';
 import { demos } from './fixtures/demos';
+import { probe } from './fixtures/films';
 import { QuickStudio } from './fixtures/quick-studio';
 
 let books: Project[];
@@ -259,30 +259,6 @@ describe('what turns', () => {
   });
 });
 
-const folder = mkdtempSync(join(tmpdir(), 'motion-'));
-const probe = (name: string, bytes: Uint8Array): Record<string, string> => {
-  const path = join(folder, name);
-  writeFileSync(path, bytes);
-  const asked = 'stream=codec_name,width,height,nb_read_frames:format=duration';
-  const text = execFileSync('ffprobe', [
-    '-v',
-    'error',
-    '-count_frames',
-    '-show_entries',
-    asked,
-    '-of',
-    'default=nw=1',
-    path,
-  ]);
-  return Object.fromEntries(
-    text
-      .toString()
-      .trim()
-      .split('\n')
-      .map((line) => line.split('=') as [string, string]),
-  );
-};
-
 describe('a film as a file', () => {
   const motion: Motion = { kind: 'words', arrive: true, seconds: 3 };
   const wish = { mostBytes: null, onProgress() {} };
@@ -294,7 +270,9 @@ describe('a film as a file', () => {
     if (!made.ok) throw new Error(made.fault.code);
     expect(await sharp(made.value).metadata()).toMatchObject({ format: 'gif', width: 320, height: 400, loop: 0 });
     // What does not change for a while is one frame that is shown for longer.
-    expect(probe('words.gif', made.value)).toMatchObject({ codec_name: 'gif', width: '320', duration: '3.000000' });
+    const path = join(mkdtempSync(join(tmpdir(), 'motion-')), 'words.gif');
+    writeFileSync(path, made.value);
+    expect(probe(path)).toMatchObject({ codec_name: 'gif', width: '320', duration: '3.000000' });
     const first = await sharp(made.value).ensureAlpha().raw().toBuffer();
     const poster = frames[line.frames[line.poster]];
     expect(ssim(raster(320, 400, new Uint8ClampedArray(first)), poster)).toBeGreaterThan(0.93);

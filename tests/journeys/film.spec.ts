@@ -3,30 +3,9 @@ import { unzipSync } from 'fflate';
 import { raster, ssim } from '@yosomi/core/pixels';
 import type { Worker } from '@playwright/test';
 import sharp from 'sharp';
+import { probe } from '../fixtures/films';
 import { pixelsOf } from '../fixtures/pictures';
 import { expect, kept, promosReady, saved, step, test } from './help';
-
-/** What another program finds in a film. */
-function probe(path: string): Record<string, string> {
-  const asked = 'stream=codec_name,width,height,r_frame_rate,nb_read_frames,color_space:format=duration';
-  const text = execFileSync('ffprobe', [
-    '-v',
-    'error',
-    '-count_frames',
-    '-show_entries',
-    asked,
-    '-of',
-    'default=nw=1',
-    path,
-  ]);
-  return Object.fromEntries(
-    text
-      .toString()
-      .trim()
-      .split('\n')
-      .map((line) => line.split('=') as [string, string]),
-  );
-}
 
 /** One frame of a film, by that program. */
 function frame(path: string, number: number) {
