@@ -7,7 +7,6 @@ import {
   MOTIONS,
   type Motion,
   gifFilm,
-  plainMotion,
   webpFilm,
 } from '@yosomi/core/motion';
 import type { Book } from '@yosomi/core/project';
@@ -159,7 +158,7 @@ export const promo: Command = {
     if (!out.ok) return out;
     const motion = oneOf(args, 'motion', MOTIONS);
     if (!motion.ok) return motion;
-    const seconds = wholeFlag(args, 'seconds', LEAST_SECONDS, MOST_SECONDS, plainMotion.seconds);
+    const seconds = wholeFlag(args, 'seconds', LEAST_SECONDS, MOST_SECONDS, null);
     if (!seconds.ok) return seconds;
     // Video is written by browsers alone.
     const format = oneOf<PromoFormat | FilmHere>(args, 'as', motion.value ? FILMS_HERE : PROMO_FORMATS);
@@ -187,7 +186,8 @@ export const promo: Command = {
     for (const one of formatsOf(campaign.value)) {
       const at = { campaign: campaign.value, format: one };
       const wish = { mostBytes: most.value, onProgress: () => {} };
-      const moves = motion.value && { ...campaign.value.motion, kind: motion.value, seconds: seconds.value };
+      const own = campaign.value.motion;
+      const moves = motion.value && { ...own, kind: motion.value, seconds: seconds.value ?? own.seconds };
       const made = moves
         ? await filmFile({ makers, book, at, others }, moves, as as FilmHere, wish)
         : await stillFile({ makers, book, at, others }, as as PromoFormat, most.value, studio);

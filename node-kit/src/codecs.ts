@@ -20,23 +20,18 @@ async function loadModern(format: 'webp' | 'avif'): Promise<Encode> {
 
 const modern: Partial<Record<'webp' | 'avif', Promise<Encode>>> = {};
 
-export async function encodeModern(
-  source: Raster,
-  format: 'webp' | 'avif',
-  quality: number,
-): Promise<Uint8Array<ArrayBuffer>> {
+async function encoded(source: Raster, format: 'webp' | 'avif', options: object): Promise<Uint8Array<ArrayBuffer>> {
   const encode = await (modern[format] ??= loadModern(format));
   const picture = { data: source.data, width: source.width, height: source.height };
-  return new Uint8Array(await encode(picture, modernOptions(format, quality)));
+  return new Uint8Array(await encode(picture, options));
 }
 
+type Bytes = Promise<Uint8Array<ArrayBuffer>>;
+export const encodeModern = (source: Raster, format: 'webp' | 'avif', quality: number): Bytes =>
+  encoded(source, format, modernOptions(format, quality));
+
 /** One frame of many, WebP. */
-export async function encodeFrame(source: Raster, quality: number): Promise<Uint8Array<ArrayBuffer>> {
-  const encode = await (modern.webp ??= loadModern('webp'));
-  return new Uint8Array(
-    await encode({ data: source.data, width: source.width, height: source.height }, frameOptions(quality)),
-  );
-}
+export const encodeFrame = (source: Raster, quality: number): Bytes => encoded(source, 'webp', frameOptions(quality));
 
 let oxipng: Promise<(png: Uint8Array, level: number) => Uint8Array> | null = null;
 

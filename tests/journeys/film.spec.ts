@@ -65,7 +65,15 @@ test.describe('a promo in motion', () => {
       await expect.poll(look).not.toBe(before);
       await page.getByRole('button', { name: 'Pause' }).click();
       const rested = await look();
-      await page.waitForTimeout(300);
+      // As many pictures of the screen later as half a second of the film has frames.
+      await page.evaluate(
+        () =>
+          new Promise<void>((done) => {
+            let left = 30;
+            const next = (): void => void (left-- > 0 ? requestAnimationFrame(next) : done());
+            next();
+          }),
+      );
       expect(await look()).toBe(rested);
       await page.keyboard.press('Escape');
     });

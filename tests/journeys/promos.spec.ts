@@ -259,6 +259,20 @@ test.describe('a campaign of a demo book', () => {
     await page.getByLabel('Campaign', { exact: true }).click();
     await page.getByRole('option', { name: 'Cover reveal' }).click();
     await promosReady(page);
+    // What the sliders say is where the product has torn it, until a hand moves it.
+    const [across, down] = ['From the left', 'From the top'].map((name) => page.getByRole('slider', { name }));
+    const said = (): Promise<string[]> =>
+      Promise.all([across, down].map(async (one) => (await one.getAttribute('aria-valuetext')) ?? ''));
+    const proposed = await said();
+    await down.focus();
+    await page.keyboard.press('ArrowUp');
+    await expect(page.getByRole('button', { name: 'Where the cover tells most' })).toBeVisible();
+    expect((await said())[0]).toBe(proposed[0]);
+    expect(await said()).not.toEqual(proposed);
+    await page.getByRole('button', { name: 'Where the cover tells most' }).click();
+    await promosReady(page);
+    await expect.poll(said).toEqual(proposed);
+    expect(proposed).not.toEqual(['50 %', '60 %']);
     await page.getByRole('button', { name: 'Tiles' }).click();
     await page.getByLabel('Stills in a series').fill('3');
     await page.keyboard.press('Enter');

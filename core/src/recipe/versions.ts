@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '348100f1e4',
-  trace: '3e58c941a6',
-  pin: '1e945ae395',
-  promo: '5876ef20ff',
-  image: '7c2f364945',
-  epub: '697cb494c0',
-  pdf: 'cf0f94af1b',
-  svg: '31d76e24aa',
+  paint: 'b63808a7ba',
+  trace: '9aa19cf2d7',
+  pin: 'c13647225d',
+  promo: 'db13c822a1',
+  image: 'c4a4003ac9',
+  epub: '7f7d86ca3f',
+  pdf: '5db4f7b95f',
+  svg: '4834064e4f',
 } as const;

@@ -114,6 +114,7 @@ function CampaignPage({ id, onNew }: { id: string; onNew(): void }) {
   const choiceAsks = useMemo(() => sections.flatMap(({ choices }) => choices.map(({ ask }) => ask)), [sections]);
   const quick = view === 'looks' || view === 'kept';
   const sheet = usePromoTiles(book, others, view === 'formats' ? formatAsks : choiceAsks, quick);
+  const tile = view === 'formats' && first ? sheet.tiles.get(first.id) : undefined;
   const ats = useMemo(() => formatAsks.map(({ at }) => at), [formatAsks]);
   const seen = useSeen(book, others, ats, sheet.keys, view === 'formats' && sheet.fresh && formatAsks.length > 0);
   const take = ({ name, take }: Choice): void =>
@@ -206,7 +207,8 @@ function CampaignPage({ id, onNew }: { id: string; onNew(): void }) {
             colours={colours ?? []}
             seen={view === 'formats' ? seen : []}
             format={first?.id ?? ''}
-            motions={(view === 'formats' && first && sheet.tiles.get(first.id)?.motions) || null}
+            hole={tile?.hole ?? null}
+            motions={tile?.motions ?? null}
             onLooks={() => setView('looks')}
           />
         </Side>

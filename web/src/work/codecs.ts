@@ -11,23 +11,17 @@ const load = (format: 'webp' | 'avif'): Promise<Encode> =>
     (codec) => codec.default as unknown as Encode,
   );
 
-export async function encodeModern(
-  source: Raster,
-  format: 'webp' | 'avif',
-  quality: number,
-): Promise<Uint8Array<ArrayBuffer>> {
+async function encoded(source: Raster, format: 'webp' | 'avif', options: object): Promise<Uint8Array<ArrayBuffer>> {
   const encode = await (modern[format] ??= load(format));
-  return new Uint8Array(
-    await encode(new ImageData(source.data, source.width, source.height), modernOptions(format, quality)),
-  );
+  return new Uint8Array(await encode(new ImageData(source.data, source.width, source.height), options));
 }
 
+type Bytes = Promise<Uint8Array<ArrayBuffer>>;
+export const encodeModern = (source: Raster, format: 'webp' | 'avif', quality: number): Bytes =>
+  encoded(source, format, modernOptions(format, quality));
+
 /** One frame of many, WebP. */
-export async function encodeFrame(source: Raster, quality: number): Promise<Uint8Array<ArrayBuffer>> {
-  const encode = await (modern.webp ??= load('webp'));
-  const picture = new ImageData(source.data, source.width, source.height);
-  return new Uint8Array(await encode(picture, frameOptions(quality)));
-}
+export const encodeFrame = (source: Raster, quality: number): Bytes => encoded(source, 'webp', frameOptions(quality));
 
 let oxipng: Promise<(png: Uint8Array, level: number) => Uint8Array> | null = null;
 

@@ -39,6 +39,8 @@ export type PromoTile = {
   readonly bitmap: ImageBitmap;
   readonly dropped: readonly Slot[];
   readonly look: string;
+  /** Where its wrapping is torn, fractions of the cover; null where it has none. */
+  readonly hole: { readonly x: number; readonly y: number } | null;
   /** What of it can move. */
   readonly motions: readonly MotionKind[];
 };
@@ -50,6 +52,12 @@ export type PromoView = PromoTile & {
   readonly doc: Doc;
   readonly ruled: Doc | null;
 };
+
+function holeOf(doc: Doc): PromoTile['hole'] {
+  for (const part of Object.values(doc.parts))
+    if (part.kind === 'picture' && part.source.kind === 'reveal') return part.source.at;
+  return null;
+}
 
 const KEPT_PIXELS = 60_000_000;
 
@@ -127,7 +135,8 @@ export function promoArt(studio: Studio) {
       const made = await composePromo(book, at, picturesBy(keys), widthPx, others, studio);
       const bitmap = await bitmapOf(studio.paint(made.composition.ink, widthPx, made.images));
       const motions = motionsOf(made.doc, book, others);
-      return transfer({ bitmap, dropped: made.dropped, look: made.look, motions }, [bitmap]);
+      const { dropped, look } = made;
+      return transfer({ bitmap, dropped, look, hole: holeOf(made.doc), motions }, [bitmap]);
     },
 
     async promoView(
@@ -145,7 +154,7 @@ export function promoArt(studio: Studio) {
       const { doc, ruled, dropped, look } = made;
       const motions = motionsOf(doc, book, others);
       const { frames } = made.composition;
-      return transfer({ bitmap, frames, findings, doc, ruled, dropped, look, motions }, [bitmap]);
+      return transfer({ bitmap, frames, findings, doc, ruled, dropped, look, hole: holeOf(doc), motions }, [bitmap]);
     },
 
     /** What of a promo cannot be read, or was left out, measured on its pixels. */

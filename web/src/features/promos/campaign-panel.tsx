@@ -24,6 +24,7 @@ import { Group } from '../../ui/group';
 import { useHouse } from '../front/use-house';
 import { usePictureInput } from '../front/use-picture-input';
 import { onCampaign } from '@yosomi/core/project';
+import type { PromoTile } from '../../work/promo-art';
 import { TONE_NAMES } from './names';
 import { FacesGroup } from './faces-group';
 import { MotionGroup } from './motion-group';
@@ -43,6 +44,8 @@ export function CampaignPanel(props: {
   seen: readonly Seen[];
   /** The format that a series of stills, or a film, is made in. */
   format: string;
+  /** Where its wrapping is torn; null where it has none. */
+  hole: PromoTile['hole'];
   /** What of that format can move; null while it is not known. */
   motions: readonly MotionKind[] | null;
   onLooks(): void;
@@ -59,9 +62,7 @@ export function CampaignPanel(props: {
             </Button>
           </p>
         </Group>
-        {campaign.message.kind === 'reveal' && (
-          <RevealGroup campaign={campaign} set={set} others={props.others} format={props.format} />
-        )}
+        {campaign.message.kind === 'reveal' && <RevealGroup {...props} />}
         <MotionGroup {...props} />
         <Behind campaign={campaign} set={set} colours={props.colours} />
         <FacesGroup campaign={campaign} set={set} />

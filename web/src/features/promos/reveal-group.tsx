@@ -8,6 +8,7 @@ import { NumberField } from '../../ui/field';
 import { Group } from '../../ui/group';
 import { Slider } from '../../ui/slider';
 import { Working } from '../../ui/working';
+import type { PromoTile } from '../../work/promo-art';
 import { WRAPPING_NAMES } from './names';
 import { saveStills } from './save-campaign';
 import type { SetCampaign } from './use-campaign';
@@ -19,7 +20,14 @@ const SHAPES = 24;
 const percent = (n: number): string => `${n} %`;
 
 /** How the cover is shown little by little: in what, how much, where, and as a series of stills. */
-export function RevealGroup(props: { campaign: Campaign; set: SetCampaign; others: Others; format: string }) {
+export function RevealGroup(props: {
+  campaign: Campaign;
+  set: SetCampaign;
+  others: Others;
+  format: string;
+  /** Where the product has torn it. */
+  hole: PromoTile['hole'];
+}) {
   const { campaign, set, others, format } = props;
   const { reveal } = campaign;
   const book = useBook();
@@ -27,7 +35,7 @@ export function RevealGroup(props: { campaign: Campaign; set: SetCampaign; other
   const change = (fields: Partial<Reveal>, dragging = false): void =>
     void set('Reveal', setReveal(fields), dragging ? 'reveal' : undefined);
   const placed = reveal.wrapping !== 'envelope';
-  const at = reveal.at ?? { x: 0.5, y: 0.6 };
+  const at = reveal.at ?? props.hole ?? { x: 0.5, y: 0.6 };
   const save = (): void =>
     work.run((signal, onProgress) => saveStills({ book, campaign, others, format, signal, onProgress }));
   return (
