@@ -179,7 +179,9 @@ test('from a picture and three lines of words to all files, and back again', asy
   await test.step('Promos: one message, in formats of one\u2019s choice; PNG and JPEG', async () => {
     await step(page, 'Promos');
     await page.getByRole('button', { name: /^Announcement/ }).click();
-    await expect(page.getByLabel('Headline')).toHaveValue('A short book of long evenings');
+    await expect(page.getByRole('textbox', { name: 'Headline', exact: true })).toHaveValue(
+      'A short book of long evenings',
+    );
     await page.getByLabel('What to do').fill('Read a chapter');
     await page.getByRole('button', { name: 'Formats', exact: true }).click();
     for (const name of ['Upright', 'Tall', 'Wide', 'Link card', 'Poster', 'Header', 'Site head', 'Column'])

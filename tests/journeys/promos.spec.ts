@@ -19,7 +19,7 @@ test.describe('from a finished cover file alone', () => {
     await expect(page).toHaveURL(/\/mockups$/);
     await step(page, 'Promos');
     await page.getByRole('button', { name: /^Lead magnet/ }).click();
-    await page.getByLabel('Headline').fill('Seven stones to begin with');
+    await page.getByRole('textbox', { name: 'Headline', exact: true }).fill('Seven stones to begin with');
     await page.getByLabel('What to do').fill('Get the guide');
     await page.getByLabel('Where it leads').fill('stones.example/seven');
     await page.getByLabel('On a seal').fill('Free');
@@ -74,7 +74,7 @@ test.describe('a campaign of a demo book', () => {
       await page.keyboard.press('Escape');
       await expect(page.getByText('its own words.')).toBeVisible();
       await page.getByRole('link', { name: 'All formats' }).click();
-      await page.getByLabel('Headline').fill('Somebody has to keep the lamps');
+      await page.getByRole('textbox', { name: 'Headline', exact: true }).fill('Somebody has to keep the lamps');
       await promosReady(page);
       await expect(page.locator('[data-tile="upright"]')).toHaveAccessibleName(/its own words/);
       await page.locator('[data-tile="upright"]').focus();
@@ -123,7 +123,7 @@ test.describe('a campaign of a demo book', () => {
 
     await test.step('it is there after a reload, and the wordings side by side', async () => {
       await page.getByRole('button', { name: 'Another wording' }).click();
-      await page.getByLabel('Headline').fill('Lamps are lent, never given');
+      await page.getByRole('textbox', { name: 'Headline', exact: true }).fill('Lamps are lent, never given');
       await kept(page);
       await page.reload();
       await promosReady(page);
@@ -194,7 +194,7 @@ test.describe('a campaign of a demo book', () => {
 
     await test.step('two wordings as pictures; a click takes one', async () => {
       await page.getByRole('button', { name: 'Another wording' }).click();
-      await page.getByLabel('Headline').fill('Three debts, one winter');
+      await page.getByRole('textbox', { name: 'Headline', exact: true }).fill('Three debts, one winter');
       await page.getByRole('radio', { name: 'Wordings' }).click();
       await promosReady(page);
       const [first, second] = [page.locator('[data-tile="wording-0"]'), page.locator('[data-tile="wording-1"]')];
@@ -204,7 +204,9 @@ test.describe('a campaign of a demo book', () => {
       expect(await pixels(first)).not.toBe(await pixels(second));
       await first.click();
       await expect(first).toHaveAttribute('aria-pressed', 'true');
-      await expect(page.getByLabel('Headline')).not.toHaveValue('Three debts, one winter');
+      await expect(page.getByRole('textbox', { name: 'Headline', exact: true })).not.toHaveValue(
+        'Three debts, one winter',
+      );
       await page.getByRole('radio', { name: 'Formats' }).click();
       await kept(page);
     });
