@@ -4,9 +4,9 @@
  */
 export const VERSIONS = {
   paint: 'b63808a7ba',
-  trace: '9aa19cf2d7',
+  trace: '622c0174f1',
   pin: 'c13647225d',
-  promo: 'db13c822a1',
+  promo: '68a9476088',
   image: 'c4a4003ac9',
   epub: '7f7d86ca3f',
   pdf: '5db4f7b95f',

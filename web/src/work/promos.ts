@@ -42,8 +42,12 @@ async function supply(
     }),
   );
   const art = scenes.size > 0 ? { scene: together([...scenes.values()]), mostPx: quick ? QUICK_ART : null } : undefined;
-  // What needs no tracing comes first: it is soon there.
-  const order = [...lacking].sort((a, b) => Number(scenes.has(a.key)) - Number(scenes.has(b.key)));
+  // What is soon there comes first: no tracing, then things on nothing, then a set with its table.
+  const labour = ({ key }: KeyedPicture): number => {
+    const scene = scenes.get(key);
+    return !scene ? 0 : scene.ground.kind === 'clear' ? 1 : 2;
+  };
+  const order = [...lacking].sort((a, b) => labour(a) - labour(b));
   for (const one of order) {
     if (signal.aborted) return;
     const scene = scenes.get(one.key);
@@ -87,12 +91,8 @@ export async function promoTiles(
     if (signal.aborted) tile.bitmap.close();
     else onTile(ask.id, tile);
   };
-  for (const [ask, names] of [...waiting]) {
-    if (signal.aborted) return keys;
-    if (names.size === 0) await paint(ask);
-  }
   const painting: Promise<void>[] = [];
-  await supply(
+  const supplied = supply(
     book,
     others,
     plan.pictures.filter(({ name }) => lacking.has(name)),
@@ -105,6 +105,12 @@ export async function promoTiles(
       }
     },
   );
+  // Meanwhile, one after another: what comes to be lacking is put between them.
+  for (const [ask, names] of [...waiting]) {
+    if (signal.aborted) break;
+    if (names.size === 0) await paint(ask);
+  }
+  await supplied;
   await Promise.all(painting);
   return keys;
 }

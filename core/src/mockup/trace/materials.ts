@@ -50,19 +50,24 @@ function toneOf(material: Material): (u: number, v: number) => number {
   }
 }
 
-let last: { readonly material: Material; readonly tones: Float32Array } | null = null;
+/** The patterns that were asked for: a sheet shows several sets at once. */
+const patterns = new Map<Material, Float32Array>();
 
-/** A square of a material in a colour; the last material's pattern is kept. */
+function patternOf(material: Material): Float32Array {
+  const known = patterns.get(material);
+  if (known) return known;
+  const tone = toneOf(material);
+  const tones = Float32Array.from({ length: SIDE * SIDE }, (_, i) =>
+    tone((i % SIDE) / SIDE, Math.floor(i / SIDE) / SIDE),
+  );
+  patterns.set(material, tones);
+  return tones;
+}
+
+/** A square of a material in a colour. */
 export function materialRaster(material: Material, [r, g, b]: readonly [number, number, number]): Raster {
-  if (last?.material !== material) {
-    const tone = toneOf(material);
-    const tones = Float32Array.from({ length: SIDE * SIDE }, (_, i) =>
-      tone((i % SIDE) / SIDE, Math.floor(i / SIDE) / SIDE),
-    );
-    last = { material, tones };
-  }
   const out = raster(SIDE, SIDE);
-  const { tones } = last;
+  const tones = patternOf(material);
   for (let i = 0, o = 0; i < tones.length; i++, o += 4) {
     out.data[o] = r * tones[i];
     out.data[o + 1] = g * tones[i];
