@@ -181,6 +181,7 @@ export async function promoRows(rounds: number): Promise<Row[]> {
     row('a film of 6 s at 1080 x 1350, the book to and fro, MP4, from click to file', 'film', 'ms'),
     row('the same: most memory of the page and its workers', 'memory', 'MB'),
     row('the same: memory before it', 'before', 'MB'),
+    { what: 'the same: what it adds', value: median(seen.map((one) => one.memory - one.before)), unit: 'MB' },
     row('frames while a headline is dragged on an open format', 'fps', 'a second'),
     row('longest task of the main thread meanwhile', 'longest', 'ms (0: none over 50)'),
   ];

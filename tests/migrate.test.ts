@@ -30,6 +30,8 @@ describe.each([
   'schema-8/words',
   'schema-9/pictured',
   'schema-9/words',
+  'schema-10/pictured',
+  'schema-10/words',
 ])('a title of %s', (name) => {
   const opened = unpackProject(fixture(`${name}.yosomi`));
 
@@ -92,6 +94,16 @@ describe('the promo of an earlier schema', () => {
     expect(ssim(now, await pixelsOf(fixture(`${name}-promo.png`)))).toBeGreaterThan(0.995);
   });
 
+  it.each(['schema-10/pictured', 'schema-10/words'])('of %s shows its books as they are in Mockups', async (name) => {
+    const { book, files } = opened(name);
+    expect([book.scenes, book.promos.launch.style.scene]).toEqual([{}, null]);
+    const wanted = deliverables(book).find((d) => d.id === 'promo-launch-square')!;
+    const made = await makeDeliverable(book, wanted, book.updatedAt, new NodeStudio(files));
+    if (!made.ok) throw new Error(made.fault.code);
+    const now = shrink(await pixelsOf(made.value.bytes), 270, 270);
+    expect(ssim(now, await pixelsOf(fixture(`${name}-promo.png`)))).toBeGreaterThan(0.995);
+  });
+
   it('a headline that the product had made up gives way to the strapline', () => {
     const { square } = opened('schema-7/words').book.promos.first.made;
     expect(square.kind === 'drawn' && square.doc.parts.headline).toMatchObject({
@@ -126,6 +138,17 @@ describe('the promo of an earlier schema', () => {
         motion: { kind: 'swing' },
       },
     );
+    const style = { op: 'replace' as const, path: ['promos', 'launch', 'style'], value: { look: 'dusk' } };
+    const before = {
+      label: 'x',
+      forward: [style, { ...added, value: { style: { look: 'dusk' } } }],
+      back: [],
+      key: null,
+    };
+    expect(readStep(before as never, 10)!.forward.map((p) => p.value)).toEqual([
+      { look: 'dusk', scene: null },
+      { style: { look: 'dusk', scene: null } },
+    ]);
     const { book } = opened('schema-8/words');
     const done = replay(book, now.forward);
     const { square } = done.promos.first.made;

@@ -253,6 +253,34 @@ test.describe('a campaign of a demo book', () => {
     });
   });
 
+  test('a campaign shows its books in a kept scene, and Mockups stays as it is', async ({ page }) => {
+    test.setTimeout(240_000);
+    await page.goto('/');
+    await page.getByRole('link', { name: 'Open A Debt of Foxfire' }).click({ timeout: 60_000 });
+    await step(page, 'Mockups');
+    await page.getByRole('button', { name: 'Keep this scene' }).click();
+    await page.getByLabel('Name of the scene').fill('As on the desk');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('button', { name: 'As on the desk', exact: true })).toBeVisible();
+    await page.getByRole('button', { name: 'A stack', exact: true }).click();
+    await step(page, 'Promos');
+    await promosReady(page);
+    await page.getByRole('combobox', { name: 'Scene' }).click();
+    await page.getByRole('option', { name: 'As on the desk' }).click();
+    await promosReady(page);
+    await expect(page.getByText('As its scene is arranged')).toBeVisible();
+    const picture = (): Promise<string> =>
+      page.locator('[data-tile="square"] canvas').evaluate((c) => (c as HTMLCanvasElement).toDataURL());
+    const kept = await picture();
+    await page.getByRole('combobox', { name: 'Scene' }).click();
+    await page.getByRole('option', { name: 'As in Mockups now' }).click();
+    await promosReady(page);
+    expect(await picture()).not.toBe(kept);
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
+    await promosReady(page);
+    expect(await picture()).toBe(kept);
+  });
+
   test('a cover is revealed as a series of stills, from little to all', async ({ page }) => {
     test.setTimeout(240_000);
     await page.goto('/');

@@ -69,8 +69,12 @@ export type Side = z.infer<typeof Side>;
 export const SIDES = ['spine', 'back'] as const;
 export type SideName = (typeof SIDES)[number];
 
+/** A scene with its name, that campaigns show their books in. */
+export const NamedScene = z.object({ name: z.string().max(80), scene: Scene });
+export type NamedScene = z.infer<typeof NamedScene>;
+
 export const MOST_VERSIONS = 60;
-export const BOOK_SCHEMA = 10;
+export const BOOK_SCHEMA = 11;
 
 /** Everything known of one title. The flat cover is the source; mockup, promos and files hold only how they are made from it. */
 export const Book = z.object({
@@ -79,6 +83,8 @@ export const Book = z.object({
   brief: Brief,
   cover: Doc,
   scene: Scene,
+  /** Other scenes that campaigns show their books in, by their ids. */
+  scenes: z.record(z.string().max(40), NamedScene).refine((scenes) => Object.keys(scenes).length <= MOST_CAMPAIGNS),
   /** A photograph with the cover pinned on it; null where none was opened. */
   pin: PinScene.nullable(),
   /** Campaigns by their ids: each one message in all its formats. */
@@ -105,6 +111,7 @@ export function newBook(id: string, identifier: string, now: string, cover: Doc)
     brief: emptyBrief,
     cover,
     scene: defaultScene,
+    scenes: {},
     pin: null,
     promos: {},
     assets: {},
@@ -159,6 +166,7 @@ export function assetsInUse(book: Book): string[] {
       ...picturesOf(docs.flatMap((doc) => Object.values(doc.parts))),
       ...book.sheet.pictures,
       ...assetsOf(book.scene),
+      ...Object.values(book.scenes).flatMap(({ scene }) => assetsOf(scene)),
       ...pinned,
       ...Object.values(book.promos).flatMap((campaign) => campaignAssets(book, campaign)),
     ]),

@@ -1,6 +1,6 @@
 import { type Change, type Edit, type Result, change, fail, fault } from '../base';
 import type { Doc } from '../cover';
-import type { Scene } from '../mockup';
+import { type Scene, adopted } from '../mockup';
 import { type Campaign, MOST_CAMPAIGNS, type MessageKind, newCampaign } from '../promo';
 import { type Asset, Book } from './book';
 
@@ -72,4 +72,25 @@ export const removeCampaign =
   (book) => {
     if (!book.promos[id]) return fault('campaign-gone');
     delete book.promos[id];
+    dropScenes(book);
+  };
+
+/** Lets go of the scenes that no campaign shows any more. */
+function dropScenes(book: Book): void {
+  const shown = new Set(Object.values(book.promos).map(({ style }) => style.scene));
+  for (const id of Object.keys(book.scenes)) if (!shown.has(id)) delete book.scenes[id];
+}
+
+/** A campaign shows its books in a scene that was kept, as it is in this title; null is that of Mockups. Fault: `campaign-gone`. */
+export const showCampaignIn =
+  (id: string, kept: { readonly id: string; readonly name: string; readonly scene: Scene } | null): Edit<Book> =>
+  (book) => {
+    const campaign = book.promos[id];
+    if (!campaign) return fault('campaign-gone');
+    if (kept) {
+      const scene = adopted(kept.scene, { id: book.id, has: (asset) => book.assets[asset] !== undefined });
+      book.scenes[kept.id] = { name: kept.name, scene };
+    }
+    campaign.style.scene = kept?.id ?? null;
+    dropScenes(book);
   };

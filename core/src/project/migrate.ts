@@ -7,18 +7,24 @@ import { to5 } from './migrations/to-5';
 import { to6 } from './migrations/to-6';
 import { to7 } from './migrations/to-7';
 import { patchTo10, to10 } from './migrations/to-10';
+import { patchTo11, to11 } from './migrations/to-11';
 import { patchTo8, to8 } from './migrations/to-8';
 import { patchTo9, to9 } from './migrations/to-9';
 
 /** A title as it is stored or saved. Faults: `project-newer`, `project-damaged`. */
-export const Books = versioned('book', Book, [to2, to3, to4, to5, to6, to7, to8, to9, to10], {
+export const Books = versioned('book', Book, [to2, to3, to4, to5, to6, to7, to8, to9, to10, to11], {
   newer: 'project-newer',
   wrong: 'project-damaged',
 });
 export const readBook = Books.read;
 
 /** Entries take a patch of a history along with its document. Steps of a number that is not here do not fit any more. */
-const PATCHES: Readonly<Record<number, (patch: Patch) => Patch>> = { 7: patchTo8, 8: patchTo9, 9: patchTo10 };
+const PATCHES: Readonly<Record<number, (patch: Patch) => Patch>> = {
+  7: patchTo8,
+  8: patchTo9,
+  9: patchTo10,
+  10: patchTo11,
+};
 type Patch = Step['forward'][number];
 
 /** Takes a step of a title's history from the schema it was made on to the present one; null where it cannot be. */

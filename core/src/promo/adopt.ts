@@ -10,7 +10,7 @@ function carried(from: Campaign, { has }: By): Campaign {
   const lacks = style.backing.kind === 'picture' && !has(style.backing.asset);
   const there = (cut: string): boolean => !isOwnCut(cut) || has(cut.slice(OWN_FACE.length));
   const faces = style.faces && there(style.faces.head) && there(style.faces.text) ? style.faces : null;
-  const carriedStyle: Style = { ...style, backing: lacks ? { kind: 'look' } : style.backing, faces };
+  const carriedStyle: Style = { ...style, backing: lacks ? { kind: 'look' } : style.backing, faces, scene: null };
   return { ...from, style: carriedStyle, made: {}, alt: {} };
 }
 

@@ -50,6 +50,8 @@ export const Style = z.object({
   ]),
   /** Faces of the headline and of the lines; null takes the cover's. */
   faces: z.object({ head: z.string().max(80), text: z.string().max(80) }).nullable(),
+  /** Which of the title's scenes its books are shown in, by its id; null is that of Mockups as it is now. */
+  scene: z.string().max(40).nullable(),
 });
 export type Style = z.infer<typeof Style>;
 
@@ -102,6 +104,7 @@ export const plainStyle: Style = {
   colour: null,
   backing: { kind: 'look' },
   faces: null,
+  scene: null,
 };
 
 export const newCampaign = (id: string, name: string, kind: MessageKind): Campaign => ({

@@ -312,6 +312,7 @@ describe('a campaign for another title', () => {
       colour: null,
       backing: { kind: 'picture', asset: 'p1' },
       faces: { head: 'own/f1', text: 'work-sans/400' },
+      scene: null,
     },
     made: {
       square: { kind: 'ruled', words: { headline: 'Here' }, changes: { desk: { headline: { kind: 'gone' } } } },

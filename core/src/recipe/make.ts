@@ -15,6 +15,7 @@ import {
   type FlatSource,
   type PromoAt,
   type PromoPicture,
+  bookAt,
   coverPicture,
   isFlat,
   pictureKey,
@@ -161,7 +162,8 @@ export async function promoJob(
   if (lost) return { ok: false, fault: lost };
   const doc = await makers.promoDoc(book, at, others);
   const { widthPx } = at.format;
-  const pictures = await picturesOf(makers, book, promoPictures(doc, book.brief, widthPx), others);
+  const wanted = promoPictures(doc, book.brief, widthPx);
+  const pictures = await picturesOf(makers, bookAt(book, at), wanted, others);
   return pictures ? ok({ book, at, pictures, others, widthPx }) : fail('trace-stopped');
 }
 
@@ -169,9 +171,10 @@ export async function promoJob(
 export const promoLacks = (
   makers: Pick<Makers, 'missing'>,
   book: Book,
-  { campaign }: PromoAt,
+  at: PromoAt,
   others: Others,
-): Promise<Fault | null> => makers.missing({ ...book, promos: { [campaign.id]: campaign } }, 'promo', others);
+): Promise<Fault | null> =>
+  makers.missing({ ...bookAt(book, at), promos: { [at.campaign.id]: at.campaign } }, 'promo', others);
 
 /** Pictures of a promo by their names, those that are known by their keys taken from there; null where it was stopped. */
 export async function picturesOf(

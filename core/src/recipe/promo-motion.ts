@@ -3,7 +3,7 @@ import { type Motion, type Timeline, timeline } from '../motion';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
 import { type Makers, type PromoMakers, picturesOf, promoLacks } from './make';
-import { type PromoAt, pictureKey, promoPictures } from './promo';
+import { type PromoAt, bookAt, pictureKey, promoPictures } from './promo';
 import { docAt, motionsOf } from './promo-moment';
 import type { Others } from './scene-art';
 
@@ -33,12 +33,13 @@ export type MomentSink = {
 /** Paints every moment of a promo's motion once. Faults: those of `promoJob`, and `motion-cannot` where nothing of that kind is in it. */
 export async function paintMotion(
   makers: PromoMakers & Pick<Makers, 'promo'>,
-  book: Book,
+  owner: Book,
   at: PromoAt,
   { motion, widthPx = at.format.widthPx, every = 1 }: MotionAsk,
   others: Others,
   { put, onProgress }: MomentSink,
 ): Promise<Result<Timeline>> {
+  const book = bookAt(owner, at);
   const lost = await promoLacks(makers, book, at, others);
   if (lost) return { ok: false, fault: lost };
   const still = await makers.promoDoc(book, at, others);

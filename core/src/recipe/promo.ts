@@ -47,6 +47,12 @@ import { VERSIONS } from './versions';
 /** One format of one campaign; at a moment of its motion, else as the still. */
 export type PromoAt = { readonly campaign: Campaign; readonly format: Format; readonly moment?: Moment };
 
+/** A title with the scene in which the campaign shows its books: its own, or that of Mockups. */
+export function bookAt(book: Book, { campaign }: PromoAt): Book {
+  const own = campaign.style.scene === null ? undefined : book.scenes[campaign.style.scene];
+  return own ? { ...book, scene: own.scene } : book;
+}
+
 /** Where a title has a promo; null where it has none any more. */
 export function promoAt(book: Book, campaign: string, format: string): PromoAt | null {
   const found = book.promos[campaign];
@@ -78,7 +84,9 @@ const OWN_SIZE = { widthPx: 1, heightPx: 1 };
 const clearScene = (book: Book): Scene => ({ ...book.scene, ground: { kind: 'clear' } });
 
 /** Equal as long as the promo would be equal. */
-export function promoKey(book: Book, { campaign, format, moment }: PromoAt, others: Others): string {
+export function promoKey(owner: Book, at: PromoAt, others: Others): string {
+  const { campaign, format, moment } = at;
+  const book = bookAt(owner, at);
   const made = campaign.made[format.id];
   const shown = findLook(campaign.style.look);
   const { title, subtitle, strapline, website, seriesName, seriesNumber, author, language } = book.brief;
@@ -133,8 +141,9 @@ function settingsFor(book: Book, at: PromoAt, facts: PromoFacts, studio: Studio)
 }
 
 /** Composes one format by its rule, with what a person changed; or as it was drawn by hand, in the cover's colours while it follows them. */
-export async function promoDoc(book: Book, at: PromoAt, others: Others, studio: Studio): Promise<PromoShown> {
+export async function promoDoc(owner: Book, at: PromoAt, others: Others, studio: Studio): Promise<PromoShown> {
   const { campaign, format } = at;
+  const book = bookAt(owner, at);
   const made = campaign.made[format.id];
   if (at.moment) return promoDoc(book, stillAt(at), others, studio);
   if (made?.kind === 'drawn') {
@@ -290,13 +299,14 @@ export type PromoComposed = PromoShown & {
 
 /** A promo composed over its pictures, ready to be painted `widthPx` wide. */
 export async function composePromo(
-  book: Book,
+  owner: Book,
   at: PromoAt,
   pictures: ReadonlyMap<string, SurfaceImage>,
   widthPx: number,
   others: Others,
   studio: Studio,
 ): Promise<PromoComposed> {
+  const book = bookAt(owner, at);
   const still = await promoDoc(book, at, others, studio);
   const shown = at.moment ? { ...still, doc: docAt(still.doc, at.moment, book, others) } : still;
   const { resources, images } = await gather(shown.doc, book.brief, studio, widthPx, pictures);

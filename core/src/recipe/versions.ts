@@ -4,11 +4,11 @@
  */
 export const VERSIONS = {
   paint: 'b63808a7ba',
-  trace: '622c0174f1',
+  trace: '6879cd3329',
   pin: 'c13647225d',
-  promo: '68a9476088',
-  image: 'c4a4003ac9',
-  epub: '7f7d86ca3f',
-  pdf: '5db4f7b95f',
-  svg: '4834064e4f',
+  promo: '892089505d',
+  image: '81caa42ff6',
+  epub: 'c0de711a81',
+  pdf: '4fa6f78a5b',
+  svg: '6af5c8a169',
 } as const;

@@ -14,6 +14,7 @@ import {
   type PromoPicture,
   type PromoWish,
   type Studio,
+  bookAt,
   composePromo,
   coverPicture,
   imagesOf,
@@ -134,7 +135,7 @@ export function promoArt(studio: Studio) {
       const { book, others } = read(input, shown);
       const made = await composePromo(book, at, picturesBy(keys), widthPx, others, studio);
       const bitmap = await bitmapOf(studio.paint(made.composition.ink, widthPx, made.images));
-      const motions = motionsOf(made.doc, book, others);
+      const motions = motionsOf(made.doc, bookAt(book, at), others);
       const { dropped, look } = made;
       return transfer({ bitmap, dropped, look, hole: holeOf(made.doc), motions }, [bitmap]);
     },
@@ -152,7 +153,7 @@ export function promoArt(studio: Studio) {
       const bitmap = await bitmapOf(studio.paint(made.composition.ink, widthPx, made.images));
       const { findings } = await promoWords(book, at, pictures, others, studio);
       const { doc, ruled, dropped, look } = made;
-      const motions = motionsOf(doc, book, others);
+      const motions = motionsOf(doc, bookAt(book, at), others);
       const { frames } = made.composition;
       return transfer({ bitmap, frames, findings, doc, ruled, dropped, look, hole: holeOf(doc), motions }, [bitmap]);
     },

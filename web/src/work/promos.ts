@@ -1,7 +1,15 @@
 import type { Scene, Thing } from '@yosomi/core/mockup';
 import { FINAL, defaultScene } from '@yosomi/core/mockup';
 import type { Book } from '@yosomi/core/project';
-import { type Others, type PromoAt, type PromoMakers, isFlat, sceneOfPicture, subjectsOf } from '@yosomi/core/recipe';
+import {
+  type Others,
+  type PromoAt,
+  type PromoMakers,
+  bookAt,
+  isFlat,
+  sceneOfPicture,
+  subjectsOf,
+} from '@yosomi/core/recipe';
 import type { KeyedPicture, PromoTile } from './promo-art';
 import { PREVIEW, traceBook } from './trace';
 import { press, studio } from './workers';
@@ -75,12 +83,14 @@ export type PictureKeys = Readonly<Record<string, string>>;
  * keys of their pictures.
  */
 export async function promoTiles(
-  book: Book,
+  owner: Book,
   others: Others,
   asks: readonly PromoAsk[],
   { signal, quick = false, onTile }: TileOptions,
 ): Promise<PictureKeys> {
   const shown = [...others.values()];
+  // What is shown together is of one campaign.
+  const book = asks[0] ? bookAt(owner, asks[0].at) : owner;
   const plan = await studio.promoPlan(book, shown, asks, quick);
   const keys = Object.fromEntries(plan.pictures.map(({ name, key }) => [name, key]));
   const lacking = new Set(plan.pictures.filter(({ key }) => plan.lacking.includes(key)).map(({ name }) => name));

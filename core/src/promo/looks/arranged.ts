@@ -121,8 +121,10 @@ function between(board: PromoBoard, ask: Ask): Arranged | null {
   const { safe, w, margin } = board;
   const slots = ask.slots ?? ALL;
   const align = ask.align ?? 'centre';
-  const gap = margin * 0.7;
-  const share = ask.lies ? 0.58 : (ask.share ?? (board.ratio < 0.64 ? 0.56 : 0.46));
+  const tall = board.ratio < 0.7;
+  // Where little is left between what others lay over, the book has the most of it.
+  const gap = margin * (tall ? 0.5 : 0.7);
+  const share = ask.lies ? 0.58 : tall ? 0.66 : (ask.share ?? 0.46);
   const ends = slots.filter((slot) => ENDS.has(slot));
   const foot = board.column(
     { ...safe, y: safe.y + safe.height * 0.72, height: safe.height * 0.28 },
@@ -132,7 +134,13 @@ function between(board: PromoBoard, ask: Ask): Arranged | null {
   const footTop = foot.parts.length > 0 ? foot.box.y - gap : safe.y + safe.height;
   const head = board.column(
     { ...safe, height: Math.max(20, (footTop - safe.y) * (1 - share)) },
-    { ...ask, align, head: ask.lies ? 0.082 : ask.head, slots: slots.filter((slot) => !ENDS.has(slot)), anchor: 'top' },
+    {
+      ...ask,
+      align,
+      head: ask.lies || tall ? 0.082 : ask.head,
+      slots: slots.filter((slot) => !ENDS.has(slot)),
+      anchor: 'top',
+    },
   );
   if (!head) return null;
   const top = head.parts.length > 0 ? head.box.y + head.box.height + gap : safe.y;

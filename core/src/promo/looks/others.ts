@@ -73,7 +73,7 @@ export const SETS_LOOKS: readonly PromoLook[] = [
 export const MANY: readonly PromoLook[] = [
   {
     id: 'own',
-    name: 'As arranged in Mockups',
+    name: 'As its scene is arranged',
     family: 'many',
     tone: 'paper',
     shots: ['own'],

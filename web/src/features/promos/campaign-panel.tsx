@@ -30,6 +30,7 @@ import { FacesGroup } from './faces-group';
 import { MotionGroup } from './motion-group';
 import { RevealGroup } from './reveal-group';
 import { SaveGroup } from './save-group';
+import { SceneMenu } from './scene-menu';
 import type { SetCampaign } from './use-campaign';
 
 /** What was found in one format. */
@@ -61,6 +62,7 @@ export function CampaignPanel(props: {
               See all looks
             </Button>
           </p>
+          <SceneMenu campaign={campaign} />
         </Group>
         {campaign.message.kind === 'reveal' && <RevealGroup {...props} />}
         <MotionGroup {...props} />
