@@ -12,6 +12,7 @@ import { Deliveries } from '../web/src/persist/deliveries';
 import { DemoRows } from '../web/src/persist/demo-progress';
 import { Steps } from '../web/src/persist/histories';
 import { Copies } from '../web/src/persist/keeps';
+import { Measures } from '../web/src/persist/measures';
 import { PinLists } from '../web/src/persist/pins';
 import { SceneLists } from '../web/src/persist/scenes';
 import { WishRows } from '../web/src/persist/wishes';
@@ -27,6 +28,7 @@ const KINDS: readonly Versioned<unknown>[] = [
   Profiles,
   Houses,
   WishRows,
+  Measures,
   SceneLists,
   PinLists,
   Copies,

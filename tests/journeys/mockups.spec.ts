@@ -112,6 +112,48 @@ test('one object: exchanged without losing pose, light and art, and saved in eve
   expect(Math.min(...data.subarray(0, 3))).toBeGreaterThan(250);
 });
 
+test('a length is typed in any unit, says what it was taken for, and is shown in inches where that is wanted', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await open(page, 'A Debt of Foxfire');
+  const thickness = page.getByLabel('Thickness', { exact: true });
+  const type = async (text: string): Promise<void> => {
+    await thickness.fill(text);
+    await thickness.press('Enter');
+  };
+  await again(page, () => type('1.25 in'));
+  await expect(thickness).toHaveValue('31.8');
+  await expect(page.getByText('1.25 in is 31.8 mm.')).toBeVisible();
+  await again(page, () => type('3cm'));
+  await expect(thickness).toHaveValue('30.0');
+  for (const [text, said] of [
+    ['thick', 'Type a number, such as 18, 1.25 in or 3 cm.'],
+    ['3 px', '“px” is not measured here. Type it in mm, cm, in or pt.'],
+  ]) {
+    await type(text);
+    await expect(page.getByRole('alert').filter({ hasText: said })).toBeVisible();
+    await expect(thickness).toHaveAttribute('aria-invalid', 'true');
+    await thickness.press('Escape');
+    await expect(thickness).toHaveValue('30.0');
+  }
+  await again(page, () => type('80 in'));
+  await expect(thickness).toHaveValue('120.0');
+  await expect(page.getByText('The most is 120 mm.')).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('inches');
+  await page.keyboard.press('Enter');
+  await expect(thickness).toHaveValue('4.72');
+  await again(page, () => type('5/8'));
+  await expect(thickness).toHaveValue('0.63');
+  await kept(page);
+  await page.reload();
+  await settled(page);
+  await expect(thickness).toHaveValue('0.63');
+  await page.getByRole('button', { name: 'Show lengths in millimetres' }).first().click();
+  await expect(thickness).toHaveValue('15.9');
+});
+
 test('layers: things, reflection, shadow and ground apart, and together the picture', async ({ page }) => {
   test.setTimeout(180_000);
   await open(page, 'Weather for Two Voices');

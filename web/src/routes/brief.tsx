@@ -7,6 +7,7 @@ import { useWishes } from '../features/deliver/use-wishes';
 import { sentenceOf } from '../messages/sentences';
 import { useBook, useSession } from '../state/session';
 import { Bitmap } from '../ui/bitmap';
+import { lengthText, useLengths } from '../ui/lengths';
 import { TextField } from '../ui/field';
 import { useCoverBitmap } from '../work/queries';
 import { warmSketches } from '../work/sketches';
@@ -19,6 +20,7 @@ export function BriefPage() {
   const { brief } = book;
   const edit = useSession((s) => s.edit);
   const { wishes } = useWishes();
+  const { unit: lengths } = useLengths();
   const pictures = book.sheet.pictures;
   useEffect(() => warmSketches(pictures), [pictures]);
   const { data: bitmap } = useCoverBitmap(book, 240 * Math.min(2, Math.ceil(window.devicePixelRatio)));
@@ -98,7 +100,12 @@ export function BriefPage() {
               lines: 4,
             })}
           </div>
-          {number('pageCount', 'Pages', 3000, `Makes the book ${thicknessMm(brief.pageCount).toFixed(1)} mm thick.`)}
+          {number(
+            'pageCount',
+            'Pages',
+            3000,
+            `Makes the book ${lengthText(thicknessMm(brief.pageCount), lengths)} thick.`,
+          )}
           {text('website', 'Website', 120)}
           {text('publisher', 'Publisher', 120)}
           {text('language', 'Language of the book', 20, { hint: 'A short code: en, de, fr.' })}

@@ -1,5 +1,6 @@
 import { Link, Outlet, isRouteErrorResponse, useRouteError } from 'react-router';
 import { Background } from '../features/background/background';
+import { Lengths } from '../features/frame/lengths';
 import { MemoryNotice } from '../features/frame/memory-notice';
 import { UpdateNotice } from '../features/frame/update-notice';
 import { Button } from '../ui/button';
@@ -12,7 +13,9 @@ export function Root() {
       <MemoryNotice />
       <UpdateNotice />
       <div className="min-h-0 flex-1 overflow-auto">
-        <Outlet />
+        <Lengths>
+          <Outlet />
+        </Lengths>
       </div>
       <Background />
     </div>

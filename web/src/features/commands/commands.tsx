@@ -6,6 +6,7 @@ import { tinykeys } from 'tinykeys';
 import { type Action, keysOf, useActions } from '../../state/actions';
 import { useSession } from '../../state/session';
 import { STEPS } from '../frame/steps';
+import { useLengths } from '../../ui/lengths';
 import { FRONT_DIALOGS } from '../front/front-dialogs';
 import { GlossarySheet } from './glossary-sheet';
 import { rank } from './rank';
@@ -28,6 +29,7 @@ export function Commands({ id }: { id: string }) {
   const undo = useSession((s) => s.undo);
   const redo = useSession((s) => s.redo);
   const lists = useActions((s) => s.lists);
+  const lengths = useLengths();
   const actions = useMemo<Action[]>(() => {
     const here = Object.values(lists).flat();
     return [
@@ -53,6 +55,13 @@ export function Commands({ id }: { id: string }) {
         group: 'Deliver',
         run: () => void navigate(`/title/${id}/deliver/${path}`),
       })),
+      {
+        id: 'lengths',
+        label: lengths.unit === 'mm' ? 'Show lengths in inches' : 'Show lengths in millimetres',
+        also: 'units measure inches mm cm metric imperial',
+        group: 'Steps',
+        run: () => lengths.set(lengths.unit === 'mm' ? 'in' : 'mm'),
+      },
       {
         id: 'shelf',
         label: 'Back to the Shelf',
@@ -98,7 +107,7 @@ export function Commands({ id }: { id: string }) {
         }),
       ),
     ];
-  }, [id, navigate, undo, redo, lists]);
+  }, [id, navigate, undo, redo, lists, lengths]);
   const byId = useMemo(() => new Map(actions.map((action) => [action.id, action])), [actions]);
   useEffect(() => {
     const bindings: Record<string, (e: KeyboardEvent) => void> = {};

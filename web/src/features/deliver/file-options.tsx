@@ -4,6 +4,7 @@ import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
+import { lengthText, useLengths } from '../../ui/lengths';
 import { Segmented } from '../../ui/segmented';
 
 const SIZES: readonly { value: PageWish['size']; label: string }[] = [
@@ -26,6 +27,7 @@ export function FileOptions(props: { wishes: Wishes; onWish(wishes: Partial<Wish
   const [pattern, setPattern] = useState(wishes.pattern ?? USUAL);
   const unknown = unknownFields(pattern);
   const page = (change: Partial<PageWish>): void => onWish({ page: { ...wishes.page, ...change } });
+  const { unit: lengths } = useLengths();
   const sheet = PAGE_SIZES[wishes.page.size];
   return (
     <Dialog open onClose={props.onClose} title="Names and sheets" description="The same for all titles.">
@@ -55,7 +57,7 @@ export function FileOptions(props: { wishes: Wishes; onWish(wishes: Partial<Wish
         <Segmented label="Sheet" value={wishes.page.size} options={SIZES} onChange={(size) => page({ size })} />
         <p className="text-ink-2">
           {sheet
-            ? `${sheet.widthMm} x ${sheet.heightMm} mm. The cover is composed anew for it.`
+            ? `${lengthText(sheet.widthMm, lengths)} x ${lengthText(sheet.heightMm, lengths)}. The cover is composed anew for it.`
             : 'As large as the cover is at 300 pixels to the inch.'}
         </p>
         {sheet && (
@@ -70,7 +72,7 @@ export function FileOptions(props: { wishes: Wishes; onWish(wishes: Partial<Wish
           />
         )}
         <Check
-          label="3 mm bleed on each side, for print"
+          label={`${lengthText(3, lengths)} bleed on each side, for print`}
           checked={wishes.page.bleedMm === 3}
           onChange={(bleed) => page({ bleedMm: bleed ? 3 : 0 })}
         />

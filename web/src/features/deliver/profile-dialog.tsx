@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
 import { Dialog } from '../../ui/dialog';
-import { NumberField, TextField } from '../../ui/field';
+import { TextField } from '../../ui/field';
+import { NumberField } from '../../ui/number-field';
 import { CONTENT_NAMES } from './demand-words';
 
 const MB = 1024 * 1024;

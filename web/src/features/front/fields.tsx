@@ -13,7 +13,7 @@ import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
 import { ColourField } from '../../ui/colour-field';
-import { NumberField } from '../../ui/field';
+import { NumberField } from '../../ui/number-field';
 import { Menu } from '../../ui/menu';
 import { Slider } from '../../ui/slider';
 import { usePictureInput } from './use-picture-input';

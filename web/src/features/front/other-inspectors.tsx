@@ -12,7 +12,7 @@ import type { Rect } from '@yosomi/core/plane';
 import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { ColourField } from '../../ui/colour-field';
-import { NumberField } from '../../ui/field';
+import { NumberField } from '../../ui/number-field';
 import { Group } from '../../ui/group';
 import { Menu } from '../../ui/menu';
 import { Segmented } from '../../ui/segmented';

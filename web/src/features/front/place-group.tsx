@@ -10,7 +10,7 @@ import {
 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { useSession } from '../../state/session';
-import { NumberField } from '../../ui/field';
+import { NumberField } from '../../ui/number-field';
 import { Group } from '../../ui/group';
 import { Tip } from '../../ui/tip';
 import { degrees, radians } from './fields';

@@ -1,7 +1,7 @@
 import { DIVIDERS, type Doc, FRAME_CORNERS, type Form, type ShapePart } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
 import { ColourField } from '../../ui/colour-field';
-import { NumberField } from '../../ui/field';
+import { NumberField } from '../../ui/number-field';
 import { Check } from '../../ui/check';
 import { Group } from '../../ui/group';
 import { Menu } from '../../ui/menu';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Check } from '../../ui/check';
-import { NumberField } from '../../ui/field';
+import { NumberField } from '../../ui/number-field';
 
 type Size = { readonly widthPx: number; readonly heightPx: number };
 

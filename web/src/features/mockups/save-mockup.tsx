@@ -7,7 +7,7 @@ import { saveFile } from '../../platform/files';
 import { useBook } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
-import { NumberField } from '../../ui/field';
+import { NumberField } from '../../ui/number-field';
 import { Group } from '../../ui/group';
 import { Segmented } from '../../ui/segmented';
 import { Working } from '../../ui/working';

@@ -13,7 +13,7 @@ import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
 import { ColourField } from '../../ui/colour-field';
-import { NumberField } from '../../ui/field';
+import { NumberField } from '../../ui/number-field';
 import { Group } from '../../ui/group';
 import { Segmented } from '../../ui/segmented';
 import { Slider } from '../../ui/slider';

@@ -16,7 +16,7 @@ import { Link } from 'react-router';
 import { useBook, useSession } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';
 import { Button } from '../../ui/button';
-import { NumberField } from '../../ui/field';
+import { NumberField } from '../../ui/number-field';
 import { Group } from '../../ui/group';
 import { Menu } from '../../ui/menu';
 import { Segmented } from '../../ui/segmented';

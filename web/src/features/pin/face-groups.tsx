@@ -16,7 +16,8 @@ import { freshId } from '../../platform/ids';
 import { useBook, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { ColourField } from '../../ui/colour-field';
-import { NumberField, TextField } from '../../ui/field';
+import { TextField } from '../../ui/field';
+import { NumberField } from '../../ui/number-field';
 import { Group } from '../../ui/group';
 import { Segmented } from '../../ui/segmented';
 import { Slider } from '../../ui/slider';
@@ -203,7 +204,7 @@ export function CornersGroup(props: {
         {face.corners.map(([x, y], c) => {
           const set = (axis: 0 | 1) => (v: number, d: boolean) =>
             setFace('Move a corner', (f) => void (f.corners[c][axis] = v), d ? `corner-${c}-${axis}` : null);
-          const one = { unit: '', digits: 1, step: 0.5, hideLabel: true } as const;
+          const one = { digits: 1, step: 0.5, hideLabel: true } as const;
           return (
             <span key={c} className="contents">
               <span className="text-ink-2">{CORNER_NAMES[c]}</span>

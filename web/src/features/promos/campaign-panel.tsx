@@ -21,6 +21,7 @@ import { Chip, Chips } from '../../ui/chip';
 import { ColourField } from '../../ui/colour-field';
 import { inputLook } from '../../ui/field';
 import { Group } from '../../ui/group';
+import { readSize } from '../../ui/measure';
 import { useHouse } from '../front/use-house';
 import { usePictureInput } from '../front/use-picture-input';
 import { onCampaign } from '@yosomi/core/project';
@@ -143,12 +144,6 @@ function Behind({ campaign, set, colours }: { campaign: Campaign; set: SetCampai
       />
     </Group>
   );
-}
-
-/** "1200 x 300", "1200x300 px" or "1200 by 300". */
-export function readSize(text: string): { widthPx: number; heightPx: number } | null {
-  const found = /^\s*(\d{2,5})\D+(\d{2,5})(?:\s*px)?\s*$/i.exec(text);
-  return found ? { widthPx: Number(found[1]), heightPx: Number(found[2]) } : null;
 }
 
 function Formats({ campaign, set }: { campaign: Campaign; set: SetCampaign }) {

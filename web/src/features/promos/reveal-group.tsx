@@ -4,7 +4,7 @@ import type { Others } from '@yosomi/core/recipe';
 import { useBook } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Chip, Chips } from '../../ui/chip';
-import { NumberField } from '../../ui/field';
+import { NumberField } from '../../ui/number-field';
 import { Group } from '../../ui/group';
 import { Slider } from '../../ui/slider';
 import { Working } from '../../ui/working';

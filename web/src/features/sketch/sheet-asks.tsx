@@ -6,7 +6,7 @@ import { Bitmap } from '../../ui/bitmap';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
 import { ColourField } from '../../ui/colour-field';
-import { NumberField } from '../../ui/field';
+import { NumberField } from '../../ui/number-field';
 import { Group } from '../../ui/group';
 import { Menu } from '../../ui/menu';
 import { useAssetBitmap } from '../../work/sketch-queries';
