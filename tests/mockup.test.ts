@@ -117,6 +117,45 @@ describe('a paperback', () => {
   });
 });
 
+/** The face that is seen at a point, and whether the point is well inside one of the faces named. */
+function faceAt({ facets }: Stage, name: string, x: number, y: number): { well: boolean; seen: string | null } {
+  let well = false;
+  let best: { face: string; near: number } | null = null;
+  for (const { facet } of facets) {
+    const from = (lines: Float64Array): number => {
+      let least = Infinity;
+      for (let e = 0; e < lines.length; e += 3) least = Math.min(least, lines[e] * x + lines[e + 1] * y + lines[e + 2]);
+      return least;
+    };
+    const [edge, seam] = [from(facet.edges), from(facet.seams)];
+    if (edge < 0 || seam < 0) continue;
+    if (facet.face === name && edge > 0.5) well = true;
+    const near = facet.g[0] * x + facet.g[1] * y + facet.g[2];
+    if (!best || near > best.near) best = { face: facet.face, near };
+  }
+  return { well, seen: best?.face ?? null };
+}
+
+describe.each(['hardcover', 'jacketed'] as const)('the spine of a %s', (kind) => {
+  it.each([5, 12, 31.8, 60])('hides all that lies behind it, %d mm thick', (thicknessMm) => {
+    const object = kind === 'jacketed' ? { kind, thicknessMm, openRad: 0 } : { kind, thicknessMm };
+    let seen = 0;
+    for (let i = 0; i < 40; i++) {
+      const pose = { turnRad: 0.25 + 1.2 * ((i % 8) / 7), tiltRad: 0.9 * (Math.floor(i / 8) / 4) };
+      const scene = { ...posed(pose), things: [plainThing(object)] };
+      const made = stageFor(scene, 150, 150, PREVIEW);
+      for (let y = 0.5; y < 150; y++)
+        for (let x = 0.5; x < 150; x++) {
+          const at = faceAt(made, 'spine', x, y);
+          if (!at.well) continue;
+          seen++;
+          if (at.seen !== 'spine') throw new Error(`${at.seen} before the spine at ${x}, ${y} of view ${i}`);
+        }
+    }
+    expect(seen).toBeGreaterThan(2000);
+  });
+});
+
 describe('a paperback whose cover stands off', () => {
   const lifted = makeModel({ kind: 'paperback', thicknessMm: null, liftMm: 12 }, subject, 18.9);
 
@@ -285,6 +324,53 @@ describe.each(KINDS)('the %s', (kind) => {
   });
 });
 
+/** How deep a corner of one thing lies in another, mm: paper gives way a little. */
+function deepest(models: readonly Model[]): number {
+  const bodies = models.flatMap((model, i) => model.solids.map((solid) => ({ i, occ: occluder(solid) })));
+  let most = -Infinity;
+  for (const a of bodies) {
+    for (const b of bodies) {
+      if (a.i === b.i) continue;
+      const { planes } = a.occ;
+      const { vertices } = b.occ;
+      for (let v = 0; v < vertices.length; v += 3) {
+        let depth = Infinity;
+        for (let k = 0; k < planes.length; k += 4) {
+          const along = planes[k] * vertices[v] + planes[k + 1] * vertices[v + 1] + planes[k + 2] * vertices[v + 2];
+          depth = Math.min(depth, planes[k + 3] - along);
+        }
+        most = Math.max(most, depth);
+      }
+    }
+  }
+  return most;
+}
+
+describe('a slipcase', () => {
+  const case_ = plainThing({ kind: 'slipcase', thicknessMm: null });
+  const book = (kind: 'paperback' | 'hardcover' | 'magazine', thicknessMm: number) => plainThing({ kind, thicknessMm });
+  it.each([
+    ['hardcovers', [book('hardcover', 31.8), book('hardcover', 20), book('hardcover', 5)], []],
+    ['a paperback and a hardcover', [book('paperback', 12), book('hardcover', 40)], []],
+    ['magazines', [book('magazine', 4), book('magazine', 5)], []],
+    ['a book that is wider than the first', [book('paperback', 20), book('paperback', 20)], [{ widthPx: 900 }]],
+  ] as const)(
+    'holds %s, whatever their size: none goes through its boards, and the case is no larger than it need be',
+    (_, books, others) => {
+      const scene: Scene = { ...defaultScene, arrangement: 'boxed', things: [case_, ...books] };
+      const subjects = scene.things.map((_, i) => ({ ...subject, ...others[i - 2] }));
+      const [hollow, ...inside] = setting({ ...scene, pose: { ...scene.pose, turnRad: 0 } }, subjects, 12);
+      expect(deepest([hollow, ...inside])).toBeLessThan(0.6);
+      const [outer, held] = [boxOf([hollow]), boxOf(inside)];
+      for (const c of [0, 1, 2] as const) {
+        if (c > 0) expect(held.least[c]).toBeGreaterThan(outer.least[c]);
+        expect(held.most[c]).toBeLessThan(outer.most[c]);
+        expect(outer.most[c] - held.most[c]).toBeLessThan(25);
+      }
+    },
+  );
+});
+
 describe.each(ARRANGEMENTS)('the arrangement %s', (arrangement) => {
   const scene = arranged(defaultScene, arrangement, ['second-title', 'third-title']);
   const models = setting(scene, subjectsFor(scene), 12);
@@ -304,28 +390,7 @@ describe.each(ARRANGEMENTS)('the arrangement %s', (arrangement) => {
     }
   });
 
-  it('keeps bodies out of each other', () => {
-    const bodies = models.flatMap((model, i) => model.solids.map((solid) => ({ i, occ: occluder(solid) })));
-    for (const a of bodies) {
-      for (const b of bodies) {
-        if (a.i === b.i) continue;
-        // No corner of one lies deeper in another than paper gives way.
-        const { planes } = a.occ;
-        for (let v = 0; v < b.occ.vertices.length; v += 3) {
-          let depth = Infinity;
-          for (let k = 0; k < planes.length; k += 4)
-            depth = Math.min(
-              depth,
-              planes[k + 3] -
-                (planes[k] * b.occ.vertices[v] +
-                  planes[k + 1] * b.occ.vertices[v + 1] +
-                  planes[k + 2] * b.occ.vertices[v + 2]),
-            );
-          expect(depth).toBeLessThan(0.6);
-        }
-      }
-    }
-  });
+  it('keeps bodies out of each other', () => expect(deepest(models)).toBeLessThan(0.6));
 
   it('fades out before its frame, and reports where each thing\u2019s faces are', () => {
     let most = 0;

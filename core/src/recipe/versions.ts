@@ -4,9 +4,9 @@
  */
 export const VERSIONS = {
   paint: 'b63808a7ba',
-  trace: '6879cd3329',
+  trace: 'fae78f524f',
   pin: 'c13647225d',
-  promo: '892089505d',
+  promo: '17a86a9416',
   image: '81caa42ff6',
   epub: 'c0de711a81',
   pdf: '4fa6f78a5b',

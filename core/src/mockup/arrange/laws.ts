@@ -1,5 +1,5 @@
 import { type Rigid, after, shifted, still, turnAbout } from '../../space';
-import type { Box } from '../models';
+import { type Box, CASE_BOARD_MM } from '../models';
 import type { Arrangement, Scene } from '../scene';
 
 const upright = (angleRad: number): Rigid => turnAbout([0, 1, 0], angleRad);
@@ -101,7 +101,7 @@ export function lawOf(arrangement: Arrangement, boxes: readonly Box[]): Rigid[] 
       return up;
     }
     case 'boxed': {
-      const [hollow, ...books] = all;
+      const [, ...books] = all;
       const through = books.reduce((sum, s) => sum + s.through, 0);
       let z = through / 2;
       // A case lets the spines stand out a little; they look to its open side.
@@ -111,8 +111,9 @@ export function lawOf(arrangement: Arrangement, boxes: readonly Box[]): Rigid[] 
           const at = z - s.through / 2;
           z -= s.through;
           const box = boxes[i + 1];
-          const left = boxes[0].least[0] - box.least[0] - 5;
-          return shifted(left, (hollow.height - s.height) / 2, at - (box.most[2] + box.least[2]) / 2);
+          const [out, within] = [boxes[0].least[0] - 5, boxes[0].most[0] - CASE_BOARD_MM];
+          const left = Math.min(out - box.least[0], within - box.most[0]);
+          return shifted(left, CASE_BOARD_MM, at - (box.most[2] + box.least[2]) / 2);
         }),
       ];
     }

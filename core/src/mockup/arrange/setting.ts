@@ -1,5 +1,5 @@
 import { after, moved, shifted, turnAbout } from '../../space';
-import { type Model, type Subject, boxOf, makeModel, placed, sizeOf } from '../models';
+import { type Model, type Subject, boxOf, makeModel, placed, sizeOf, slipcase } from '../models';
 import type { Scene } from '../scene';
 import { lawOf, liftOf } from './laws';
 
@@ -17,11 +17,22 @@ export function thingThickness(scene: Scene, subjects: readonly ThingSubject[], 
   );
 }
 
+/** How much higher than the highest book in it, and wider than the widest, a case is within, mm. */
+const CLEAR_MM = { high: 3, wide: 2 } as const;
+
 function modelOf(scene: Scene, subjects: readonly ThingSubject[], i: number, strips: number | undefined): Model {
   const { object } = scene.things[i];
   const subject = subjects[i];
-  const thicknessMm = thingThickness(scene, subjects, i);
-  return makeModel(object.kind === 'slipcase' ? { ...object, thicknessMm } : object, subject, subject.bookMm, strips);
+  const held = scene.things.flatMap((thing, j) =>
+    j === i ? [] : sizeOf(thing.object, subjects[j], subjects[j].bookMm),
+  );
+  if (object.kind !== 'slipcase' || held.length === 0) return makeModel(object, subject, subject.bookMm, strips);
+  const most = (of: 'widthMm' | 'heightMm'): number => Math.max(...held.map((size) => size[of]));
+  return slipcase(
+    most('widthMm') + CLEAR_MM.wide,
+    most('heightMm') + CLEAR_MM.high,
+    thingThickness(scene, subjects, i),
+  );
 }
 
 /** Every thing of a scene where it stands, about the upright axis through the origin, the whole turned by the pose. */

@@ -207,7 +207,16 @@ export function caseBound(size: BoundSize, jacket: boolean, openRad: number, str
       draft.flat('rim', spine, [-w / 2 - bulge, y, y > 0 ? -half : half], [bulge, 0, 0], down, ring);
     }
   }
-  draft.flat('inside', spine, [-w / 2 - bulge, h - over - 1, -half + b], [bulge, 0, 0], [0, 0, d - 2 * b]);
+  // The bottom of the hollow between spine and pages, only as far as the spine goes round it.
+  const floor = h - over - 1;
+  draft.flat(
+    'inside',
+    spine,
+    [-w / 2 - bulge, floor, -half + b],
+    [bulge, 0, 0],
+    [0, 0, d - 2 * b],
+    thinned(within).map((p): Vec3 => [p.x, floor, p.z]),
+  );
 
   const leaves = leavesOf(t);
   draft.looks.set('front', artLook('front', w / h));

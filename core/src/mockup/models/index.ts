@@ -4,4 +4,4 @@ export * from './make';
 export { boxSolid, prismOfCircle, prismSolid } from './draft';
 export * from './pages';
 export * from './paper';
-export { CASE_BOARD_MM } from './boxes';
+export { CASE_BOARD_MM, slipcase } from './boxes';
