@@ -42,7 +42,7 @@ import {
 } from '@yosomi/core/mockup';
 import { sceneTextures } from '@yosomi/core/recipe';
 import { type Textures, texturesOf } from '@yosomi/core/warp';
-import { LINEAR_OF, type Raster, cropped, raster, ssim, toEncoded } from '@yosomi/core/pixels';
+import { LINEAR_OF, type Raster, cropped, inkBox, raster, ssim, toEncoded } from '@yosomi/core/pixels';
 import { homography, project } from '@yosomi/core/plane';
 import { type Vec3, cross, dot, projectPoint, sub } from '@yosomi/core/space';
 import { picturePixels } from './fixtures/pictures';
@@ -87,6 +87,17 @@ const posed = (pose: Partial<Scene['pose']>, light: Partial<Scene['light']> = {}
 });
 const withObject = (object: Kind): Scene => ({ ...defaultScene, things: [plainThing(object)] });
 const modelOf = (kind: Kind['kind']): Model => makeModel(objectOf(kind, { kind: 'phone' }), subject, subject.bookMm);
+
+describe('another object', () => {
+  it('keeps the thickness of a book that was typed, where it is a book of the same pages, and has its own else', () => {
+    const book: Kind = { kind: 'paperback', thicknessMm: 31.8 };
+    for (const kind of ['hardcover', 'jacketed', 'open-book'] as const)
+      expect(objectOf(kind, book)).toMatchObject({ kind, thicknessMm: 31.8 });
+    for (const kind of ['booklet', 'magazine', 'binder', 'carton', 'slipcase'] as const)
+      expect(objectOf(kind, book)).toMatchObject({ kind, thicknessMm: null });
+    expect(objectOf('magazine', { kind: 'magazine', thicknessMm: 4 })).toMatchObject({ thicknessMm: 4 });
+  });
+});
 
 describe('a paperback', () => {
   it('has the ratio of its cover and the thickness of its pages', () => {
@@ -922,11 +933,18 @@ describe('a rendered mockup', () => {
     const r = raster(40, 30);
     r.data.set([9, 8, 7, 255], (10 * 40 + 5) * 4);
     r.data.set([1, 2, 3, 40], (20 * 40 + 25) * 4);
-    const cut = cropped(r, 3);
+    const cut = cropped(r, inkBox(r, 3)!);
     expect([cut.width, cut.height]).toEqual([27, 17]);
     expect(at(cut, 3, 3)).toEqual([9, 8, 7, 255]);
     expect(at(cut, 23, 13)).toEqual([1, 2, 3, 40]);
-    expect(cropped(raster(9, 9), 2).width).toBe(9);
+    // The margin is clear where the picture ends before it.
+    const corner = cropped(r, inkBox(r, 8)!);
+    expect([corner.width, corner.height]).toEqual([37, 27]);
+    expect([at(corner, 8, 8), at(corner, 0, 26)]).toEqual([
+      [9, 8, 7, 255],
+      [0, 0, 0, 0],
+    ]);
+    expect(inkBox(raster(9, 9), 2)).toBeNull();
   });
 
   it('is as thick as it says: a slipcase as the books in it, everything else by its own numbers', () => {

@@ -4,6 +4,7 @@ import { type Fault, type Result, fail, ok } from '@yosomi/core/base';
 import type { Book, Project } from '@yosomi/core/project';
 import {
   type Deliverable,
+  type Others,
   type Wishes,
   deliverables,
   folderFor,
@@ -11,6 +12,7 @@ import {
   noWishes,
   packageReadme,
   titleFolder,
+  titlesOf,
   unknownFields,
 } from '@yosomi/core/recipe';
 import { allProfiles } from '@yosomi/core/stores';
@@ -81,6 +83,7 @@ export const deliver: Command = {
     const done = readDone(out.value);
     const taken = new Set<string>();
     try {
+      const shelf = readShelf(args.words);
       for (const [i, file] of args.words.entries()) {
         if (stopped) break;
         say(`${i + 1} of ${args.words.length}: ${basename(file)}`);
@@ -98,6 +101,7 @@ export const deliver: Command = {
           : project.value.book;
         const job: Job = {
           project: { ...project.value, book },
+          beside: besideOf(book, shelf),
           root: out.value,
           folder: titleFolder(book, taken),
           wishes: wishes.value,
@@ -120,8 +124,39 @@ const atAllStores = (book: Book, wishes: Wishes): Book => ({
   brief: { ...book.brief, stores: allProfiles(wishes.stores).map((p) => p.id) },
 });
 
+/** Titles by their ids, and the file that each is in. */
+type Shelf = ReadonlyMap<string, { readonly book: Book; readonly file: string }>;
+
+/** All titles of a run: they show each other. Those that cannot be read are told of when it is their turn. */
+function readShelf(files: readonly string[]): Shelf {
+  const shelf = new Map<string, { book: Book; file: string }>();
+  for (const file of files) {
+    const project = readProject(file);
+    if (project.ok) shelf.set(project.value.book.id, { book: project.value.book, file });
+  }
+  return shelf;
+}
+
+/** The titles that a title can show, with their pictures: those of its scenes, and the other volumes of its series. */
+function besideOf(book: Book, shelf: Shelf): { others: Others; files: Map<string, Uint8Array> } {
+  const scenes = [book.scene, ...Object.values(book.scenes).map(({ scene }) => scene)];
+  const shown = new Set(scenes.flatMap(titlesOf));
+  const others = new Map<string, Book>();
+  const files = new Map<string, Uint8Array>();
+  const series = book.brief.seriesName.trim();
+  for (const [id, { book: other, file }] of shelf) {
+    if (id === book.id || !(shown.has(id) || (series && other.brief.seriesName.trim() === series))) continue;
+    const project = readProject(file);
+    if (!project.ok) continue;
+    others.set(id, project.value.book);
+    for (const [name, bytes] of project.value.files) files.set(name, bytes);
+  }
+  return { others, files };
+}
+
 type Job = {
   readonly project: Project;
+  readonly beside: ReturnType<typeof besideOf>;
   readonly root: string;
   readonly folder: string;
   readonly wishes: Wishes;
@@ -132,15 +167,16 @@ type Job = {
 
 /** Makes what is missing or stale of one title; one file that fails does not stop the others. */
 async function deliverTitle(
-  { project, root, folder, wishes, onlyStores, done, counts }: Job,
+  { project, beside, root, folder, wishes, onlyStores, done, counts }: Job,
   say: (line: string) => void,
   failed: (fault: Fault) => void,
   stopped: () => boolean,
 ): Promise<void> {
   const { book, files } = project;
-  const studio = new NodeStudio(files);
+  const { others } = beside;
+  const studio = new NodeStudio(new Map([...beside.files, ...files]));
   const list: { wanted: Deliverable; path: string; bytes: number }[] = [];
-  const wantedFiles = deliverables(book, undefined, wishes).filter((d) => !onlyStores || d.kind === 'store-image');
+  const wantedFiles = deliverables(book, others, wishes).filter((d) => !onlyStores || d.kind === 'store-image');
   for (const wanted of wantedFiles) {
     if (stopped()) return;
     const inTitle = `${folderFor(wanted)}/${wanted.fileName}`;
@@ -150,7 +186,7 @@ async function deliverTitle(
       list.push({ wanted, path: inTitle, bytes: done.files[path].bytes });
       continue;
     }
-    const made = await makeDeliverable(book, wanted, nowText(), studio, wishes);
+    const made = await makeDeliverable(book, wanted, nowText(), studio, wishes, others);
     if (!made.ok) {
       failed(made.fault);
       continue;

@@ -69,6 +69,8 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'project-large': (d) => `The title file unpacks to more than ${d.most} MB.`,
   'picture-missing': (d) =>
     `The title file lacks the picture "${d.name}"${Number(d.count) > 1 ? ` and ${Number(d.count) - 1} more` : ''}, so nothing was made.`,
+  'volume-gone': (d) =>
+    `The picture shows ${d.count === 1 ? 'another title' : `${d.count} other titles`} that ${d.count === 1 ? 'is' : 'are'} not given; name ${d.count === 1 ? 'its file' : 'their files'} too.`,
   'project-face': (d) => `The font "${d.name}" in the title file is missing or damaged.`,
   'project-picture': (d) => `The picture "${d.name}" in the title file is missing or damaged.`,
   'zip-not': () => 'The file is no zip.',

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { unzipSync } from 'fflate';
 import type { Page } from '@playwright/test';
@@ -91,7 +92,19 @@ test('one object: exchanged without losing pose, light and art, and saved in eve
   await expect
     .poll(() => names, { timeout: 60_000 })
     .toEqual(['a-debt-of-foxfire-mockup-600x480.png', 'a-debt-of-foxfire-mockup-1200x960@2x.png']);
+  await page.getByRole('checkbox', { name: 'Cut to the things and their shadow' }).check();
+  const files: { name: string; path: Promise<string> }[] = [];
+  page.on('download', (d) => files.push({ name: d.suggestedFilename(), path: d.path() }));
+  await page.getByRole('button', { name: 'Save PNG, background clear' }).click();
+  await expect.poll(() => files.length, { timeout: 60_000 }).toBe(2);
+  const [once, double] = await Promise.all(
+    files.map(async ({ name, path }) => ({ name, png: PNG.sync.read(readFileSync(await path)) })),
+  );
+  expect([double.png.width, double.png.height]).toEqual([2 * once.png.width, 2 * once.png.height]);
+  expect(once.name).toBe(`a-debt-of-foxfire-mockup-${once.png.width}x${once.png.height}.png`);
+  expect(double.name).toBe(`a-debt-of-foxfire-mockup-${double.png.width}x${double.png.height}@2x.png`);
   await page.getByRole('checkbox', { name: 'Also at twice the size' }).uncheck();
+  await page.getByRole('checkbox', { name: 'Cut to the things and their shadow' }).uncheck();
 
   await page.getByRole('checkbox', { name: 'Cut to the things and their shadow' }).check();
   const cut = await saved(page, () => page.getByRole('button', { name: 'Save PNG, background clear' }).click());
@@ -251,6 +264,37 @@ test('a group: each thing has its own cover, chosen by a click; the series fills
     await settled(page);
     expect(await mark()).not.toBe(before);
   });
+});
+
+test('a row of which a volume was removed says so, saves nothing wrong, and is whole again when it is back', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await open(page, 'The Ledger of Small Hours');
+  await arrange(page, 'The series in a row');
+  await settled(page);
+  await kept(page);
+  await page.getByRole('link', { name: 'Back to the Shelf' }).click();
+  await page.getByRole('button', { name: 'More for A Debt of Foxfire' }).click();
+  await page.getByRole('menuitem', { name: 'Remove from the Shelf' }).click();
+  await page.getByRole('link', { name: 'Open The Ledger of Small Hours' }).click();
+  await step(page, 'Mockups');
+  await settled(page);
+  const said = page.getByText('The picture shows a title that is not on your Shelf, so it is not made.').first();
+  await expect(said).toBeVisible();
+  let downloads = 0;
+  page.on('download', () => downloads++);
+  await page.getByRole('button', { name: 'Save PNG, background clear' }).click();
+  await expect(page.getByText('so it is not made')).toHaveCount(2);
+  expect(downloads).toBe(0);
+  await page.getByRole('link', { name: 'Back to the Shelf' }).click();
+  await page.getByRole('button', { name: 'Removed titles' }).click();
+  await page.getByRole('button', { name: 'Put A Debt of Foxfire back' }).click();
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Open The Ledger of Small Hours' }).click();
+  await step(page, 'Mockups');
+  await settled(page);
+  await expect(said).toBeHidden();
 });
 
 test('a kept scene serves another title with its own cover, and the series in one go', async ({ page }) => {

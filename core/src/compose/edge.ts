@@ -1,28 +1,84 @@
-import { type Hex, contrast, hexOf, luminance, rgbOf } from '../colour';
+import { type Hex, type Lab, contrast, hexOf, labOf, luminance, rgbOf, rgbOfLab } from '../colour';
 import { type Paint, type Stop } from '../ink';
 import type { Raster } from '../pixels';
+import { smoothstep } from '../plane';
 
-/** Colours down the left or right edge of a cover, evenly spaced from top to bottom. */
+/** The outermost part of a cover that counts as its edge, and how far inwards a stripe must go on to be one, as shares of its width. */
+const RIM = 0.004;
+const INWARDS = 0.3;
+/** Of the height: how far the ground of an edge is looked for around a place. */
+const AROUND = 0.2;
+/** How unlike its ground a place is that something lies on, as distances in OKLab, from none to all. */
+const UNLIKE = [0.01, 0.025] as const;
+/** How much of that it loses inwards where it is no stripe, from none to all. */
+const FADES = [0.2, 0.5] as const;
+const FINE = 4;
+
+/**
+ * Colours of the ground down the left or right edge of a cover, evenly spaced from top to bottom: what another side goes on with. A stripe
+ * that runs into the cover is part of it; what only touches the edge (a lamp, a letter, a leaf) is left out.
+ */
 export function edgeColours(front: Raster, side: 'left' | 'right', count = 33): Hex[] {
-  const strip = Math.max(1, Math.round(front.width * 0.004));
-  const x0 = side === 'left' ? 0 : front.width - strip;
+  const rows = edgeRows(front, side, (count - 1) * FINE + 1);
+  const labs = rows.map(({ colours: [edge] }) => edge);
+  const reach = Math.max(1, Math.round(AROUND * rows.length));
+  const touched = rows.map(({ colours }, i) => {
+    const calm = middleOf(labs.slice(Math.max(0, i - reach), i + reach + 1));
+    const inwards = median(colours.slice(1).map((colour) => apartBy(colour, colours[0])));
+    const unlike = apartBy(colours[0], calm);
+    const touches = smoothstep(...UNLIKE, unlike) * smoothstep(...FADES, inwards / Math.max(unlike, 1e-6));
+    return { calm, touches };
+  });
+  const ground = labs.map((lab, i): Lab => {
+    // Its soft rim goes with it.
+    const near = touched.slice(Math.max(0, i - FINE), i + FINE + 1);
+    const share = Math.max(...near.map(({ touches }) => touches));
+    return mixed(lab, touched[i].calm, share);
+  });
   return Array.from({ length: count }, (_, i) => {
-    // Each colour is the mean of the rows around its stop, so that a gradient between stops follows the edge.
-    const centre = (i / (count - 1)) * (front.height - 1);
-    const half = front.height / (count - 1) / 2;
-    const y0 = Math.max(0, Math.floor(centre - half));
-    const y1 = Math.min(front.height, Math.ceil(centre + half) + 1);
-    const sum = [0, 0, 0];
-    for (let y = y0; y < y1; y++) {
-      for (let x = x0; x < x0 + strip; x++) {
-        const p = (y * front.width + x) * 4;
-        for (let c = 0; c < 3; c++) sum[c] += front.data[p + c];
-      }
-    }
-    const n = (y1 - y0) * strip;
-    return hexOf([sum[0] / n, sum[1] / n, sum[2] / n]);
+    const some = ground.slice(Math.max(0, i * FINE - FINE / 2), i * FINE + FINE / 2 + 1);
+    return hexOf(rgbOfLab(meanOf(some)));
   });
 }
+
+/** One colour for what stands beside a cover: the mean of the middle half of its left edge. */
+export function edgeColour(front: Raster): Hex {
+  const rows = edgeRows(front, 'left', 5, 1);
+  return hexOf(rgbOfLab(meanOf(rows.slice(1, 4).map(({ colours: [edge] }) => edge))));
+}
+
+/** Mean colours of an edge row by row, each followed by those at `steps` places inwards from it. */
+function edgeRows(front: Raster, side: 'left' | 'right', count: number, steps = 9): { colours: Lab[] }[] {
+  const { width, height, data } = front;
+  const rim = Math.max(1, Math.round(width * RIM));
+  const strips = Array.from({ length: steps + 1 }, (_, s) => {
+    const x = Math.min(width - rim, Math.round((s / steps) * INWARDS * width));
+    return side === 'left' ? x : width - rim - x;
+  });
+  return Array.from({ length: count }, (_, i) => {
+    const centre = (i / (count - 1)) * (height - 1);
+    const half = height / (count - 1) / 2;
+    const y0 = Math.max(0, Math.floor(centre - half));
+    const y1 = Math.min(height, Math.ceil(centre + half) + 1);
+    const colours = strips.map((x0): Lab => {
+      const sum = [0, 0, 0];
+      for (let y = y0; y < y1; y++)
+        for (let x = x0; x < x0 + rim; x++) for (let c = 0; c < 3; c++) sum[c] += data[(y * width + x) * 4 + c];
+      const n = (y1 - y0) * rim;
+      return labOf([sum[0] / n, sum[1] / n, sum[2] / n]);
+    });
+    return { colours };
+  });
+}
+
+const apartBy = (a: Lab, b: Lab): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+const mixed = (a: Lab, b: Lab, share: number): Lab =>
+  [0, 1, 2].map((c) => a[c] + (b[c] - a[c]) * share) as unknown as Lab;
+const meanOf = (labs: readonly Lab[]): Lab =>
+  [0, 1, 2].map((c) => labs.reduce((sum, lab) => sum + lab[c], 0) / labs.length) as unknown as Lab;
+const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;
+const middleOf = (labs: readonly Lab[]): Lab =>
+  [0, 1, 2].map((c) => median(labs.map((lab) => lab[c]))) as unknown as Lab;
 
 /** A vertical gradient through these colours over a height. */
 export function edgePaint(colours: readonly Hex[], height: number): Paint {

@@ -33,9 +33,11 @@ export function hasTransparency(source: Raster): boolean {
   return false;
 }
 
-/** The picture cut to what is not clear in it, with a margin of clear pixels; itself where all of it is clear. */
-export function cropped(source: Raster, marginPx: number): Raster {
-  const { width, height, data } = source;
+/** A box of whole pixels; it may reach beyond the picture that it is of. */
+export type PixelBox = { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+
+/** The box round what is not clear in a picture, with a margin; null where all of it is clear. */
+export function inkBox({ width, height, data }: Raster, marginPx: number): PixelBox | null {
   let [x0, y0, x1, y1] = [width, height, -1, -1];
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
@@ -46,11 +48,19 @@ export function cropped(source: Raster, marginPx: number): Raster {
       y1 = y;
     }
   }
-  if (x1 < 0) return source;
-  const out = raster(x1 - x0 + 1 + 2 * marginPx, y1 - y0 + 1 + 2 * marginPx);
-  for (let y = y0; y <= y1; y++) {
-    const from = (y * width + x0) * 4;
-    out.data.set(data.subarray(from, from + (x1 - x0 + 1) * 4), ((y - y0 + marginPx) * out.width + marginPx) * 4);
+  if (x1 < 0) return null;
+  const [w, h] = [x1 - x0 + 1, y1 - y0 + 1];
+  return { x: x0 - marginPx, y: y0 - marginPx, width: w + 2 * marginPx, height: h + 2 * marginPx };
+}
+
+/** The part of a picture in a box; clear where the box reaches beyond it. */
+export function cropped({ width, height, data }: Raster, box: PixelBox): Raster {
+  const out = raster(box.width, box.height);
+  const [x0, x1] = [Math.max(0, box.x), Math.min(width, box.x + box.width)];
+  if (x1 <= x0) return out;
+  for (let y = Math.max(0, box.y); y < Math.min(height, box.y + box.height); y++) {
+    const row = data.subarray((y * width + x0) * 4, (y * width + x1) * 4);
+    out.data.set(row, ((y - box.y) * box.width + (x0 - box.x)) * 4);
   }
   return out;
 }

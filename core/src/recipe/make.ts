@@ -197,7 +197,7 @@ export async function picturesOf(
 const judged = (made: Result<Delivered>, seen: readonly Finding[]): Result<Delivered> =>
   made.ok ? ok({ ...made.value, findings: [...made.value.findings, ...seen] }) : made;
 
-/** Makes one file of a title. Faults: those of its kind, `picture-missing` and `face-missing`, and `trace-stopped`. */
+/** Makes one file of a title. Faults: those of its kind, `picture-missing`, `face-missing` and `volume-gone`, and `trace-stopped`. */
 export async function makeWith(
   makers: Makers,
   book: Book,

@@ -62,6 +62,18 @@ function wantedFor(book: Book, what: Drawn, others: Others, scene: Scene): Wante
   }
 }
 
+/** Other titles that a file shows and that are not there. */
+function goneTitles(book: Book, what: Drawn, others: Others, scene: Scene): string[] {
+  const gone = (of: Scene): string[] => titlesOf(of).filter((id) => id !== book.id && !others.has(id));
+  if (what === 'scene') return gone(scene);
+  if (what !== 'promo') return [];
+  const shows = Object.values(book.promos).some(
+    ({ style, made }) =>
+      findLook(style.look)?.shots.includes('own') || Object.values(made).some(({ kind }) => kind === 'drawn'),
+  );
+  return shows ? gone(scene) : [];
+}
+
 /** Fonts of one's own that a title's cover and sides are set in. */
 function ownCuts({ cover, brief, sides }: Book): string[] {
   const docs = [cover, ...SIDES.flatMap((side) => sides[side]?.doc ?? [])];
@@ -76,7 +88,7 @@ const campaignCuts = ({ promos }: Book): string[] =>
 
 /**
  * What would be drawn and is not there or cannot be opened, as a fault: `picture-missing` with its name and how many there are,
- * `face-missing` for a font of one's own; null where all is there. What is made without is not what a person has seen.
+ * `face-missing` for a font of one's own, `volume-gone` with how many other titles it shows that are not there; null where all is there. What is made without is not what a person has seen.
  */
 export async function missingFile(
   book: Book,
@@ -85,6 +97,8 @@ export async function missingFile(
   others: Others = noOthers,
   scene: Scene = book.scene,
 ): Promise<Fault | null> {
+  const gone = goneTitles(book, what, others, scene);
+  if (gone.length > 0) return fault('volume-gone', { count: gone.length });
   const lost = new Map<string, string>();
   for (const [id, name] of wantedFor(book, what, others, scene)) {
     if (!lost.has(id) && !(await studio.picture(id))) lost.set(id, name);

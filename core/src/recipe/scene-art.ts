@@ -3,6 +3,7 @@ import {
   composeBack,
   composeSpine,
   cropShare,
+  edgeColour,
   edgeColours,
   edgePaint,
   finishedCover,
@@ -48,7 +49,7 @@ function asTitle(book: Book, asset: string): Book {
   return { ...book, brief, cover: finishedCover(asset, widthPx, heightPx) };
 }
 
-/** The title whose art is on a thing; what is missing is stood in for by this title. */
+/** The title whose art is on a thing. Until what is missing is there this title stands in for it, on the screen alone: no file is made so (`missingFile`). */
 export function titleOn(book: Book, art: ThingArt, others: Others): Book {
   switch (art.kind) {
     case 'this':
@@ -179,7 +180,7 @@ async function faceArt(want: WantedArt, title: Book, book: Book, front: Raster, 
       return studio.paint(composeBack(title.cover, title.brief, shaper, edge, size), size.widthPx, new Map());
     }
     case 'plain': {
-      const [, colour] = edgeColours(front, 'left', 3);
+      const colour = edgeColour(front);
       const ink = {
         widthPx: 32,
         heightPx: 32,
@@ -229,7 +230,7 @@ function placed(art: Raster, ratio: number, fit: 'fill' | 'whole', studio: Studi
     fit === 'fill'
       ? whole
       : { x: (width - art.width) / 2, y: (height - art.height) / 2, width: art.width, height: art.height };
-  const edge = edgeColours(art, 'left', 3)[1];
+  const edge = edgeColour(art);
   const ink = {
     widthPx: width,
     heightPx: height,

@@ -1,5 +1,5 @@
 import { type Finding, type Result, fail, finding, ok } from '../base';
-import { edgeColours, textOf } from '../compose';
+import { edgeColour, textOf } from '../compose';
 import { readDelivered } from '../image-file';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
@@ -21,7 +21,7 @@ import { missingFile } from './missing';
 import type { Studio } from './studio';
 
 /** The edge colour that carries a finished cover in a store of another ratio. */
-export const edgeOf = (front: Raster): string => edgeColours(front, 'left', 3)[1];
+export const edgeOf = (front: Raster): string => edgeColour(front);
 
 /** What a cover says and shows, for the rules on content. */
 export function coverWords(book: Book, measure: Measure | null): CoverWords {

@@ -4,11 +4,11 @@
  */
 export const VERSIONS = {
   paint: 'b63808a7ba',
-  trace: 'fae78f524f',
-  pin: 'c13647225d',
-  promo: '17a86a9416',
-  image: '81caa42ff6',
-  epub: 'c0de711a81',
-  pdf: '4fa6f78a5b',
-  svg: '6af5c8a169',
+  trace: 'd1db97c140',
+  pin: '9d129bc53b',
+  promo: '4718432a25',
+  image: 'c5832022be',
+  epub: '15dc7d1466',
+  pdf: 'c93868e10f',
+  svg: '0f2fe2b733',
 } as const;

@@ -87,6 +87,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
     Number(d.count) > 1
       ? `${d.count} pictures, among them "${d.name}", are not in this browser any more, so nothing is made without them. Choose them again on the Front.`
       : `The picture "${d.name}" is not in this browser any more, so nothing is made without it. Choose it again on the Front.`,
+  'volume-gone': (d) =>
+    `The picture shows ${d.count === 1 ? 'a title' : `${d.count} titles`} that ${d.count === 1 ? 'is' : 'are'} not on your Shelf, so it is not made. Put ${d.count === 1 ? 'it' : 'them'} back there, or choose what is on each thing in Mockups.`,
   'picture-lost': () =>
     'The picture of this part is not in this browser any more. Choose it again, or remove the part.',
   'title-gone': () => 'This title is not on your Shelf any more.',

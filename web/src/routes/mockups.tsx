@@ -1,4 +1,5 @@
 import { type Scene, setThing, turnedBy } from '@yosomi/core/mockup';
+import { noOthers, titlesOf } from '@yosomi/core/recipe';
 import { onScene, withAsset } from '@yosomi/core/project';
 import { type KeyboardEvent, type PointerEvent, startTransition, useEffect, useRef, useState } from 'react';
 import { usePictureInput } from '../features/front/use-picture-input';
@@ -13,6 +14,7 @@ import { useLiveMockup } from '../features/mockups/use-live-mockup';
 import { useOthers, useShelfMates } from '../features/mockups/use-others';
 import { useScene } from '../features/mockups/use-scene';
 import { sayFault } from '../messages/say';
+import { sentenceOf } from '../messages/sentences';
 import { useBook, useSession } from '../state/session';
 import { arrowStep } from '../ui/arrow-keys';
 import { Side, Sides } from '../ui/sides';
@@ -33,7 +35,9 @@ export function MockupsPage() {
   const book = useBook();
   const edit = useSession((s) => s.edit);
   const { scene, set } = useScene();
-  const others = useOthers(scene);
+  const read = useOthers(scene);
+  const others = read ?? noOthers;
+  const gone = read ? titlesOf(scene).filter((id) => id !== book.id && !read.has(id)).length : 0;
   const { mates, series } = useShelfMates(book);
   const [asked, setAsked] = useState(0);
   const chosen = Math.min(asked, scene.things.length - 1);
@@ -51,7 +55,8 @@ export function MockupsPage() {
   const ratio = Math.min(2, window.devicePixelRatio);
   const size =
     Math.min(width, height) > 20 ? { widthPx: Math.round(width * ratio), heightPx: Math.round(height * ratio) } : null;
-  const state = useLiveMockup(canvas, book, scene, others, size);
+  // Nothing is shown in the place of titles that are still read.
+  const state = useLiveMockup(canvas, book, scene, others, read && size);
   const [settled, setSettled] = useState(false);
   if (state === 'final' && !settled) setSettled(true);
 
@@ -147,6 +152,11 @@ export function MockupsPage() {
               style={{ width, height }}
             />
           </div>
+          {gone > 0 && (
+            <p role="status" className="border-t border-may bg-may-wash px-4 py-2 text-ink">
+              {sentenceOf({ code: 'volume-gone', data: { count: gone } })}
+            </p>
+          )}
           <footer className="flex h-10 shrink-0 items-center gap-4 bg-paper px-4 text-xs text-ink-2">
             <span className="font-mono">
               {frame.widthPx} x {frame.heightPx}

@@ -17,6 +17,8 @@ const BOOKISH: ReadonlySet<Kind['kind']> = new Set([
   'phone',
 ]);
 
+/** Books whose thickness is that of their pages. */
+const PAGED: ReadonlySet<Kind['kind']> = new Set(['paperback', 'hardcover', 'jacketed', 'open-book']);
 const paperback: Kind = { kind: 'paperback', thicknessMm: null };
 const ofThis: ThingArt = { kind: 'this' };
 
@@ -73,7 +75,9 @@ export function arranged(scene: Scene, arrangement: Arrangement, series: readonl
 
 /** An object of a kind with the numbers it starts with, its thickness kept from the one before where it has one. */
 export function objectOf(kind: Kind['kind'], before: Kind): Kind {
-  const thicknessMm = 'thicknessMm' in before ? before.thicknessMm : null;
+  const typed = 'thicknessMm' in before ? before.thicknessMm : null;
+  // Books of the same pages are about as thick; a booklet or a box has a thickness of its own.
+  const thicknessMm = kind === before.kind || (PAGED.has(kind) && PAGED.has(before.kind)) ? typed : null;
   switch (kind) {
     case 'ereader':
     case 'tablet':

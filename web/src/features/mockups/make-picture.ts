@@ -1,6 +1,6 @@
 import { type Result, fail, ok } from '@yosomi/core/base';
 import type { Layers, Scene } from '@yosomi/core/mockup';
-import { type Raster, cropped } from '@yosomi/core/pixels';
+import { type PixelBox, type Raster, cropped, inkBox } from '@yosomi/core/pixels';
 import type { Book } from '@yosomi/core/project';
 import { type Others, subjectsOf } from '@yosomi/core/recipe';
 import { FINAL, traceBook } from '../../work/trace';
@@ -48,8 +48,8 @@ export type PictureJob = {
   readonly scene: Scene;
   readonly others: Others;
   readonly size: { readonly widthPx: number; readonly heightPx: number };
-  /** Cut to what is not clear. */
-  readonly crop: boolean;
+  /** Cut to what is not clear in it, or as another picture of the same was cut, so many times as large; null leaves it whole. */
+  readonly cut: 'ink' | { readonly box: PixelBox; readonly times: number } | null;
   readonly signal: AbortSignal;
   onProgress(done: number): void;
 };
@@ -73,15 +73,23 @@ async function traced(
 const onGround = async (job: PictureJob, things: Raster): Promise<Raster> =>
   isClear(job) ? things : press().onGround(things, job.book, job.scene, subjectsOf(job.book, job.scene, job.others));
 
+/** A file with the pixels that it really has, and how it was cut. */
+export type Made = {
+  readonly bytes: Bytes;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly box: PixelBox | null;
+};
+
 /** The finished picture as a file. Faults: `picture-missing`, `trace-stopped`, `webp-missing`, those of a PNG. */
-export async function makePicture(format: Format, job: PictureJob): Promise<Result<Bytes>> {
+export async function makePicture(format: Format, job: PictureJob): Promise<Result<Made>> {
   const lost = await press().missing(job.book, 'scene', [...job.others.values()], job.scene);
   if (lost) return { ok: false, fault: lost };
   switch (format) {
     case 'ora':
-      return layered(job);
+      return whole(job, await layered(job));
     case 'film':
-      return film(job);
+      return whole(job, await film(job));
     case 'png':
     case 'jpeg':
     case 'webp':
@@ -89,13 +97,24 @@ export async function makePicture(format: Format, job: PictureJob): Promise<Resu
   }
 }
 
-async function flat(format: Still, job: PictureJob): Promise<Result<Bytes>> {
+const whole = ({ size }: PictureJob, made: Result<Bytes>): Result<Made> =>
+  made.ok ? ok({ bytes: made.value, ...size, box: null }) : made;
+
+async function flat(format: Still, job: PictureJob): Promise<Result<Made>> {
   const things = await traced(job, job.scene, 0, 0.9);
   if (!things.ok) return things;
-  const whole = await onGround(job, things.value);
-  const margin = Math.round(Math.min(job.size.widthPx, job.size.heightPx) * 0.02);
-  const pixels = job.crop && isClear(job) ? cropped(whole, margin) : whole;
-  return encoded(format, pixels, isClear(job));
+  const uncut = await onGround(job, things.value);
+  const box = isClear(job) ? cutOf(job, uncut) : null;
+  const pixels = box ? cropped(uncut, box) : uncut;
+  const file = await encoded(format, pixels, isClear(job));
+  return file.ok ? ok({ bytes: file.value, widthPx: pixels.width, heightPx: pixels.height, box }) : file;
+}
+
+function cutOf({ cut, size }: PictureJob, pixels: Raster): PixelBox | null {
+  if (cut === null) return null;
+  if (cut === 'ink') return inkBox(pixels, Math.round(Math.min(size.widthPx, size.heightPx) * 0.02));
+  const { box, times } = cut;
+  return { x: box.x * times, y: box.y * times, width: box.width * times, height: box.height * times };
 }
 
 /** Things, reflection, shadow and ground apart; each is traced on nothing. */

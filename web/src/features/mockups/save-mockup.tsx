@@ -1,5 +1,6 @@
 import { slug } from '@yosomi/core/base';
 import { MOST_PX, setScene } from '@yosomi/core/mockup';
+import type { PixelBox } from '@yosomi/core/pixels';
 import type { Others } from '@yosomi/core/recipe';
 import { useRef, useState } from 'react';
 import { sayFault, say } from '../../messages/say';
@@ -38,6 +39,7 @@ export function SaveMockup({ others }: { others: Others }) {
     const k = format === 'film' ? Math.min(1, FILM_PX / Math.max(widthPx, heightPx)) : 1;
     const scales = twice && canTwice ? [1, 2] : [k];
     setDone(0);
+    let box: PixelBox | null = null;
     try {
       for (const [i, scale] of scales.entries()) {
         const size = { widthPx: Math.round(widthPx * scale), heightPx: Math.round(heightPx * scale) };
@@ -47,15 +49,18 @@ export function SaveMockup({ others }: { others: Others }) {
           scene,
           others,
           size,
-          crop: crop && canCrop,
+          // Twice the size is cut as the single one was, so that it has exactly twice its pixels.
+          cut: !crop || !canCrop ? null : box ? { box, times: scale } : 'ink',
           signal,
           onProgress,
         });
         if (signal.aborted) return;
         if (!made.ok) return sayFault(made.fault);
+        box = made.value.box;
+        const { bytes, widthPx: w, heightPx: h } = made.value;
         const what = format === 'film' ? 'turning' : 'mockup';
-        const name = `${slug(book.brief.title)}-${what}-${size.widthPx}x${size.heightPx}${scale > 1 ? '@2x' : ''}.${ending}`;
-        saveFile(made.value, name, type);
+        const name = `${slug(book.brief.title)}-${what}-${w}x${h}${scale > 1 ? '@2x' : ''}.${ending}`;
+        saveFile(bytes, name, type);
         say(`Saved ${name}`);
       }
     } catch {

@@ -5,22 +5,20 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { db } from '../../persist/db';
 
-/** The other titles that a scene shows, as they are now; those that are gone are left out. */
-export function useOthers(scene: Scene): Others {
+/** The other titles that a scene shows, as they are now, without those that are gone; null until they are read. */
+export function useOthers(scene: Scene): Others | null {
   const ids = useMemo(() => titlesOf(scene), [scene]);
   const key = ids.join(' ');
-  return (
-    useLiveQuery(async () => {
-      if (ids.length === 0) return noOthers;
-      const rows = await db.titles.bulkGet(ids);
-      return new Map(
-        rows.flatMap((row) => {
-          const read = row && readBook(row.book);
-          return read?.ok ? [[row!.id, read.value] as const] : [];
-        }),
-      );
-    }, [key]) ?? noOthers
-  );
+  const read = useLiveQuery(async () => {
+    const rows = ids.length === 0 ? [] : await db.titles.bulkGet(ids);
+    const books = rows.flatMap((row) => {
+      const read = row && readBook(row.book);
+      return read?.ok ? [[row!.id, read.value] as const] : [];
+    });
+    return { key, others: books.length === 0 ? noOthers : new Map(books) };
+  }, [key]);
+  // What was read for the titles of before says nothing of those that came since.
+  return ids.length === 0 ? noOthers : read?.key === key ? read.others : null;
 }
 
 /** The series that a stored title names, looked at before it is parsed: a Shelf can be long. null where there is none. */
