@@ -358,7 +358,7 @@ function deepest(models: readonly Model[]): number {
 }
 
 describe('a slipcase', () => {
-  const case_ = plainThing({ kind: 'slipcase', thicknessMm: null });
+  const holder = plainThing({ kind: 'slipcase', thicknessMm: null });
   const book = (kind: 'paperback' | 'hardcover' | 'magazine', thicknessMm: number) => plainThing({ kind, thicknessMm });
   it.each([
     ['hardcovers', [book('hardcover', 31.8), book('hardcover', 20), book('hardcover', 5)], []],
@@ -368,7 +368,7 @@ describe('a slipcase', () => {
   ] as const)(
     'holds %s, whatever their size: none goes through its boards, and the case is no larger than it need be',
     (_, books, others) => {
-      const scene: Scene = { ...defaultScene, arrangement: 'boxed', things: [case_, ...books] };
+      const scene: Scene = { ...defaultScene, arrangement: 'boxed', things: [holder, ...books] };
       const subjects = scene.things.map((_, i) => ({ ...subject, ...others[i - 2] }));
       const [hollow, ...inside] = setting({ ...scene, pose: { ...scene.pose, turnRad: 0 } }, subjects, 12);
       expect(deepest([hollow, ...inside])).toBeLessThan(0.6);

@@ -532,6 +532,37 @@ describe('marks', () => {
     expect(kept.ok && kept.value.data[(10 * W + 10) * 4]).toBe(46);
   });
 
+  it('of the background never take a face away, nor what stands before one', () => {
+    // The wall has the very colour of the blank, and a hand of another holds it, within the face and beside it.
+    const photo = plain(W, H, 200);
+    const hand = (x: number, y: number): boolean => y > H * 0.45 && y < H * 0.55 && x < W * 0.5;
+    for (let y = 0; y < H; y++)
+      for (let x = 0; x < W; x++) if (hand(x, y)) photo.data.set([190, 120, 90, 255], (y * W + x) * 4);
+    const wall: Mark = { kind: 'range', on: 'away', add: true, at: [5, 5], tolerance: 0.1, joined: false };
+    const brushed: Mark = { kind: 'brush', on: 'away', add: true, radius: 2 * W, soft: 0, points: [[W / 2, H / 2]] };
+    const skin: Mark = { kind: 'range', on: 'front', add: true, at: [20, H / 2], tolerance: 0.1, joined: false };
+    for (const away of [[wall], [brushed], [{ kind: 'outside', on: 'away', add: true } as Mark]]) {
+      const made = pinOn(photo, plain(80, 120, 120), noStrength, 0, {
+        marks: [...away, skin],
+        ground: { kind: 'clear' },
+      });
+      if (!made.ok) throw new Error('not pinned');
+      const alpha = (x: number, y: number): number => made.value.data[(Math.round(y) * W + Math.round(x)) * 4 + 3];
+      for (const [u, v] of [
+        [0.5, 0.2],
+        [0.1, 0.1],
+        [0.9, 0.9],
+        [0.2, 0.5],
+      ]) {
+        const p = project(onPhoto, { x: u, y: v });
+        expect(alpha(p.x, p.y)).toBe(255);
+      }
+      // The hand beside the face stays whole, the wall goes.
+      expect(alpha(8, H / 2)).toBe(255);
+      expect(alpha(8, 8)).toBe(0);
+    }
+  });
+
   it('paint light and shade on the art, and nowhere else', () => {
     const photo = photograph(() => 0.9);
     const at3 = (u: number): [number, number] => {

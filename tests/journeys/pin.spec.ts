@@ -141,6 +141,22 @@ test('a cover is pinned under a thumb, kept, used for another title, and exporte
     const other = PNG.sync.read(png.bytes);
     const apart = [0, 1, 2].map((c) => Math.abs(made.data[at(800, 900) * 4 + c] - other.data[at(800, 900) * 4 + c]));
     expect(Math.max(...apart)).toBeGreaterThan(20);
+    // The hand that was marked as standing before the cover stays, within the face and beside it.
+    expect(made.data[at(1104, 1520) * 4 + 3]).toBe(255);
+  });
+
+  await test.step('a colour of the cover marked as background takes nothing of the cover', async () => {
+    await mode(page, 'By colour');
+    const [x, y] = await onStage(page, 0.44, 0.5);
+    await again(page, () => page.mouse.click(x, y));
+    const clear = await saved(page, () => page.getByRole('button', { name: 'Save PNG, background clear' }).click());
+    const made = PNG.sync.read(clear.bytes);
+    for (const [px, py] of [
+      [700, 1000],
+      [760, 1150],
+      [1104, 1520],
+    ])
+      expect(made.data[at(px, py) * 4 + 3]).toBe(255);
   });
 });
 

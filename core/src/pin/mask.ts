@@ -1,3 +1,5 @@
+import { LRUCache } from 'lru-cache';
+import { keyOf } from '../base';
 import { type Lab, labOf } from '../colour';
 import { LINEAR_OF, type Raster, toEncoded } from '../pixels';
 import type { Rect } from '../plane';
@@ -69,6 +71,25 @@ function range(mark: Extract<Mark, { kind: 'range' }>, photo: Raster, region: Re
     }
   }
   return mark.joined ? withoutHoles(joinedTo(own, region, at[0] - region.x, at[1] - region.y), region) : own;
+}
+
+/** Masks by colour that were made last of a photograph: looking at all its pixels takes long, and a hand that paints asks at every step. */
+const ranges = new WeakMap<Raster, LRUCache<string, Uint8Array>>();
+const KEPT_PIXELS = 16_000_000;
+
+function rangeOf(mark: Extract<Mark, { kind: 'range' }>, photo: Raster, region: Rect): Uint8Array {
+  let kept = ranges.get(photo);
+  if (!kept)
+    ranges.set(
+      photo,
+      (kept = new LRUCache({ maxSize: KEPT_PIXELS, sizeCalculation: ({ length }) => Math.max(1, length) })),
+    );
+  const key = keyOf({ at: mark.at, tolerance: mark.tolerance, joined: mark.joined, region });
+  const known = kept.get(key);
+  if (known) return known;
+  const made = range(mark, photo, region);
+  kept.set(key, made);
+  return made;
 }
 
 /** What of a mask hangs together with a place of it; nothing where the place lies outside. */
@@ -164,7 +185,10 @@ function part(mask: Uint8Array, of: Rect, region: Rect): Uint8Array {
   return out;
 }
 
-/** The mask that the marks `on` something make of a region of the photograph (whole px), 0..255; null where there are none. */
+/**
+ * The mask that the marks `on` something make of a region of the photograph (whole px), 0..255; null where there are none. Whatever marks
+ * the background, faces and what stands before them are no part of it.
+ */
 export function maskOf(
   marks: readonly Mark[],
   on: Marked,
@@ -183,6 +207,10 @@ export function maskOf(
       mask[i] = mark.add ? mask[i] + ((255 - mask[i]) * m + 127) / 255 : (mask[i] * (255 - m) + 127) / 255;
     }
   }
+  if (on !== 'away') return mask;
+  const front = maskOf(marks, 'front', photo, region, sheets);
+  for (const safe of [...sheets.map((sheet) => coverageOf(sheet, region)), ...(front ? [front] : [])])
+    for (let i = 0; i < mask.length; i++) mask[i] = Math.min(mask[i], 255 - safe[i]);
   return mask;
 }
 
@@ -192,7 +220,7 @@ function maskOfMark(mark: Mark, photo: Raster, region: Rect, sheets: readonly Sh
       return stroke(mark, region);
     case 'range': {
       const whole = mark.joined ? around(region, mark.at, photo) : region;
-      return part(range(mark, photo, whole), whole, region);
+      return part(rangeOf(mark, photo, whole), whole, region);
     }
     case 'outside': {
       const mask = new Uint8Array(region.width * region.height).fill(255);

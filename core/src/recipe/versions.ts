@@ -4,9 +4,9 @@
  */
 export const VERSIONS = {
   paint: 'b63808a7ba',
-  trace: 'd1db97c140',
-  pin: '9d129bc53b',
-  promo: '4718432a25',
+  trace: 'aa605eaa46',
+  pin: '16b01ff7d4',
+  promo: '19b7856025',
   image: 'c5832022be',
   epub: '15dc7d1466',
   pdf: 'c93868e10f',

@@ -43,6 +43,13 @@ async function view({ book, scene, widthPx, quick }: Job): Promise<Result<Pictur
   return made.ok ? ok({ kind: 'whole', bitmap: made.value }) : made;
 }
 
+type MarksJob = { readonly scene: PinScene; readonly marks: Marked; readonly widthPx: number };
+
+async function marksOf({ scene, marks, widthPx }: MarksJob): Promise<{ bitmap: ImageBitmap | null }> {
+  const worker = pinner();
+  return { bitmap: await worker.ask(worker.api.marks(scene, marks, widthPx)) };
+}
+
 type Faces = Extract<Picture, { kind: 'faces' }>;
 
 function drawFaces(context: CanvasRenderingContext2D, { faces }: Faces, k: number): void {
@@ -96,6 +103,7 @@ export function useLivePin(
 ): LiveState {
   const [state, setState] = useState<LiveState>({ kind: 'making' });
   const [slot] = useState(() => supersedingSlot(view));
+  const [overlay] = useState(() => supersedingSlot(marksOf));
   const photo = useRef<{ key: string; bitmap: ImageBitmap } | null>(null);
   const last = useRef<Picture | null>(null);
   const marked = useRef<{ on: string; bitmap: ImageBitmap | null } | null>(null);
@@ -103,6 +111,11 @@ export function useLivePin(
   /** What the lower canvas shows, when it is the photograph alone. */
   const base = useRef('');
   const marksOn = `${scene.photo.asset} ${marks} ${widthPx}`;
+  const shownOn = useRef<string | null>(null);
+  useEffect(() => {
+    shownOn.current = marks && marksOn;
+    return () => void (shownOn.current = null);
+  }, [marks, marksOn]);
   const draw = useRef(() => {});
   draw.current = () => {
     const el = canvas.current;
@@ -187,12 +200,13 @@ export function useLivePin(
   useEffect(() => {
     if (!marksKey || !marks || !widthPx) return draw.current();
     let current = true;
-    const worker = pinner();
-    void worker.ask(worker.api.marks(scene, marks, widthPx)).then(
-      (bitmap) => {
-        if (!current) return bitmap?.close();
+    void overlay({ scene, marks, widthPx }).then(
+      (made) => {
+        if (!made) return;
+        // Shown even when the hand has moved on meanwhile: what is painted must be seen while it is.
+        if (shownOn.current !== marksOn) return made.bitmap?.close();
         marked.current?.bitmap?.close();
-        marked.current = { on: marksOn, bitmap };
+        marked.current = { on: marksOn, bitmap: made.bitmap };
         draw.current();
       },
       () => current && setState({ kind: 'failed' }),
