@@ -4,11 +4,11 @@
  */
 export const VERSIONS = {
   paint: 'b63808a7ba',
-  trace: 'aa605eaa46',
+  trace: '442814abf5',
   pin: '16b01ff7d4',
-  promo: '19b7856025',
-  image: 'c5832022be',
-  epub: '15dc7d1466',
-  pdf: 'c93868e10f',
-  svg: '0f2fe2b733',
+  promo: '03b21d4088',
+  image: '6a223824ea',
+  epub: '6d76870260',
+  pdf: '6ba371f817',
+  svg: 'b54ad58eca',
 } as const;

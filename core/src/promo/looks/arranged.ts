@@ -72,7 +72,9 @@ function beside(board: PromoBoard, ask: Ask): Arranged | null {
   const right = bookOn(board, ask.side) === 'right';
   const height = Math.min(safe.height, (ask.wall ?? 1) * h - safe.y);
   const words = { ...safe, height, x: right ? safe.x : safe.x + bookWidth + gap, width: safe.width - gap - bookWidth };
-  const column = board.column(words, { ...ask, slots: ask.slots ?? ALL, anchor: ask.anchor ?? 'middle' });
+  // Beside a book there is height enough for large letters in short lines.
+  const head = ask.head ?? 0.122;
+  const column = board.column(words, { ...ask, head, slots: ask.slots ?? ALL, anchor: ask.anchor ?? 'middle' });
   if (!column) return null;
   const edge = ask.bleeds ? 0 : margin * 0.62;
   const x0 = right ? words.x + words.width + gap : edge;
@@ -124,7 +126,7 @@ function between(board: PromoBoard, ask: Ask): Arranged | null {
   const tall = board.ratio < 0.7;
   // Where little is left between what others lay over, the book has the most of it.
   const gap = margin * (tall ? 0.5 : 0.7);
-  const share = ask.lies ? 0.58 : tall ? 0.66 : (ask.share ?? 0.46);
+  const share = ask.lies ? 0.58 : tall ? 0.66 : Math.max(0.58, ask.share ?? 0);
   const ends = slots.filter((slot) => ENDS.has(slot));
   const foot = board.column(
     { ...safe, y: safe.y + safe.height * 0.72, height: safe.height * 0.28 },
@@ -137,7 +139,7 @@ function between(board: PromoBoard, ask: Ask): Arranged | null {
     {
       ...ask,
       align,
-      head: ask.lies || tall ? 0.082 : ask.head,
+      head: ask.lies || tall ? 0.082 : (ask.head ?? 0.088),
       slots: slots.filter((slot) => !ENDS.has(slot)),
       anchor: 'top',
     },
