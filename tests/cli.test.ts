@@ -11,7 +11,7 @@ import { shrink, ssim } from '@yosomi/core/pixels';
 import { packProject, unpackProject } from '@yosomi/core/project';
 import { coverRaster } from '@yosomi/core/recipe';
 import { defaultScene } from '@yosomi/core/mockup';
-import { artOf, newFace, newPinScene, photoOf, pinned, unbent } from '@yosomi/core/pin';
+import { artOf, newFace, newPinScene, photoOf, pinned, rebent } from '@yosomi/core/pin';
 import { PROFILES, writeProfiles } from '@yosomi/core/stores';
 import { NodeStudio } from '@yosomi/node-kit';
 import { run as runHere } from '../cli/src/run';
@@ -102,7 +102,7 @@ describe('pin', () => {
   it('bends the art by a mesh', async () => {
     const photo = put('photo.png', await fileOf(picturePixels(320, 400, 4), 'png'));
     const base = ['pin', '--photo', photo, '--art', at('red.png'), '--corners', CORNERS];
-    const bend = unbent(3);
+    const bend = rebent(null, 3);
     bend.offsets[1] = [0, -24];
     const mesh = put('mesh.json', JSON.stringify(bend));
     expect(await run(...base, '--mesh', mesh, '--out', at('bent.png'))).toMatchObject({ code: 0 });

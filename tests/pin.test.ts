@@ -3,6 +3,7 @@ import { unzipSync, zipSync } from 'fflate';
 import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
 import {
+  type Bend,
   type Mark,
   type PinFace,
   type PinScene,
@@ -32,7 +33,7 @@ import {
   shadingOf,
   sheetIn,
   sheetOf,
-  unbent,
+  rebent,
   withNoise,
   writePinFile,
 } from '@yosomi/core/pin';
@@ -328,7 +329,7 @@ describe('a bent face', () => {
         fc.array(fc.double({ min: -20, max: 20, noNaN: true }), { minLength: 50, maxLength: 50 }),
         (quad, size, d) => {
           const flat = sheetOf(quad, null)!;
-          const bend = unbent(size as 3 | 4 | 5);
+          const bend = rebent(null, size as 3 | 4 | 5);
           bend.offsets.forEach((_, k) => {
             const [i, j] = [k % size, Math.floor(k / size)];
             if (!((i === 0 || i === size - 1) && (j === 0 || j === size - 1)))
@@ -340,11 +341,37 @@ describe('a bent face', () => {
             const [p, q] = [flat.place(u, v), sheet.place(u, v)];
             expect(Math.hypot(q.x - p.x - dx, q.y - p.y - dy)).toBeLessThan(1e-9);
           });
-          expect(sheetOf(quad, unbent(size as 3 | 4 | 5))!.pieces).toBe(1);
+          expect(sheetOf(quad, rebent(null, size as 3 | 4 | 5))!.pieces).toBe(1);
         },
       ),
       { numRuns: 40 },
     );
+  });
+
+  it('stays as it is bent when it gets more points, and nearly so with fewer', () => {
+    const bow = rebent(null, 3);
+    for (const [k, dy] of [
+      [1, -22],
+      [7, -18],
+      [4, -20],
+    ])
+      bow.offsets[k] = [3, dy];
+    const most = (a: Bend, b: Bend): number => {
+      const [one, other] = [sheetOf(QUAD, a)!, sheetOf(QUAD, b)!];
+      return Math.max(
+        ...Array.from({ length: 121 }, (_, k) => {
+          const [u, v] = [(k % 11) / 10, Math.floor(k / 11) / 10];
+          const [p, q] = [one.place(u, v), other.place(u, v)];
+          return Math.hypot(p.x - q.x, p.y - q.y);
+        }),
+      );
+    };
+    const five = rebent(bow, 5);
+    expect(five.offsets).toHaveLength(25);
+    expect(most(bow, five)).toBeLessThan(1);
+    expect(most(five, rebent(five, 4))).toBeLessThan(1.5);
+    expect(rebent(five, 3)).toEqual({ size: 3, offsets: bow.offsets.map((o) => o.map((v) => expect.closeTo(v, 9))) });
+    expect(rebent(null, 4).offsets).toEqual(Array.from({ length: 16 }, () => [0, 0]));
   });
 
   it('is laid as the plane is where it hardly bends, without gaps between its pieces', () => {
@@ -354,7 +381,7 @@ describe('a bent face', () => {
     const textures = artOf(art).textures;
     const region = { x: 70, y: 50, width: 270, height: 400 };
     const lay = (offset: number): Raster => {
-      const bend = unbent(3);
+      const bend = rebent(null, 3);
       bend.offsets[4] = [offset, 0];
       return laid(
         textures,
@@ -386,7 +413,7 @@ describe('a bent face', () => {
 
   it('finds the light of a bowed blank', () => {
     const photo = photograph(() => 0.7, 0);
-    const bend = unbent(3);
+    const bend = rebent(null, 3);
     bend.offsets[4] = [12, 5];
     const made = pinOn(photo, plain(100, 150, 200), fullStrength, 0, {}, { bend });
     if (!made.ok) throw new Error(made.fault.code);
@@ -398,7 +425,7 @@ describe('a bent face', () => {
 
   it('is refused where it folds, moves a corner or has too few points', () => {
     const wrong = (change: (bend: { size: number; offsets: [number, number][] }) => void): unknown => {
-      const bend = { size: 3, offsets: unbent(3).offsets.map((o): [number, number] => [o[0], o[1]]) };
+      const bend = { size: 3, offsets: rebent(null, 3).offsets.map((o): [number, number] => [o[0], o[1]]) };
       change(bend);
       const checked = checkBend(QUAD, bend);
       return checked.ok ? null : checked.fault.data?.wrong;

@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { type Fault, fault, versioned } from '../base';
 import { HexColour } from '../cover';
-import type { Bend } from './sheet';
 
 const px = z.number().min(-60_000).max(60_000);
 const share = z.number().min(0).max(1);
@@ -144,12 +143,6 @@ export function goOn(pin: PinScene, to: readonly [number, number]): Fault | unde
 /** Corners as points. */
 export const pointsOf = (corners: readonly (readonly [number, number])[]): { x: number; y: number }[] =>
   corners.map(([x, y]) => ({ x, y }));
-
-/** Points spaced evenly on the plane, none of them moved. */
-export const unbent = (size: (typeof BENDS)[number]): NonNullable<PinFace['bend']> & Bend => ({
-  size,
-  offsets: Array.from({ length: size * size }, () => [0, 0] as [number, number]),
-});
 
 /** A pinned photograph, from a file or a stored row. Faults: `pin-newer`, `pin-wrong` with the place. */
 export const PinScenes = versioned('pin', PinScene, [], { newer: 'pin-newer', wrong: 'pin-wrong' });

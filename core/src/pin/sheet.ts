@@ -62,16 +62,29 @@ export function sheetOf(corners: readonly Point[], bend: Bend | null): Sheet | n
   return { corners, pieces: PIECES, place: (u, v) => bent(h, bend, u, v) };
 }
 
-function bent(h: Homography, { size, offsets }: Bend, u: number, v: number): Point {
-  const p = project(h, { x: u, y: v });
+/** How far a bend moves a place of the face, px. */
+function offsetAt({ size, offsets }: Bend, u: number, v: number): [number, number] {
   const [across, down] = [weightsAt(size, u), weightsAt(size, v)];
-  let [x, y] = [p.x, p.y];
+  let [x, y] = [0, 0];
   offsets.forEach(([dx, dy], k) => {
     const w = across[k % size] * down[Math.floor(k / size)];
     x += w * dx;
     y += w * dy;
   });
-  return { x, y };
+  return [x, y];
+}
+
+function bent(h: Homography, bend: Bend, u: number, v: number): Point {
+  const p = project(h, { x: u, y: v });
+  const [dx, dy] = offsetAt(bend, u, v);
+  return { x: p.x + dx, y: p.y + dy };
+}
+
+/** The same bend by another number of points: more of them leave the face as it is, fewer follow it as near as they can. */
+export function rebent<N extends number>(bend: Bend | null, size: N): { size: N; offsets: [number, number][] } {
+  const at = (k: number): [number, number] =>
+    bend ? offsetAt(bend, (k % size) / (size - 1), Math.floor(k / size) / (size - 1)) : [0, 0];
+  return { size, offsets: Array.from({ length: size * size }, (_, k) => at(k)) };
 }
 
 /** The corners of a face's flat pieces, (pieces + 1) x (pieces + 1), row by row. */

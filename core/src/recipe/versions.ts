@@ -4,9 +4,9 @@
  */
 export const VERSIONS = {
   paint: 'b63808a7ba',
-  trace: '442814abf5',
-  pin: '16b01ff7d4',
-  promo: '03b21d4088',
+  trace: '08a6d17e91',
+  pin: '96da3e3f75',
+  promo: 'dd073546cf',
   image: '6a223824ea',
   epub: '6d76870260',
   pdf: '6ba371f817',

@@ -8,7 +8,7 @@ import {
   newFace,
   pointsOf,
   ratioOf,
-  unbent,
+  rebent,
 } from '@yosomi/core/pin';
 import { Plus, X } from 'lucide-react';
 import { sayFault } from '../../messages/say';
@@ -256,7 +256,7 @@ export function BendGroup({ face, setFace }: { face: PinFace; setFace: SetFace }
         onChange={(v) =>
           setFace(
             'Points of the bend',
-            (f) => void (f.bend = v === 'flat' ? null : unbent(Number(v) as (typeof BENDS)[number])),
+            (f) => void (f.bend = v === 'flat' ? null : rebent(f.bend, Number(v) as (typeof BENDS)[number])),
           )
         }
         options={[{ value: 'flat', label: 'Flat' }, ...BENDS.map((n) => ({ value: String(n), label: `${n} x ${n}` }))]}
