@@ -1,7 +1,9 @@
-import { type Result, versioned } from '@yosomi/core/base';
+import { type Result, ok, versioned } from '@yosomi/core/base';
 import { z } from 'zod';
 import { db } from './db';
 import { guarded } from './guarded';
+import type { Kept } from './keep-row';
+import { readable } from './kept-list';
 
 const Delivery = z.object({
   schema: z.literal(1),
@@ -23,11 +25,11 @@ export const noteDelivery = (title: string, { at, ...delivery }: Omit<Delivery, 
     await db.deliveries.add({ title, at, delivery: { schema: 1, ...delivery } });
   });
 
-/** Everything that left for a title, the last first. */
-export async function deliveriesOf(title: string): Promise<Delivery[]> {
+/** Everything that left for a title, the last first; what cannot be read stays stored, and is told. */
+export async function deliveriesOf(title: string): Promise<Kept<Delivery[]>> {
   const rows = await db.deliveries.where('title').equals(title).reverse().sortBy('id');
-  return rows.flatMap(({ at, delivery }) => {
+  return readable(ok(rows), ({ at, delivery }) => {
     const read = Deliveries.read(delivery);
-    return read.ok ? [{ ...read.value, at }] : [];
+    return read.ok ? ok({ ...read.value, at }) : read;
   });
 }

@@ -7,6 +7,7 @@ import { FileRow } from '../features/deliver/file-row';
 import { type Ready, saveOne, savePackage, sendOne } from '../features/deliver/leave';
 import { type Row, useDeliver } from '../features/deliver/use-deliver';
 import { useWishes } from '../features/deliver/use-wishes';
+import { LeftAsItIs } from '../features/frame/left-as-it-is';
 import { saveTitleAs } from '../features/frame/save-title';
 import { sayFault } from '../messages/say';
 import { useBook } from '../state/session';
@@ -18,7 +19,7 @@ const readyOf = ({ wanted, made, stale }: Row): Ready | null => (made && !stale 
 export function DeliverPage() {
   const book = useBook();
   const { wishes, wish } = useWishes();
-  const { rows, make, progress, stop } = useDeliver(book, wishes);
+  const { rows, unread, make, progress, stop } = useDeliver(book, wishes);
   const [options, setOptions] = useState(false);
   const [sending, setSending] = useState(false);
   const current = rows.flatMap((r) => readyOf(r) ?? []);
@@ -62,6 +63,7 @@ export function DeliverPage() {
         {book.brief.stores.length === 0 &&
           ' No store is chosen. Choose where it is sold under Stores, and its cover file appears here.'}
       </p>
+      <LeftAsItIs why={unread} />
       <table className="w-full border-collapse text-left">
         <thead className="text-xs text-ink-2">
           <tr className="border-b border-edge">

@@ -21,7 +21,7 @@ export type Row = {
 /** The files of a title: which there are, which are stale, and how to make them. The making outlives the page. */
 export function useDeliver(book: Book, wishes: Wishes) {
   const made = useLiveQuery(() => madeFiles(book.id), [book.id]) ?? [];
-  const deliveries = useLiveQuery(() => deliveriesOf(book.id), [book.id]) ?? [];
+  const left = useLiveQuery(() => deliveriesOf(book.id), [book.id]) ?? { value: [], fault: null };
   const run = useRuns((s) => s.runs[book.id] ?? null);
   const start = useRuns((s) => s.start);
   const stop = useRuns((s) => s.stop);
@@ -37,12 +37,14 @@ export function useDeliver(book: Book, wishes: Wishes) {
       stale: file !== null && file.key !== wanted.key,
       fault: failure?.fault ?? null,
       busy: run?.now?.wanted === wanted.id,
-      left: deliveries.find((d) => d.deliverable === wanted.id) ?? null,
+      left: left.value.find((d) => d.deliverable === wanted.id) ?? null,
     };
   });
   const title = book.brief.title || 'Untitled';
   return {
     rows,
+    /** Why not all that left can be told. */
+    unread: left.fault,
     /** Makes these files one after the other; one that fails does not stop the rest. */
     make: (files: readonly Deliverable[]): void =>
       start(book.id, `Files of ${title}`, [{ book, files }], others, wishes, true),
