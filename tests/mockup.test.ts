@@ -88,6 +88,30 @@ const posed = (pose: Partial<Scene['pose']>, light: Partial<Scene['light']> = {}
 const withObject = (object: Kind): Scene => ({ ...defaultScene, things: [plainThing(object)] });
 const modelOf = (kind: Kind['kind']): Model => makeModel(objectOf(kind, { kind: 'phone' }), subject, subject.bookMm);
 
+describe('a series', () => {
+  const artsOf = (scene: Scene) => scene.things.map(({ art }) => (art.kind === 'title' ? art.id : art.kind));
+
+  it.each([
+    [0, ['this', 'b', 'c']],
+    [1, ['b', 'this', 'c']],
+    [2, ['b', 'c', 'this']],
+  ] as const)('stands in reading order, opened from the volume after %i others', (place, order) => {
+    expect(artsOf(arranged(defaultScene, 'row', ['b', 'c'], place))).toEqual(order);
+    // In a case it is read along the spines, the last volume beside the front.
+    expect(artsOf(arranged(defaultScene, 'boxed', ['b', 'c'], place))).toEqual(['this', ...[...order].reverse()]);
+    // What hides others has this title before them.
+    expect(artsOf(arranged(defaultScene, 'fan', ['b', 'c'], place))).toEqual(['this', 'b', 'c']);
+  });
+
+  it('gives way to this title where one thing stands alone', () => {
+    const row = arranged(defaultScene, 'row', ['b', 'c'], 2);
+    expect(artsOf(arranged(row, 'standing', ['b', 'c'], 2))).toEqual(['this']);
+  });
+
+  it('shows this title as often as it needs to where there are no others', () =>
+    expect(artsOf(arranged(defaultScene, 'row', [], 0))).toEqual(['this', 'this', 'this']));
+});
+
 describe('another object', () => {
   it('keeps the thickness of a book that was typed, where it is a book of the same pages, and has its own else', () => {
     const book: Kind = { kind: 'paperback', thicknessMm: 31.8 };

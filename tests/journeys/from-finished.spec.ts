@@ -81,6 +81,8 @@ test('a sideways photograph is turned upright and its place stays nowhere', asyn
 test('a picture pasted on the Shelf starts a title', async ({ page }) => {
   const bytes = await fileOf(picturePixels(400, 600, 4), 'png');
   await page.goto('/');
+  // The page is there before the Shelf on it listens.
+  await expect(page.getByRole('button', { name: 'From a picture' })).toBeVisible();
   await page.evaluate((base64) => {
     const data = new DataTransfer();
     data.items.add(

@@ -4,7 +4,7 @@
  */
 export const VERSIONS = {
   paint: 'b63808a7ba',
-  trace: '08a6d17e91',
+  trace: '077572ffbc',
   pin: '96da3e3f75',
   promo: 'dd073546cf',
   image: '6a223824ea',

@@ -1,7 +1,7 @@
 import { type Scene, setThing, turnedBy } from '@yosomi/core/mockup';
 import { noOthers, titlesOf } from '@yosomi/core/recipe';
 import { onScene, withAsset } from '@yosomi/core/project';
-import { type KeyboardEvent, type PointerEvent, startTransition, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, type PointerEvent, startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { usePictureInput } from '../features/front/use-picture-input';
 import { useSize } from '../features/front/use-size';
 import { holdPictures } from '../features/mockups/in-turn';
@@ -38,7 +38,8 @@ export function MockupsPage() {
   const read = useOthers(scene);
   const others = read ?? noOthers;
   const gone = read ? titlesOf(scene).filter((id) => id !== book.id && !read.has(id)).length : 0;
-  const { mates, series } = useShelfMates(book);
+  const { mates, series, place } = useShelfMates(book);
+  const volumes = useMemo(() => ({ series, place }), [series, place]);
   const [asked, setAsked] = useState(0);
   const chosen = Math.min(asked, scene.things.length - 1);
   const room = useRef<HTMLDivElement>(null);
@@ -123,7 +124,7 @@ export function MockupsPage() {
       <Sides names={['Arrangements', 'Inspector']}>
         <Side name="Arrangements">
           <Beside busy={turning}>
-            <ArrangementStrip series={series} ready={settled} />
+            <ArrangementStrip volumes={volumes} ready={settled} />
           </Beside>
         </Side>
         <section aria-label="Scene" className="flex min-w-0 flex-1 flex-col bg-[#dadbd8]">

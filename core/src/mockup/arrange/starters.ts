@@ -26,8 +26,15 @@ const ofThis: ThingArt = { kind: 'this' };
 const arts = (count: number, series: readonly string[]): ThingArt[] =>
   Array.from({ length: count }, (_, i) => (i > 0 && series[i - 1] ? { kind: 'title', id: series[i - 1] } : ofThis));
 
+/** The same in reading order: this title is the volume after `place` others. */
+function volumes(count: number, series: readonly string[], place: number): ThingArt[] {
+  const [own, ...others] = arts(count, series);
+  const at = Math.min(place, series.length, others.length);
+  return [...others.slice(0, at), own, ...others.slice(at)];
+}
+
 /** A boxed set holds books; the others stand or lie by themselves. */
-function startThings(arrangement: Arrangement, first: Thing, series: readonly string[]): Thing[] {
+function startThings(arrangement: Arrangement, first: Thing, series: readonly string[], place: number): Thing[] {
   const object = BOOKISH.has(first.object.kind) ? first.object : paperback;
   const book: Kind = object.kind === 'hardcover' ? object : paperback;
   const like = (art: ThingArt): Thing => ({ ...first, object, art, turnRad: 0, rightMm: 0, nearerMm: 0 });
@@ -39,7 +46,7 @@ function startThings(arrangement: Arrangement, first: Thing, series: readonly st
     case 'floating':
       return [like(first.art)];
     case 'row':
-      return arts(many, series).map(like);
+      return volumes(many, series, place).map(like);
     // A wider fan or a higher pile hides more than it shows.
     case 'fan':
     case 'stack':
@@ -47,7 +54,10 @@ function startThings(arrangement: Arrangement, first: Thing, series: readonly st
     case 'boxed':
       return [
         plainThing({ kind: 'slipcase', thicknessMm: null }),
-        ...arts(many, series).map((art) => plainThing(book, art)),
+        // Who looks at the spines has the first volume on the left: it stands furthest from the front of the case.
+        ...volumes(many, series, place)
+          .reverse()
+          .map((art) => plainThing(book, art)),
       ];
     case 'beside':
       return [like(first.art), plainThing({ kind: 'phone' }, first.art)];
@@ -65,11 +75,11 @@ function startThings(arrangement: Arrangement, first: Thing, series: readonly st
 
 /**
  * The scene in another arrangement: light, ground and look stay as they are, and so do things where there are enough of
- * them already. `series` names other titles that belong beside this one.
+ * them already. `series` names other titles that belong beside this one, in reading order, of which `place` come before it.
  */
-export function arranged(scene: Scene, arrangement: Arrangement, series: readonly string[]): Scene {
-  const [first] = scene.things;
-  const things = startThings(arrangement, first, series);
+export function arranged(scene: Scene, arrangement: Arrangement, series: readonly string[], place = 0): Scene {
+  const first = scene.things.find(({ art }) => art.kind === 'this') ?? scene.things[0];
+  const things = startThings(arrangement, first, series, place);
   return { ...scene, arrangement, things, pose: { ...scene.pose, ...POSES[arrangement] } };
 }
 

@@ -10,8 +10,12 @@ import { useScene } from './use-scene';
 
 const THUMB_PX = 116;
 
+/** The other volumes of the series in reading order, and how many of them come before this one. */
+export type Volumes = { readonly series: readonly string[]; readonly place: number };
+
 /** Ready arrangements, each shown with this title's own cover once the scene itself is `ready`. */
-export function ArrangementStrip({ series, ready }: { series: readonly string[]; ready: boolean }) {
+export function ArrangementStrip({ volumes, ready }: { volumes: Volumes; ready: boolean }) {
+  const { series, place } = volumes;
   const { scene, set } = useScene();
   return (
     <nav
@@ -24,11 +28,14 @@ export function ArrangementStrip({ series, ready }: { series: readonly string[];
         <ArrangementButton
           key={one}
           arrangement={one}
-          series={series}
+          volumes={volumes}
           ready={ready}
           chosen={scene.arrangement === one}
           onChoose={() =>
-            set(`Arrangement: ${ARRANGEMENT_NAMES[one].toLowerCase()}`, setWholeScene(arranged(scene, one, series)))
+            set(
+              `Arrangement: ${ARRANGEMENT_NAMES[one].toLowerCase()}`,
+              setWholeScene(arranged(scene, one, series, place)),
+            )
           }
         />
       ))}
@@ -39,18 +46,20 @@ export function ArrangementStrip({ series, ready }: { series: readonly string[];
 
 function ArrangementButton(props: {
   arrangement: Arrangement;
-  series: readonly string[];
+  volumes: Volumes;
   ready: boolean;
   chosen: boolean;
   onChoose(): void;
 }) {
-  const { arrangement, series, chosen } = props;
+  const { arrangement, volumes, chosen } = props;
+  const { series, place } = volumes;
   const book = useRested(useBook());
-  const [first] = book.scene.things;
+  const { things } = book.scene;
+  const first = things.find(({ art }) => art.kind === 'this') ?? things[0];
   // In plain light: what is chosen here is how things stand.
   const scene = useMemo(
-    () => arranged({ ...defaultScene, things: [first] }, arrangement, series),
-    [first, arrangement, series],
+    () => arranged({ ...defaultScene, things: [first] }, arrangement, series, place),
+    [first, arrangement, series, place],
   );
   return (
     <button

@@ -52,17 +52,25 @@ export const useAllOthers = (book: Book): Others => useReadOthers(book) ?? noOth
 export function useShelfMates(book: Book): {
   readonly mates: readonly { id: string; name: string }[];
   readonly series: readonly string[];
+  /** How many of them come before this one. */
+  readonly place: number;
 } {
   const shelf = useShelfBooks();
+  const {
+    id,
+    brief: { seriesName, seriesNumber },
+  } = book;
   return useMemo(() => {
-    const books = (shelf ?? []).filter((one) => one.id !== book.id).reverse();
+    const books = (shelf ?? []).filter((one) => one.id !== id).reverse();
     const mates = books.map((b) => ({ id: b.id, name: b.brief.title.trim() || 'Untitled' }));
-    const series = books
-      .filter((b) => b.brief.seriesName.trim() !== '' && b.brief.seriesName === book.brief.seriesName)
-      .sort((a, b) => (a.brief.seriesNumber ?? 0) - (b.brief.seriesNumber ?? 0))
-      .map((b) => b.id);
-    return { mates, series };
-  }, [shelf, book.id, book.brief.seriesName]);
+    const name = seriesName.trim();
+    const numbered = (number: number | null): number => number ?? 1000;
+    const volumes = books
+      .filter(({ brief }) => name !== '' && brief.seriesName.trim() === name)
+      .sort((a, b) => numbered(a.brief.seriesNumber) - numbered(b.brief.seriesNumber));
+    const before = volumes.filter(({ brief }) => numbered(brief.seriesNumber) < numbered(seriesNumber));
+    return { mates, series: volumes.map((b) => b.id), place: before.length };
+  }, [shelf, id, seriesName, seriesNumber]);
 }
 
 /** Every title of the Shelf that can be read, the last changed first; null until they are read. */

@@ -72,9 +72,15 @@ export function PinStage(props: {
   const scale = width / widthPx;
   const drawnPx = width > 20 ? Math.min(widthPx, Math.round(width * Math.min(2, window.devicePixelRatio))) : null;
   const painting = mode === 'front' || mode === 'away' || mode === 'light' ? props.on : null;
-  const state = useLivePin(canvas, over, book, pin, drawnPx, { opacity, marks: painting });
+  const [stroking, setStroking] = useState(false);
+  // What marks do is judged by itself: where it is seen, their blue shows only under the hand.
+  const seen = painting === 'shade' || painting === 'light' || (painting === 'away' && pin.ground.kind !== 'photo');
+  const state = useLivePin(canvas, over, book, pin, drawnPx, { opacity, marks: seen && !stroking ? null : painting });
   const full = useFull(pin.photo.asset);
-  const { cross, handlers } = useBrush(painting, brush, scale, set, onDrag);
+  const { cross, handlers } = useBrush(painting, brush, scale, set, (dragging) => {
+    setStroking(dragging);
+    onDrag(dragging);
+  });
   const face = pin.faces[chosen];
   const grabbed = held !== null && face && mode === 'corners' ? face.corners[held] : null;
   const said = finding
