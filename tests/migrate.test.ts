@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { shrink, ssim } from '@yosomi/core/pixels';
 import { replay } from '@yosomi/core/base';
-import { BOOK_SCHEMA, Book, packProject, readBook, readStep, unpackProject } from '@yosomi/core/project';
+import { BOOK_SCHEMA, Book, type Project, packProject, readBook, readStep, unpackProject } from '@yosomi/core/project';
 import { coverRaster, deliverables, makeDeliverable } from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
 import { pixelsOf } from './fixtures/pictures';
@@ -83,25 +83,24 @@ describe('the promo of an earlier schema', () => {
     },
   );
 
+  const likeBefore = async (name: string, book: Book, files: Project['files']): Promise<number> => {
+    const wanted = deliverables(book).find((d) => d.id === 'promo-launch-square')!;
+    const made = await makeDeliverable(book, wanted, book.updatedAt, new NodeStudio(files));
+    if (!made.ok) throw new Error(made.fault.code);
+    return ssim(shrink(await pixelsOf(made.value.bytes), 270, 270), await pixelsOf(fixture(`${name}-promo.png`)));
+  };
+
   it.each(['schema-9/pictured', 'schema-9/words'])('of %s has a motion now, and looks as it looked', async (name) => {
     const { book, files } = opened(name);
     expect(book.promos.launch.motion).toEqual({ kind: 'swing', arrive: true, seconds: 6 });
     expect(book.promos.launch.reveal.shape).toBe(7);
-    const wanted = deliverables(book).find((d) => d.id === 'promo-launch-square')!;
-    const made = await makeDeliverable(book, wanted, book.updatedAt, new NodeStudio(files));
-    if (!made.ok) throw new Error(made.fault.code);
-    const now = shrink(await pixelsOf(made.value.bytes), 270, 270);
-    expect(ssim(now, await pixelsOf(fixture(`${name}-promo.png`)))).toBeGreaterThan(0.995);
+    expect(await likeBefore(name, book, files)).toBeGreaterThan(0.995);
   });
 
   it.each(['schema-10/pictured', 'schema-10/words'])('of %s shows its books as they are in Mockups', async (name) => {
     const { book, files } = opened(name);
     expect([book.scenes, book.promos.launch.style.scene]).toEqual([{}, null]);
-    const wanted = deliverables(book).find((d) => d.id === 'promo-launch-square')!;
-    const made = await makeDeliverable(book, wanted, book.updatedAt, new NodeStudio(files));
-    if (!made.ok) throw new Error(made.fault.code);
-    const now = shrink(await pixelsOf(made.value.bytes), 270, 270);
-    expect(ssim(now, await pixelsOf(fixture(`${name}-promo.png`)))).toBeGreaterThan(0.995);
+    expect(await likeBefore(name, book, files)).toBeGreaterThan(0.995);
   });
 
   it('a headline that the product had made up gives way to the strapline', () => {
