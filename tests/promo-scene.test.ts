@@ -22,6 +22,7 @@ import {
   promoJob,
   promoKey,
   promoRaster,
+  titlesShownBy,
 } from '@yosomi/core/recipe';
 import { wordsBook } from './fixtures/books';
 import { QuickStudio } from './fixtures/quick-studio';
@@ -116,6 +117,15 @@ describe('a campaign that shows its books in a kept scene', () => {
     const asset = { id: 'abcdef1', format: 'png' as const, widthPx: 9, heightPx: 9, name: 'x', rights: '' };
     const owner = done(base, (b) => void (b.assets[asset.id] = asset), showCampaignIn('campaign-1', pictured));
     expect(assetsInUse(owner)).toContain('abcdef1');
+  });
+
+  it('names the titles that it shows, so that they are there when it is painted', async () => {
+    const mixed = structuredClone(stack);
+    Object.assign(mixed.scene.things[1], { art: { kind: 'title', id: 'another-title' } });
+    const book = done(base, showCampaignIn('campaign-1', mixed));
+    expect([titlesShownBy(base), titlesShownBy(book)]).toEqual([[], ['another-title']]);
+    const job = await promoJob(oneThread(studio), book, promoAt(book, 'campaign-1', FORMAT)!, noOthers);
+    expect(job).toMatchObject({ ok: false, fault: { code: 'volume-gone' } });
   });
 
   it('falls back to Mockups where its scene is not there', () => {

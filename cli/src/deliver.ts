@@ -12,7 +12,7 @@ import {
   noWishes,
   packageReadme,
   titleFolder,
-  titlesOf,
+  titlesShownBy,
   unknownFields,
 } from '@yosomi/core/recipe';
 import { allProfiles } from '@yosomi/core/stores';
@@ -83,7 +83,8 @@ export const deliver: Command = {
     const done = readDone(out.value);
     const taken = new Set<string>();
     try {
-      const shelf = readShelf(args.words);
+      // Pictures for stores show no other title.
+      const shelf = readShelf(only === 'all' ? args.words : []);
       for (const [i, file] of args.words.entries()) {
         if (stopped) break;
         say(`${i + 1} of ${args.words.length}: ${basename(file)}`);
@@ -137,21 +138,24 @@ function readShelf(files: readonly string[]): Shelf {
   return shelf;
 }
 
-/** The titles that a title can show, with their pictures: those of its scenes, and the other volumes of its series. */
-function besideOf(book: Book, shelf: Shelf): { others: Others; files: Map<string, Uint8Array> } {
-  const scenes = [book.scene, ...Object.values(book.scenes).map(({ scene }) => scene)];
-  const shown = new Set(scenes.flatMap(titlesOf));
-  const others = new Map<string, Book>();
-  const files = new Map<string, Uint8Array>();
+/** The titles that a title can show, those of its scenes and the other volumes of its series; their pictures are read when a file is made. */
+function besideOf(book: Book, shelf: Shelf): { others: Others; files(): Map<string, Uint8Array> } {
+  const shown = new Set(titlesShownBy(book));
   const series = book.brief.seriesName.trim();
-  for (const [id, { book: other, file }] of shelf) {
-    if (id === book.id || !(shown.has(id) || (series && other.brief.seriesName.trim() === series))) continue;
-    const project = readProject(file);
-    if (!project.ok) continue;
-    others.set(id, project.value.book);
-    for (const [name, bytes] of project.value.files) files.set(name, bytes);
-  }
-  return { others, files };
+  const mate = (other: Book): boolean => series !== '' && other.brief.seriesName.trim() === series;
+  const beside = [...shelf.values()].filter(
+    (one) => one.book.id !== book.id && (shown.has(one.book.id) || mate(one.book)),
+  );
+  return {
+    others: new Map(beside.map((one) => [one.book.id, one.book])),
+    files: () =>
+      new Map(
+        beside.flatMap(({ file }) => {
+          const project = readProject(file);
+          return project.ok ? [...project.value.files] : [];
+        }),
+      ),
+  };
 }
 
 type Job = {
@@ -174,7 +178,7 @@ async function deliverTitle(
 ): Promise<void> {
   const { book, files } = project;
   const { others } = beside;
-  const studio = new NodeStudio(new Map([...beside.files, ...files]));
+  let studio: NodeStudio | null = null;
   const list: { wanted: Deliverable; path: string; bytes: number }[] = [];
   const wantedFiles = deliverables(book, others, wishes).filter((d) => !onlyStores || d.kind === 'store-image');
   for (const wanted of wantedFiles) {
@@ -186,6 +190,7 @@ async function deliverTitle(
       list.push({ wanted, path: inTitle, bytes: done.files[path].bytes });
       continue;
     }
+    studio ??= new NodeStudio(new Map([...beside.files(), ...files]));
     const made = await makeDeliverable(book, wanted, nowText(), studio, wishes, others);
     if (!made.ok) {
       failed(made.fault);

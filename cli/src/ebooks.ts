@@ -3,7 +3,8 @@ import { type Result, fail, ok } from '@yosomi/core/base';
 import { EPUB_PIXELS, type Edition, inspectEpub, newEdition } from '@yosomi/core/ebook';
 import { readDelivered } from '@yosomi/core/image-file';
 import { setPdfCover } from '@yosomi/core/pdf';
-import { ebookCover, ebookFile, edgeOf } from '@yosomi/core/recipe';
+import { edgeColour } from '@yosomi/core/compose';
+import { ebookCover, ebookFile } from '@yosomi/core/recipe';
 import { rgbOf } from '@yosomi/core/colour';
 import { NodeStudio, encodeJpeg } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
@@ -169,5 +170,5 @@ async function pdfCoverOf(bytes: Uint8Array<ArrayBuffer>) {
   const pixels = await studio.decode(bytes);
   if (!pixels) return fail('image-damaged', { format: read.value.format.toUpperCase() });
   const jpeg = await encodeJpeg(pixels, 92, false);
-  return ok({ jpeg, widthPx: pixels.width, heightPx: pixels.height, ground: rgbOf(edgeOf(pixels)) });
+  return ok({ jpeg, widthPx: pixels.width, heightPx: pixels.height, ground: rgbOf(edgeColour(pixels)) });
 }

@@ -138,6 +138,17 @@ test('a length is typed in any unit, says what it was taken for, and is shown in
   await again(page, () => type('1.25 in'));
   await expect(thickness).toHaveValue('31.8');
   await expect(page.getByText('1.25 in is 31.8 mm.')).toBeVisible();
+  // What is said covers nothing that the hand or the Tab key goes to next.
+  await page.keyboard.press('Tab');
+  await expect(page.getByText('1.25 in is 31.8 mm.')).toBeVisible();
+  const covered = await page.getByLabel('Cover stands off', { exact: true }).evaluate((el) => {
+    const { x, y, width, height } = el.getBoundingClientRect();
+    return document.elementFromPoint(x + width / 3, y + height / 2) !== el;
+  });
+  expect(covered).toBe(false);
+  // Of another value it would not be true.
+  await again(page, () => page.getByRole('button', { name: 'Undo', exact: true }).click());
+  await expect(page.getByText('1.25 in is 31.8 mm.')).toHaveCount(0);
   await again(page, () => type('3cm'));
   await expect(thickness).toHaveValue('30.0');
   for (const [text, said] of [

@@ -7,7 +7,7 @@ import { type Book, SIDES, campaignAssets, picturesOf } from '../project';
 import { findLook } from '../promo';
 import { isOwnCut } from '../text';
 import { seriesOf } from './promo-shots';
-import { type Others, noOthers, titlesOf } from './scene-art';
+import { type Others, goneFrom, noOthers, titlesOf } from './scene-art';
 import type { Studio } from './studio';
 
 /** What is made of a title: each draws pictures of its own. */
@@ -64,14 +64,13 @@ function wantedFor(book: Book, what: Drawn, others: Others, scene: Scene): Wante
 
 /** Other titles that a file shows and that are not there. */
 function goneTitles(book: Book, what: Drawn, others: Others, scene: Scene): string[] {
-  const gone = (of: Scene): string[] => titlesOf(of).filter((id) => id !== book.id && !others.has(id));
-  if (what === 'scene') return gone(scene);
+  if (what === 'scene') return goneFrom(scene, book, others);
   if (what !== 'promo') return [];
   const shows = Object.values(book.promos).some(
     ({ style, made }) =>
       findLook(style.look)?.shots.includes('own') || Object.values(made).some(({ kind }) => kind === 'drawn'),
   );
-  return shows ? gone(scene) : [];
+  return shows ? goneFrom(scene, book, others) : [];
 }
 
 /** Fonts of one's own that a title's cover and sides are set in. */

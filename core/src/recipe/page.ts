@@ -1,5 +1,5 @@
 import { type Result, base64, fail, finding, ok, xml } from '../base';
-import { compose } from '../compose';
+import { compose, edgeColour } from '../compose';
 import { dressJpeg, srgbProfile, writePng } from '../image-file';
 import { outlinesOnTop } from '../ink';
 import { coverPage } from '../pdf';
@@ -11,7 +11,6 @@ import { coverAt, coverFindings, coverMeasure, coverRaster } from './cover';
 import { type Delivered, PRINT_PPI } from './delivered';
 import { gather } from './gather';
 import { missingFile } from './missing';
-import { edgeOf } from './store-image';
 import type { Studio } from './studio';
 
 /** Sheets that a cover can be put on as a PDF, millimetres; null is the cover's own pixels at 300 to the inch. */
@@ -75,7 +74,7 @@ export async function pdfFile(
   if (lost) return { ok: false, fault: lost };
   const sheet = PAGE_SIZES[wish.size];
   const ppi = sheet ? wish.ppi : PRINT_PPI;
-  const edge = book.cover.finished && sheet ? edgeOf(await coverRaster(book, 200, studio)) : '#ffffff';
+  const edge = book.cover.finished && sheet ? edgeColour(await coverRaster(book, 200, studio)) : '#ffffff';
   const sized = sheet
     ? coverAt(book, { widthPx: toPx(sheet.widthMm, ppi), heightPx: toPx(sheet.heightMm, ppi) }, edge)
     : book;

@@ -1,11 +1,11 @@
 import { type Finding, type Result, fail, finding, ok } from '../base';
+import { edgeColour } from '../compose';
 import type { Book } from '../project';
 import { coverAt, coverFindings, coverRaster } from './cover';
 import { type Delivered, IMAGE_FILES, PRINT_PPI } from './delivered';
 import { encodeWithin } from './encode';
 import { missingFile } from './missing';
 import { pdfFile, svgFile } from './page';
-import { edgeOf } from './store-image';
 import type { Studio } from './studio';
 
 /** Formats in which a cover is saved without a store being asked. */
@@ -51,7 +51,7 @@ export async function plainFile(
   const lost = await missingFile(book, 'cover', studio);
   if (lost) return { ok: false, fault: lost };
   const same = size.widthPx === book.cover.widthPx && size.heightPx === book.cover.heightPx;
-  const edge = book.cover.finished && !same ? edgeOf(await coverRaster(book, 200, studio)) : '#ffffff';
+  const edge = book.cover.finished && !same ? edgeColour(await coverRaster(book, 200, studio)) : '#ffffff';
   const sized = same ? book : coverAt(book, size, edge);
   if (format === 'pdf') return pdfFile(sized, modified, studio);
   if (format === 'svg') return svgFile(sized, studio);

@@ -42,6 +42,16 @@ export const titlesOf = (scene: Scene): string[] => [
   ...new Set(scene.things.flatMap(({ art }) => (art.kind === 'title' ? [art.id] : []))),
 ];
 
+/** Ids of the other titles that anything made of a title shows: in Mockups, and in the scenes of its campaigns. */
+export const titlesShownBy = ({ id, scene, scenes }: Pick<Book, 'id' | 'scene' | 'scenes'>): string[] => {
+  const all = [scene, ...Object.values(scenes).map((one) => one.scene)].flatMap(titlesOf);
+  return [...new Set(all)].filter((other) => other !== id);
+};
+
+/** Of these, those that are not there. */
+export const goneFrom = (scene: Scene, book: Book, others: Others): string[] =>
+  titlesOf(scene).filter((id) => id !== book.id && !others.has(id));
+
 /** A picture as if it were a title: a finished cover without words. */
 function asTitle(book: Book, asset: string): Book {
   const { widthPx, heightPx } = book.assets[asset] ?? book.cover;

@@ -20,9 +20,6 @@ import { type Encoded, encodeWithin } from './encode';
 import { missingFile } from './missing';
 import type { Studio } from './studio';
 
-/** The edge colour that carries a finished cover in a store of another ratio. */
-export const edgeOf = (front: Raster): string => edgeColour(front);
-
 /** What a cover says and shows, for the rules on content. */
 export function coverWords(book: Book, measure: Measure | null): CoverWords {
   const { brief, cover } = book;
@@ -68,7 +65,7 @@ export async function storeImage(
   if (!book.brief.title.trim()) return fail('title-missing');
   const lost = await missingFile(book, 'cover', studio);
   if (lost) return { ok: false, fault: lost };
-  const edge = book.cover.finished ? edgeOf(await coverRaster(book, 200, studio)) : '#ffffff';
+  const edge = book.cover.finished ? edgeColour(await coverRaster(book, 200, studio)) : '#ffffff';
   const sized = coverAt(book, profile.ideal, edge);
   const painted = await coverRaster(sized, profile.ideal.widthPx, studio);
   const lined = profile.edgeLine && paleEdges(painted).length > 0;

@@ -4,11 +4,11 @@
  */
 export const VERSIONS = {
   paint: 'b63808a7ba',
-  trace: '077572ffbc',
+  trace: '6e39ca255c',
   pin: '96da3e3f75',
-  promo: 'dd073546cf',
-  image: '6a223824ea',
-  epub: '6d76870260',
-  pdf: '6ba371f817',
-  svg: 'b54ad58eca',
+  promo: '54cfd6ca99',
+  image: '4d96f14b54',
+  epub: '80340a3834',
+  pdf: '070478f9ae',
+  svg: 'cc3be6a053',
 } as const;

@@ -12,8 +12,9 @@ const USUAL: z.infer<typeof Row> = { schema: 1, lengths: 'mm' };
 
 /** What lengths are shown in, for all titles of this browser. */
 export async function loadLengths(): Promise<'mm' | 'in'> {
-  const read = await readKeep(ID, Measures, USUAL);
-  return read.ok ? read.value.lengths : USUAL.lengths;
+  // The whole page hangs on it: where it cannot be read, the usual is shown.
+  const read = await readKeep(ID, Measures, USUAL).catch(() => null);
+  return read?.ok ? read.value.lengths : USUAL.lengths;
 }
 
 /** Faults: `kept-newer`, `kept-wrong`, `store-full`, `store-failed`. */

@@ -1,5 +1,5 @@
 import { type Scene, setThing, turnedBy } from '@yosomi/core/mockup';
-import { noOthers, titlesOf } from '@yosomi/core/recipe';
+import { goneFrom, noOthers } from '@yosomi/core/recipe';
 import { onScene, withAsset } from '@yosomi/core/project';
 import { type KeyboardEvent, type PointerEvent, startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { usePictureInput } from '../features/front/use-picture-input';
@@ -37,7 +37,7 @@ export function MockupsPage() {
   const { scene, set } = useScene();
   const read = useOthers(scene);
   const others = read ?? noOthers;
-  const gone = read ? titlesOf(scene).filter((id) => id !== book.id && !read.has(id)).length : 0;
+  const gone = read ? goneFrom(scene, book, read).length : 0;
   const { mates, series, place } = useShelfMates(book);
   const volumes = useMemo(() => ({ series, place }), [series, place]);
   const [asked, setAsked] = useState(0);

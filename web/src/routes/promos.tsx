@@ -204,6 +204,7 @@ function CampaignPage({ id, onNew }: { id: string; onNew(): void }) {
             campaign={campaign}
             set={set}
             others={others}
+            read={read}
             colours={colours ?? []}
             seen={view === 'formats' ? seen : []}
             format={first?.id ?? ''}

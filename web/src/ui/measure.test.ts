@@ -15,6 +15,9 @@ describe('a number as people type it', () => {
     ['1 1/4 in', 'mm', 31.75],
     ['1\u00bc\u2033', 'mm', 31.75],
     ['5/8"', 'mm', 15.875],
+    ['11/16 in', 'mm', 17.4625],
+    ['15/8 in', 'mm', 47.625],
+    ['1-1/4 in', 'mm', 31.75],
     ['3 cm', 'mm', 30],
     ['3cm', 'mm', 30],
     ['12 pt', 'mm', 4.233333],
@@ -53,6 +56,12 @@ describe('a number as people type it', () => {
   ] as const)('%s where %s is asked for says what it cannot be', (text, unit, word) =>
     expect(readMeasure(text, unit)).toEqual({ kind: 'no-unit', word }),
   );
+
+  it('has a point and no thousands where the field has decimals', () => {
+    expect(readMeasure('1.125', undefined, undefined, false)).toMatchObject({ value: 1.125 });
+    expect(readMeasure('420.925', 'px', 'px', false)).toMatchObject({ value: 420.925 });
+    expect(readMeasure('1,600', 'px', 'px', true)).toMatchObject({ value: 1600 });
+  });
 
   it('is in the unit that is shown where it has none', () => {
     expect(readMeasure('1.25', 'mm', 'in')).toEqual({ kind: 'read', value: 31.75, typed: null });

@@ -66,9 +66,12 @@ function readNumber(text: string, whole: boolean): number | null {
 }
 
 function readSizeOf(text: string, whole: boolean): number | null {
-  const parted = new RegExp(`^(\\d+)?\\s*(?:(\\d+)\\s*[/\u2044]\\s*(\\d+)|([${MARKS}]))$`).exec(text);
+  const parted = new RegExp(`^(?:(?:(\\d+)[ -])?\\s*(\\d+)\\s*[/\u2044]\\s*(\\d+)|(\\d+)?\\s*([${MARKS}]))$`).exec(
+    text,
+  );
   if (parted) {
-    const [, full, above, below, mark] = parted;
+    const [, before, above, below, alone, mark] = parted;
+    const full = before ?? alone;
     const part = mark ? PARTS[mark] : Number(below) === 0 ? NaN : Number(above) / Number(below);
     return Number.isFinite(part) ? Number(full ?? 0) + part : null;
   }
@@ -102,12 +105,17 @@ export type Measure =
 
 /**
  * A number with its unit, as people type it. Without a unit it is in `bare`. Lengths become one another; on a cover of so many pixels
- * to the inch they become pixels.
+ * to the inch they become pixels. `whole` tells that it has no decimals: "1,600" is sixteen hundred then.
  */
-export function readMeasure(text: string, unit: Unit | undefined, bare: Unit | undefined = unit): Measure {
+export function readMeasure(
+  text: string,
+  unit: Unit | undefined,
+  bare: Unit | undefined = unit,
+  whole = unit === 'px',
+): Measure {
   const spaced = text.trim().toLowerCase();
   const found = /^(.*?[\d\u00bc-\u00be\u215b-\u215e])\s*([^\d\s.,\u00bc-\u00be\u215b-\u215e][^\d]*)?$/u.exec(spaced);
-  const n = found ? readNumber(found[1], unit === 'px' || unit === undefined) : null;
+  const n = found ? readNumber(found[1], whole) : null;
   if (!found || n === null) return { kind: 'no-number' };
   const word = found[2]?.trim().replace(/\.$/, '') ?? '';
   if (word === '') return { kind: 'read', value: unit && bare ? across(n, bare, unit)! : n, typed: null };

@@ -9,6 +9,7 @@ const EXAMPLES: Readonly<Partial<Record<Unit, string>>> = {
   KB: 'such as 500 or 2 MB',
 };
 
+/** What is said of a text: a note holds for the value that was taken of it. */
 type Said = { readonly kind: 'note' | 'wrong'; readonly text: string };
 
 /** What was understood of the text, and what of it is said. `value` null is left as it was. */
@@ -16,9 +17,9 @@ function understood(
   text: string,
   unit: Unit | undefined,
   shown: Unit | undefined,
-  { least, most, write }: { least: number; most: number; write(value: number): string },
+  { whole, least, most, write }: { whole: boolean; least: number; most: number; write(value: number): string },
 ): { value: number | null; said: Said | null } {
-  const read = readMeasure(text, unit, shown);
+  const read = readMeasure(text, unit, shown, whole);
   const wrong = (text: string) => ({ value: null, said: { kind: 'wrong' as const, text } });
   if (read.kind === 'no-number') return wrong(`Type a number${unit ? `, ${EXAMPLES[unit] ?? `in ${unit}`}` : ''}.`);
   if (read.kind === 'no-unit')
@@ -64,22 +65,25 @@ export function NumberField(props: {
   const digits = inches ? 2 : (props.digits ?? 0);
   const step = inches ? across(INCH_STEP, 'in', 'mm')! : (props.step ?? 1);
   const [typed, setTyped] = useState<string | null>(null);
-  const [said, setSaid] = useState<Said | null>(null);
+  const [last, setLast] = useState<{ readonly said: Said; readonly value: number | null } | null>(null);
   const bounded = (n: number): number => Math.min(most, Math.max(least, n));
   const inShown = (n: number): string => (unit && shown ? across(n, unit, shown)! : n).toFixed(digits);
+  const whole = digits === 0 && unit !== 'mm';
   const write = (n: number): string => `${Number(inShown(n))}${shown === '°' ? '' : ' '}${shown ?? ''}`.trim();
+  // What was said of another value is not true of this one.
+  const said = last && (last.value === null || inShown(last.value) === inShown(value)) ? last.said : null;
   const commit = (): void => {
     if (typed === null) return;
     if (typed.trim() === '') return rest();
-    const read = understood(typed, unit, shown, { least, most, write });
-    setSaid(read.said);
+    const read = understood(typed, unit, shown, { whole, least, most, write });
+    setLast(read.said && { said: read.said, value: read.value });
     if (read.value === null) return;
     setTyped(null);
     onChange(read.value, false);
   };
   const rest = (): void => {
     setTyped(null);
-    setSaid(null);
+    setLast(null);
   };
   const scrub = (down: PointerDown<HTMLLabelElement>): void => {
     if (disabled) return;
@@ -96,53 +100,57 @@ export function NumberField(props: {
     target.addEventListener('pointermove', move);
     target.addEventListener('pointerup', up);
   };
+  const note = said && (
+    <span
+      id={`${id}-said`}
+      role={said.kind === 'wrong' ? 'alert' : 'status'}
+      className={`block w-full text-xs ${said.kind === 'wrong' ? 'text-fail' : 'text-ink-2'}`}
+    >
+      {said.text}
+    </span>
+  );
   return (
-    <div className={hideLabel ? 'contents' : 'flex items-center justify-between gap-2'}>
+    <div className={hideLabel ? 'contents' : 'flex flex-wrap items-center justify-between gap-x-2 gap-y-1'}>
       <label htmlFor={id} data-scrub onPointerDown={scrub} className={hideLabel ? 'sr-only' : 'text-ink-2 select-none'}>
         {label}
       </label>
-      <span className="relative block w-24">
-        <input
-          id={id}
-          disabled={disabled}
-          inputMode={unit === 'mm' || unit === 'px' ? 'text' : 'decimal'}
-          aria-invalid={said?.kind === 'wrong'}
-          aria-describedby={said ? `${id}-said` : undefined}
-          className={`${inputLook} font-mono text-xs ${unit ? 'pr-8' : ''}`}
-          value={typed ?? inShown(value)}
-          onChange={(e) => {
-            setTyped(e.target.value);
-            setSaid(null);
-          }}
-          onBlur={() => (typed === null ? setSaid(null) : commit())}
-          onKeyDown={(e) => {
-            if (e.key === 'Enter') commit();
-            if (e.key === 'Escape') rest();
-            if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;
-            e.preventDefault();
-            rest();
-            onChange(bounded(value + (e.key === 'ArrowUp' ? 1 : -1) * step * (e.shiftKey ? 10 : 1)), true);
-          }}
-        />
-        {shown && unit === 'mm' ? (
-          <UnitSwitch shown={inches ? 'in' : 'mm'} onSet={lengths.set} />
-        ) : (
-          unit && (
-            <span className="pointer-events-none absolute inset-y-0 right-2 flex items-center text-xs text-ink-3">
-              {unit}
-            </span>
-          )
-        )}
-        {said && (
-          <span
-            id={`${id}-said`}
-            role={said.kind === 'wrong' ? 'alert' : 'status'}
-            className={`absolute top-full right-0 z-20 mt-1 w-52 rounded-sm border bg-card px-2.5 py-1.5 text-xs shadow-cover ${said.kind === 'wrong' ? 'border-fail text-fail' : 'border-edge text-ink'}`}
-          >
-            {said.text}
-          </span>
-        )}
+      <span className="block w-24">
+        <span className="relative block">
+          <input
+            id={id}
+            disabled={disabled}
+            inputMode={unit === 'mm' || unit === 'px' ? 'text' : 'decimal'}
+            aria-invalid={said?.kind === 'wrong'}
+            aria-describedby={said ? `${id}-said` : undefined}
+            className={`${inputLook} font-mono text-xs ${unit ? 'pr-8' : ''}`}
+            value={typed ?? inShown(value)}
+            onChange={(e) => {
+              setTyped(e.target.value);
+              setLast(null);
+            }}
+            onBlur={commit}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter') commit();
+              if (e.key === 'Escape') rest();
+              if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;
+              e.preventDefault();
+              rest();
+              onChange(bounded(value + (e.key === 'ArrowUp' ? 1 : -1) * step * (e.shiftKey ? 10 : 1)), true);
+            }}
+          />
+          {shown && unit === 'mm' ? (
+            <UnitSwitch shown={inches ? 'in' : 'mm'} onSet={lengths.set} />
+          ) : (
+            unit && (
+              <span className="pointer-events-none absolute inset-y-0 right-2 flex items-center text-xs text-ink-3">
+                {unit}
+              </span>
+            )
+          )}
+        </span>
+        {hideLabel && note}
       </span>
+      {!hideLabel && note}
     </div>
   );
 }

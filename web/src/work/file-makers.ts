@@ -1,5 +1,6 @@
 import { type Finding, type Result, fail, ok } from '@yosomi/core/base';
 import { rgbOf } from '@yosomi/core/colour';
+import { edgeColour } from '@yosomi/core/compose';
 import { checkEpub } from '@yosomi/core/ebook';
 import { inGreys } from '@yosomi/core/glance';
 import { type ImageInfo, readDelivered } from '@yosomi/core/image-file';
@@ -16,7 +17,6 @@ import {
   coverRaster,
   ebookFile,
   ebookPicture,
-  edgeOf,
   examineImage,
   fitsRatio,
   formatFor,
@@ -111,7 +111,7 @@ export const fileMakers = (studio: Studio) => ({
     if (lost) return { ok: false, fault: lost };
     const pixels = await coverRaster(book, book.cover.widthPx, studio);
     const jpeg = await studio.encodeJpeg(pixels, 92, false);
-    return ok({ jpeg, widthPx: pixels.width, heightPx: pixels.height, ground: rgbOf(edgeOf(pixels)) });
+    return ok({ jpeg, widthPx: pixels.width, heightPx: pixels.height, ground: rgbOf(edgeColour(pixels)) });
   },
 
   checkEpub: (file: Blob, mostPixels?: number): Promise<Finding[]> => checkEpub(file, mostPixels),

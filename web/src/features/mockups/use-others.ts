@@ -1,6 +1,6 @@
 import type { Scene } from '@yosomi/core/mockup';
 import { type Book, readBook } from '@yosomi/core/project';
-import { type Others, noOthers, titlesOf } from '@yosomi/core/recipe';
+import { type Others, noOthers, titlesOf, titlesShownBy } from '@yosomi/core/recipe';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { db } from '../../persist/db';
@@ -29,7 +29,8 @@ function seriesIn(book: unknown): string | null {
 
 /** The other titles that anything made of a title may show: those of its scene, and those of its series; null until they are read. */
 export function useReadOthers(book: Book): Others | null {
-  const ids = useMemo(() => titlesOf(book.scene), [book.scene]);
+  const { scene, scenes, id } = book;
+  const ids = useMemo(() => titlesShownBy({ scene, scenes, id }), [scene, scenes, id]);
   const series = book.brief.seriesName.trim();
   const key = `${ids.join(' ')}|${series}|${book.id}`;
   const read = useLiveQuery(async () => {

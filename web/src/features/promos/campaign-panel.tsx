@@ -42,6 +42,8 @@ export function CampaignPanel(props: {
   campaign: Campaign;
   set: SetCampaign;
   others: Others;
+  /** The same; null until they are read. */
+  read: Others | null;
   colours: readonly string[];
   seen: readonly Seen[];
   /** The format that a series of stills, or a film, is made in. */
@@ -63,7 +65,7 @@ export function CampaignPanel(props: {
               See all looks
             </Button>
           </p>
-          <SceneMenu campaign={campaign} />
+          <SceneMenu campaign={campaign} others={props.read} />
         </Group>
         {campaign.message.kind === 'reveal' && <RevealGroup {...props} />}
         <MotionGroup {...props} />
