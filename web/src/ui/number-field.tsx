@@ -7,6 +7,8 @@ const EXAMPLES: Readonly<Partial<Record<Unit, string>>> = {
   mm: 'such as 18, 1.25 in or 3 cm',
   px: 'such as 320 or 1.25 in',
   KB: 'such as 500 or 2 MB',
+  '°': 'such as 25',
+  '%': 'such as 50',
 };
 
 /** What is said of a text: a note holds for the value that was taken of it. */
