@@ -174,7 +174,7 @@ describe('copies, groups and looks', () => {
 
   it('puts a part behind another, in front of all, and never behind the ground', () => {
     const order = (state: Doc): string[] => inOrder(state).map((p) => p.id);
-    expect(order(apply(placeBehind('curve', 'high')))).toEqual([
+    expect(order(apply(placeBehind(['curve'], 'high')))).toEqual([
       'ground',
       'picture',
       'curve',
@@ -183,8 +183,8 @@ describe('copies, groups and looks', () => {
       'low',
       'seal',
     ]);
-    expect(order(apply(placeBehind('picture', null))).at(-1)).toBe('picture');
-    expect(order(apply(placeBehind('picture', 'ground')))).toEqual(order(doc));
+    expect(order(apply(placeBehind(['picture'], null))).at(-1)).toBe('picture');
+    expect(order(apply(placeBehind(['picture'], 'ground')))).toEqual(order(doc));
   });
 
   it('draws a picture out over the slivers at its edges, and only there', () => {

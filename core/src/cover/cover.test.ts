@@ -9,7 +9,7 @@ import {
   commonDefaults,
   docOf,
   inOrder,
-  movePart,
+  placeBehind,
   newGround,
   newPicture,
   newShape,
@@ -87,7 +87,7 @@ describe('ops', () => {
       .map(({ id, opacity }) => setPart(id, { opacity })),
     ids.map((id) => setPart(id, { locked: true })),
     ids.map((id) => removePart(id)),
-    fc.tuple(ids, fc.constantFrom(1 as const, -1 as const)).map(([id, step]) => movePart(id, step)),
+    fc.tuple(ids, fc.option(ids)).map(([id, before]) => placeBehind([id], before)),
     fc
       .tuple(fc.constantFrom('#102030', '#ffffff'), fc.constantFrom('#445566', '#102030'))
       .map(([a, b]) => recolour(a, b)),
@@ -144,14 +144,8 @@ describe('ops', () => {
     expect(refused(removePart('band'), locked)).toBe('part-locked');
     expect(refused(removePart('ground'))).toBe('ground-stays');
     expect(refused(addPart('title', { ...newGround('#000000') }))).toBe('part-exists');
-    expect(refused(movePart('gone', 1))).toBe('part-gone');
-  });
-
-  it('move a part by one and never under the ground', () => {
-    expect(names(apply(doc, movePart('title', 1)))).toEqual(['ground', 'picture', 'band', 'title', 'scrim']);
-    expect(names(apply(doc, movePart('title', -1)))).toEqual(['ground', 'title', 'picture', 'band', 'scrim']);
-    expect(names(apply(doc, movePart('picture', -1)))).toEqual(names(doc));
-    expect(names(apply(doc, movePart('scrim', 1)))).toEqual(names(doc));
+    expect(refused(placeBehind(['gone'], null))).toBe('part-gone');
+    expect(refused(placeBehind(['title'], 'gone'))).toBe('part-gone');
   });
 
   it('add in front of a part or in front of all', () => {

@@ -22,6 +22,12 @@ export function inOrder(doc: Doc): Part[] {
   );
 }
 
+/** A document without what no painter reads, for keys: a part that was named or locked paints as before. */
+export const paintedDoc = (doc: Doc): unknown => ({
+  ...doc,
+  parts: Object.fromEntries(Object.entries(doc.parts).map(([id, part]) => [id, { ...part, name: '', locked: false }])),
+});
+
 /** A document of these parts, back to front; ids and order keys are given here. */
 export function docOf(widthPx: number, heightPx: number, parts: readonly PartSeed[], finished = false): Doc {
   const keyed: Record<string, Part> = {};

@@ -2,7 +2,7 @@ import { LRUCache } from 'lru-cache';
 import { type Finding, keyOf } from '../base';
 import type { Brief } from '../book';
 import { type AddedScrim, compose } from '../compose';
-import { type Doc, adaptDoc } from '../cover';
+import { type Doc, adaptDoc, paintedDoc } from '../cover';
 import { nearestGreys } from '../glance';
 import type { Images } from '../ink';
 import type { Raster } from '../pixels';
@@ -40,7 +40,7 @@ const knownKeys = new WeakMap<Doc, { brief: Brief; key: string }>();
 export function coverKey(book: Book): string {
   const known = knownKeys.get(book.cover);
   if (known?.brief === book.brief) return known.key;
-  const key = keyOf({ cover: book.cover, brief: shown(book.brief, book.cover), version: VERSIONS.paint });
+  const key = keyOf({ cover: paintedDoc(book.cover), brief: shown(book.brief, book.cover), version: VERSIONS.paint });
   knownKeys.set(book.cover, { brief: book.brief, key });
   return key;
 }

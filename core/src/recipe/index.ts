@@ -12,6 +12,7 @@ export * from './reframe';
 export * from './repair';
 export * from './store-image';
 export * from './fixes';
+export * from './part-pictures';
 export * from './gather';
 export * from './missing';
 export * from './legibility';

@@ -5,6 +5,7 @@ import { FINAL, PREVIEW, type Quality, type Scene, type Stage, type ThingSubject
 import type { Raster } from '../pixels';
 import { rectPath } from '../plane';
 import type { Book } from '../project';
+import { paintedDoc } from '../cover';
 import { coverKey, coverRaster } from './cover';
 import { type Others, noOthers, subjectsOf, titleOn } from './scene-art';
 import type { Studio } from './studio';
@@ -24,7 +25,7 @@ export const artKey = (book: Book, scene: Scene = book.scene, others: Others = n
         spine,
         back,
         cover: coverKey(title),
-        sides: title.sides,
+        sides: Object.values(title.sides).map((side) => side && { ...side, doc: paintedDoc(side.doc) }),
         pageCount,
         blurb,
         publisher,

@@ -33,7 +33,7 @@ import { useCalm } from '../ui/calm';
 import { Group } from '../ui/group';
 import { Side, Sides } from '../ui/sides';
 import { PickContext } from '../ui/pick-context';
-import { useCoverColours, useFrontEdge } from '../work/queries';
+import { useCoverColours, useFrontEdge, usePartPictures } from '../work/queries';
 import { useCoverView } from '../work/use-cover-view';
 import { useRested } from '../ui/use-rested';
 import { studio } from '../work/workers';
@@ -83,6 +83,7 @@ export function FrontPage() {
   const view = fits ? last : null;
   // What only goes with the cover comes after it.
   const { data: colours } = useCoverColours(book, view !== null);
+  const { data: pictures } = usePartPictures(book, view !== null);
   const calm = useCalm(book, dragging);
   const frames = useMemo(
     () => (view && viewed ? framesNow(view.frames, viewed, book.cover) : NONE),
@@ -193,7 +194,8 @@ export function FrontPage() {
               <Beside busy={dragging}>
                 <PartsPanel
                   doc={book.cover}
-                  frames={frames}
+                  on={on}
+                  pictures={pictures}
                   reports={view?.reports ?? NONE}
                   added={view?.measure.added ?? []}
                 >
@@ -207,6 +209,7 @@ export function FrontPage() {
               doc={book.cover}
               on={on}
               bitmap={view?.bitmap ?? null}
+              pictures={pictures}
               frames={frames}
               label={`${sideName ? { spine: 'Spine', back: 'Back' }[sideName] : 'Cover'} of ${title}`}
               onWidth={setWidth}

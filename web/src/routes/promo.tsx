@@ -119,7 +119,7 @@ function OpenPromo({ campaignId, formatId }: { campaignId: string; formatId: str
               All formats
             </Link>
             <div className="min-h-0 flex-1">
-              <PartsPanel doc={doc} frames={view?.frames ?? NONE} reports={NONE} added={[]}>
+              <PartsPanel doc={doc} on={on} pictures={view?.pictures} reports={NONE} added={[]}>
                 <AddPart doc={doc} on={on} colour={colours?.[0] ?? '#16181b'} />
               </PartsPanel>
             </div>
@@ -129,6 +129,7 @@ function OpenPromo({ campaignId, formatId }: { campaignId: string; formatId: str
           doc={doc}
           on={on}
           bitmap={view?.bitmap ?? null}
+          pictures={view?.pictures}
           frames={view?.frames ?? NONE}
           label={`${format.name} promo for ${book.brief.title.trim() || 'this book'}`}
           onWidth={setWidth}

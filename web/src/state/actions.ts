@@ -32,7 +32,17 @@ export const keysOf = (combo: string): string =>
   combo
     .split(/\+(?=.)/)
     .map(
-      (key) => ({ $mod: 'Ctrl', Key: '', ArrowUp: 'Up', ArrowDown: 'Down', Escape: 'Esc', ' ': 'Space' })[key] ?? key,
+      (key) =>
+        ({
+          $mod: 'Ctrl',
+          Key: '',
+          ArrowUp: 'Up',
+          ArrowDown: 'Down',
+          Escape: 'Esc',
+          ' ': 'Space',
+          BracketLeft: '[',
+          BracketRight: ']',
+        })[key] ?? key,
     )
     .map((key) => (key.length === 1 ? key.toUpperCase() : key))
     .join(' ');

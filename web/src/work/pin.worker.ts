@@ -22,6 +22,7 @@ import type { Point, Rect } from '@yosomi/core/plane';
 import { expose, transfer } from 'comlink';
 import { LRUCache } from 'lru-cache';
 import { bytesFor } from '../persist/bytes';
+import { bitmapOf } from './bitmaps';
 import { decodeUpright } from './browser-studio';
 
 /** The photograph that is open, and how it was last asked for. */
@@ -55,8 +56,6 @@ async function photoAt(asset: string, widthPx: number): Promise<Photo | null> {
   open.scaled.set(widthPx, photo);
   return photo;
 }
-
-const bitmapOf = (r: Raster): Promise<ImageBitmap> => createImageBitmap(new ImageData(r.data, r.width, r.height));
 
 /** Art on a face as it is seen, and where. */
 export type FaceView = { readonly bitmap: ImageBitmap; readonly at: Rect };

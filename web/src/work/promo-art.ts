@@ -20,6 +20,7 @@ import {
   imagesOf,
   missingFile,
   motionsOf,
+  partPictures,
   pictureKey,
   promoDoc,
   promoFile,
@@ -29,6 +30,7 @@ import {
   promoWords,
 } from '@yosomi/core/recipe';
 import { transfer } from 'comlink';
+import { PART_PX, bitmapOf, bitmapsOf } from './bitmaps';
 import { LRUCache } from 'lru-cache';
 import type { SurfaceImage } from '@yosomi/core/ink';
 
@@ -52,6 +54,8 @@ export type PromoView = PromoTile & {
   readonly findings: readonly Finding[];
   readonly doc: Doc;
   readonly ruled: Doc | null;
+  /** Each part by itself, small. */
+  readonly pictures: ReadonlyMap<string, ImageBitmap>;
 };
 
 function holeOf(doc: Doc): PromoTile['hole'] {
@@ -61,8 +65,6 @@ function holeOf(doc: Doc): PromoTile['hole'] {
 }
 
 const KEPT_PIXELS = 60_000_000;
-
-const bitmapOf = (r: Raster): Promise<ImageBitmap> => createImageBitmap(new ImageData(r.data, r.width, r.height));
 
 /** What a worker does for promos: it keeps the pictures that they place, so that words are laid anew without tracing anything. */
 export function promoArt(studio: Studio) {
@@ -155,7 +157,12 @@ export function promoArt(studio: Studio) {
       const { doc, ruled, dropped, look } = made;
       const motions = motionsOf(doc, bookAt(book, at), others);
       const { frames } = made.composition;
-      return transfer({ bitmap, frames, findings, doc, ruled, dropped, look, hole: holeOf(doc), motions }, [bitmap]);
+      const parts = partPictures(made.composition, Object.keys(doc.parts), made.images, studio, PART_PX);
+      const small = await bitmapsOf(parts);
+      return transfer(
+        { bitmap, frames, findings, doc, ruled, dropped, look, hole: holeOf(doc), motions, pictures: small },
+        [bitmap, ...small.values()],
+      );
     },
 
     /** What of a promo cannot be read, or was left out, measured on its pixels. */

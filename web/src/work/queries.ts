@@ -2,6 +2,7 @@ import type { Book } from '@yosomi/core/project';
 import { artKey, coverKey } from '@yosomi/core/recipe';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useRested } from '../ui/use-rested';
+import { PART_PX } from './bitmaps';
 import { studio } from './workers';
 
 /** Bitmaps are kept for as long as something shows them and a little longer. */
@@ -23,6 +24,17 @@ export function useCoverColours(now: Book, ready = true) {
   return useQuery({
     queryKey: ['colours', coverKey(book)],
     queryFn: () => studio.coverColours(book),
+    enabled: ready,
+    ...look,
+  });
+}
+
+/** Parts of the cover by themselves, small, once the cover is there. */
+export function usePartPictures(now: Book, ready: boolean) {
+  const book = useRested(now);
+  return useQuery({
+    queryKey: ['parts', coverKey(book)],
+    queryFn: () => studio.partPictures(book, PART_PX),
     enabled: ready,
     ...look,
   });

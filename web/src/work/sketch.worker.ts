@@ -26,6 +26,7 @@ import {
   structuresIn,
 } from '@yosomi/core/sketch';
 import { expose, transfer } from 'comlink';
+import { bitmapOf } from './bitmaps';
 import { BrowserStudio } from './browser-studio';
 
 /** What a sheet asks, with its pictures by id: each worker reads them itself. */
@@ -165,8 +166,6 @@ const api = {
 export type Volume =
   | { readonly id: string; readonly cover: SketchView; readonly fault: null }
   | { readonly id: string; readonly cover: null; readonly fault: Fault };
-
-const bitmapOf = (r: Raster): Promise<ImageBitmap> => createImageBitmap(new ImageData(r.data, r.width, r.height));
 
 async function volumeOf(id: string, { pixels, ...sketched }: Sketched & { pixels: Raster }): Promise<Volume> {
   return { id, cover: { ...sketched, bitmap: await bitmapOf(pixels) }, fault: null };

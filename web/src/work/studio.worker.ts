@@ -29,6 +29,7 @@ import {
   pngFile,
   sceneFindings,
   measureOf,
+  partPictures,
   type TakenPicture,
   rememberMeasure,
   settledCover,
@@ -38,6 +39,7 @@ import {
 } from '@yosomi/core/recipe';
 import type { Scene, ThingSubject } from '@yosomi/core/mockup';
 import { type Remote, expose, transfer, wrap } from 'comlink';
+import { bitmapOf, bitmapsOf } from './bitmaps';
 import { BrowserStudio } from './browser-studio';
 import type { fileMakers } from './file-makers';
 import { later } from './later';
@@ -65,7 +67,6 @@ export type FixView = Omit<Fix, 'preview'> & { readonly bitmap: ImageBitmap };
 
 const studio = new BrowserStudio();
 const tracers: Remote<TracerApi>[] = [];
-const bitmapOf = (r: Raster): Promise<ImageBitmap> => createImageBitmap(new ImageData(r.data, r.width, r.height));
 
 /** Scrims of the last measured cover, for quick views while something is dragged. */
 let lastAdded: { book: string; added: Settled['added'] } = { book: '', added: [] };
@@ -78,6 +79,8 @@ async function underWords(book: Book): Promise<Raster> {
   const words = (part: string | null): boolean => book.cover.parts[(part ?? '').split('/')[0]]?.kind === 'words';
   return studio.paint({ ...ink, items: ink.items.filter((item) => !words(item.part)) }, QUIET_PX, images);
 }
+/** Width that pictures are read at for the list of parts. */
+const PARTS_PX = 640;
 const QUIET_PX = 256;
 const QUIET_COLUMNS = 24;
 
@@ -145,6 +148,21 @@ const api = {
     const full = await coverRaster(book, Math.max(widthPx, 400), studio);
     const bitmap = await bitmapOf(shrink(full, widthPx, Math.round((widthPx * full.height) / full.width)));
     return transfer(bitmap, [bitmap]);
+  },
+
+  /** Each part by itself, small, for the list of parts. */
+  async partPictures(input: Book, px: number): Promise<Map<string, ImageBitmap>> {
+    const book = Book.parse(input);
+    const { resources, images } = await gather(book.cover, book.brief, studio, PARTS_PX);
+    const made = partPictures(
+      compose(book.cover, book.brief, resources),
+      Object.keys(book.cover.parts),
+      images,
+      studio,
+      px,
+    );
+    const bitmaps = await bitmapsOf(made);
+    return transfer(bitmaps, [...bitmaps.values()]);
   },
 
   /** Main colours of the cover, for choosing others that go with it. */

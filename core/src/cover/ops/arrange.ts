@@ -149,17 +149,6 @@ export function duplicateParts(ids: readonly string[], names: readonly string[])
 
 const structuredCopy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
-/** Binds parts into a group, or sets them free with null. */
-export function groupParts(ids: readonly string[], group: string | null): Edit<Doc> {
-  return (doc) => {
-    for (const id of ids) {
-      const part = doc.parts[id];
-      if (!part) return fault('part-gone');
-      if (part.kind !== 'ground') part.group = group;
-    }
-  };
-}
-
 /** A part and those bound to it. */
 export function withGroup(doc: Doc, id: string): string[] {
   const part = doc.parts[id];
@@ -213,18 +202,6 @@ export function pasteLook(from: Part, ids: readonly string[]): Edit<Doc> {
       const parsed = PartSchema.safeParse({ ...part, ...fields });
       if (parsed.success) doc.parts[id] = parsed.data;
     }
-  };
-}
-
-/** Moves a part to stand right behind another in the pile, or in front of all with null. Ground stays last. */
-export function placeBehind(id: string, before: string | null): Edit<Doc> {
-  return (doc) => {
-    const part = doc.parts[id];
-    if (!part) return fault('part-gone');
-    const others = inOrder(doc).filter((one) => one.id !== id);
-    const at = before === null ? others.length : others.findIndex((one) => one.id === before);
-    if (part.kind === 'ground' || at < 1) return;
-    part.order = orderBetween(others[at - 1]?.order ?? null, others[at]?.order ?? null);
   };
 }
 

@@ -2,7 +2,7 @@ export * from './add-part';
 export * from './apply-scheme';
 export * from './arrange';
 export * from './balance';
-export * from './move-part';
+export * from './depth';
 export * from './place-words';
 export * from './recolour';
 export * from './remove-part';

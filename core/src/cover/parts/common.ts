@@ -24,6 +24,8 @@ export const LinkTarget = z
 /** What every part has. `order` sorts back to front. */
 export const common = {
   id: z.string().min(1).max(40),
+  /** What a person calls it; empty where its role says enough. Older documents do not say it. */
+  name: z.string().max(60).default(''),
   order: z.string().min(1).max(200),
   hidden: z.boolean(),
   locked: z.boolean(),
@@ -40,6 +42,7 @@ export const common = {
 };
 
 export const commonDefaults = {
+  name: '',
   hidden: false,
   locked: false,
   opacity: 1,

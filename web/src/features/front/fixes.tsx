@@ -24,7 +24,8 @@ export function ContrastFixes({ part, on }: { part: WordsPart; on: On }) {
   const book = useRested(useContext(ShownBook));
   const edit = useSession((s) => s.edit);
   const fixes = useQuery({
-    queryKey: ['fixes', book && coverKey(book), part.id],
+    // A locked picture is left as it is, though it paints the same.
+    queryKey: ['fixes', book && coverKey(book), part.id, book && Object.values(book.cover.parts).map((p) => p.locked)],
     queryFn: () => (book ? press().fixes(book, part.id) : []),
     enabled: book !== null,
     staleTime: Infinity,

@@ -94,8 +94,8 @@ export function Handles(props: {
   );
 }
 
-/** Plain frames round the parts of a selection of several, or of the ones a marquee would take. */
-export function Frames({ frames, scale: k }: { frames: readonly Rect[]; scale: number }) {
+/** Plain frames round the parts of a selection of several, or of the ones a marquee would take; `faint` round what is pointed at. */
+export function Frames({ frames, scale: k, faint }: { frames: readonly Rect[]; scale: number; faint?: boolean }) {
   return (
     <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden>
       {frames.map((f, i) => (
@@ -105,8 +105,10 @@ export function Frames({ frames, scale: k }: { frames: readonly Rect[]; scale: n
           y={f.y * k}
           width={f.width * k}
           height={f.height * k}
-          fill="none"
-          stroke={BLUE}
+          fill={faint ? '#e9f4f8' : 'none'}
+          fillOpacity={0.18}
+          stroke={faint ? '#2f7fa6' : BLUE}
+          strokeDasharray={faint ? '2 3' : undefined}
           strokeWidth={1.25}
         />
       ))}

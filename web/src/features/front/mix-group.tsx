@@ -1,4 +1,5 @@
-import { LinkTarget, type Part, duplicateParts, movePart, removePart } from '@yosomi/core/cover';
+import { type Doc, LinkTarget, type Part, duplicateParts, removePart } from '@yosomi/core/cover';
+import type { Rect } from '@yosomi/core/plane';
 import { type ReactNode, useContext, useState } from 'react';
 import { freshId } from '../../platform/ids';
 import { useSession } from '../../state/session';
@@ -7,13 +8,21 @@ import { Check } from '../../ui/check';
 import { TextField } from '../../ui/field';
 import { NumberField } from '../../ui/number-field';
 import { Group } from '../../ui/group';
+import { DepthGroup } from './depth-group';
 import { BlendField } from './fields';
 import { nameOf } from './part-names';
 import { ShownBook } from './shown-book';
 import { type On, useSet } from './use-set';
 
 /** How a part mixes with what is behind it, and where it stands in the pile. */
-export function MixGroup({ part, on, children }: { part: Part; on: On; children?: ReactNode }) {
+export function MixGroup(props: {
+  part: Part;
+  doc: Doc;
+  frames: ReadonlyMap<string, Rect>;
+  on: On;
+  children?: ReactNode;
+}) {
+  const { part, on, children } = props;
   const edit = useSession((s) => s.edit);
   const select = useSession((s) => s.select);
   const set = useSet(part, on) as (what: string, fields: object, merge?: string | false) => void;
@@ -41,6 +50,7 @@ export function MixGroup({ part, on, children }: { part: Part; on: On; children?
         <LinkField part={part} set={set} />
         {children}
       </Group>
+      <DepthGroup ids={[part.id]} doc={props.doc} frames={props.frames} on={on} />
       <Group title="What to do with it">
         <div className="flex flex-wrap gap-1.5">
           <Button onClick={() => set(part.hidden ? 'Show' : 'Hide', { hidden: !part.hidden })}>
@@ -49,8 +59,6 @@ export function MixGroup({ part, on, children }: { part: Part; on: On; children?
           <Button onClick={() => set(part.locked ? 'Unlock' : 'Lock', { locked: !part.locked })}>
             {part.locked ? 'Unlock' : 'Lock'}
           </Button>
-          <Button onClick={() => void edit(`Bring ${name} forward`, on(movePart(part.id, 1)))}>Forward</Button>
-          <Button onClick={() => void edit(`Send ${name} back`, on(movePart(part.id, -1)))}>Back</Button>
           <Button
             onClick={() => {
               const id = freshId();

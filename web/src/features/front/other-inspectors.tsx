@@ -23,9 +23,15 @@ import { OVERLAYS } from './part-names';
 import { PlaceGroup } from './place-group';
 import { type On, useSet } from './use-set';
 
-type Same<P> = { part: P; doc: Doc; on: On; swatches: readonly string[] };
+type Same<P> = {
+  part: P;
+  doc: Doc;
+  on: On;
+  frames: ReadonlyMap<string, Rect>;
+  swatches: readonly string[];
+};
 
-export function CurveInspector(props: Same<CurvePart> & { frames: ReadonlyMap<string, Rect> }) {
+export function CurveInspector(props: Same<CurvePart>) {
   const { part, doc, on, swatches, frames } = props;
   const set = useSet(part, on);
   const { family } = part;
@@ -102,12 +108,12 @@ export function CurveInspector(props: Same<CurvePart> & { frames: ReadonlyMap<st
         )}
       </Group>
       <PlaceGroup part={part} doc={doc} frame={frames.get(part.id)} frames={frames} on={on} />
-      <MixGroup part={part} on={on} />
+      <MixGroup part={part} doc={doc} frames={frames} on={on} />
     </>
   );
 }
 
-export function OverlayInspector({ part, on, swatches }: Same<OverlayPart>) {
+export function OverlayInspector({ part, doc, frames, on, swatches }: Same<OverlayPart>) {
   const set = useSet(part, on);
   return (
     <>
@@ -151,12 +157,12 @@ export function OverlayInspector({ part, on, swatches }: Same<OverlayPart>) {
           onChange={(colour, d) => set('Colour', { colour }, d && 'colour')}
         />
       </Group>
-      <MixGroup part={part} on={on} />
+      <MixGroup part={part} doc={doc} frames={frames} on={on} />
     </>
   );
 }
 
-export function ScrimInspector({ part, on, swatches }: Same<ScrimPart>) {
+export function ScrimInspector({ part, doc, frames, on, swatches }: Same<ScrimPart>) {
   const set = useSet(part, on);
   return (
     <>
@@ -181,7 +187,7 @@ export function ScrimInspector({ part, on, swatches }: Same<ScrimPart>) {
           onChange={(colour, d) => set('Colour', { colour }, d && 'colour')}
         />
       </Group>
-      <MixGroup part={part} on={on} />
+      <MixGroup part={part} doc={doc} frames={frames} on={on} />
     </>
   );
 }

@@ -1,7 +1,7 @@
 import { never } from '@yosomi/core/base';
 import { type Brief } from '@yosomi/core/book';
 import { textOf } from '@yosomi/core/compose';
-import type { Doc, Form, OverlayPart, Part, PicturePart } from '@yosomi/core/cover';
+import type { Form, OverlayPart, Part, PicturePart } from '@yosomi/core/cover';
 import type { Book } from '@yosomi/core/project';
 import { ROLES } from '../../messages/role-names';
 
@@ -32,7 +32,6 @@ export const OVERLAYS: Record<OverlayPart['texture'], string> = {
   strokes: 'Brush strokes',
 };
 
-/** What a part is called: by its role. */
 function pictureName(source: PicturePart['source']): string {
   switch (source.kind) {
     case 'asset':
@@ -50,7 +49,9 @@ function pictureName(source: PicturePart['source']): string {
   }
 }
 
+/** What a part is called: as a person named it, else by its role. */
 export function nameOf(part: Part): string {
+  if (part.name) return part.name;
   switch (part.kind) {
     case 'words':
       return ROLES[part.role];
@@ -75,6 +76,8 @@ export function nameOf(part: Part): string {
 
 /** A second line that tells it from its like. */
 export function detailOf(part: Part, brief: Brief, assets: Book['assets']): string {
+  // What was named says its role here.
+  if (part.name) return nameOf({ ...part, name: '' });
   const mixed = part.blend === 'normal' ? '' : part.blend.replace('-', ' ');
   switch (part.kind) {
     case 'words':
@@ -100,19 +103,4 @@ export function detailOf(part: Part, brief: Brief, assets: Book['assets']): stri
     default:
       return never(part);
   }
-}
-
-export type PartGroup = { readonly title: string; readonly kinds: readonly Part['kind'][] };
-export const PART_GROUPS: readonly PartGroup[] = [
-  { title: 'Words', kinds: ['words'] },
-  { title: 'Pictures', kinds: ['picture'] },
-  { title: 'Shapes and overlays', kinds: ['shape', 'curve', 'overlay', 'scrim'] },
-  { title: 'Ground', kinds: ['ground'] },
-];
-
-/** Parts of a group as a person reads the cover: from the top down; those that cover it all, from the front back. */
-export function partsOf(doc: Doc, group: PartGroup, top: (part: Part) => number): Part[] {
-  return Object.values(doc.parts)
-    .filter((part) => group.kinds.includes(part.kind))
-    .sort((a, b) => top(a) - top(b) || (a.order < b.order ? 1 : -1));
 }

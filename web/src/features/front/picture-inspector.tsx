@@ -210,7 +210,7 @@ export function PictureInspector(props: {
         />
       </Group>
       <PlaceGroup part={part} doc={doc} frame={frame} frames={frames} on={on} />
-      <MixGroup part={part} on={on} />
+      <MixGroup part={part} doc={doc} frames={frames} on={on} />
     </>
   );
 }

@@ -63,7 +63,7 @@ export function ShapeInspector(props: {
         />
       </Group>
       <PlaceGroup part={part} doc={doc} frame={frames.get(part.id)} frames={frames} on={on} />
-      <MixGroup part={part} on={on} />
+      <MixGroup part={part} doc={doc} frames={frames} on={on} />
     </>
   );
 }

@@ -2,13 +2,15 @@ import { type Busyness, areaPx, textOf } from '@yosomi/core/compose';
 import type { Doc, Part } from '@yosomi/core/cover';
 import type { Point, Rect } from '@yosomi/core/plane';
 import { Maximize, ZoomIn, ZoomOut } from 'lucide-react';
-import { type PointerEvent, type ReactNode, useEffect, useRef, useState } from 'react';
+import { type MouseEvent, type PointerEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { useFrom, useSession } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';
 import { Calm } from '../../ui/calm';
 import { Tip } from '../../ui/tip';
 import { CurveHandles } from './curve-handles';
 import { Frames, Guides, Handles } from './handles';
+import { type Lying, LyingHere } from './lying-here';
+import { usePointed } from './pointed';
 import { QuietMap } from './quiet-map';
 import { Ruler } from './ruler';
 import { TypeOnCover } from './type-on-cover';
@@ -26,13 +28,16 @@ export const GROUNDS = [
 
 /**
  * A composition on the light table: click to select, drag to move, handles to resize and turn, drag beside parts to
- * gather several, arrow keys to nudge, Enter to type on it, wheel to zoom to the pointer, space to move the view.
+ * gather several, arrow keys to nudge, Enter to type on it, wheel to zoom to the pointer, space to move the view; the right
+ * button lists what lies on one another there.
  * The picture comes from the worker; this only lays hands on it.
  */
 export function Table(props: {
   doc: Doc;
   on: On;
   bitmap: ImageBitmap | null;
+  /** Parts by themselves, small. */
+  pictures: ReadonlyMap<string, ImageBitmap> | undefined;
   frames: ReadonlyMap<string, Rect>;
   label: string;
   onWidth(px: number): void;
@@ -88,6 +93,20 @@ export function Table(props: {
   });
   const whole = part?.kind === 'picture' && part.fit === 'fill' && part.area.width >= 0.95 && part.area.height >= 0.95;
   const typed = typing ? doc.parts[typing] : undefined;
+  const pointed = usePointed((s) => s.id);
+  const point = usePointed((s) => s.point);
+  const pointedFrame = pointed && !selection.includes(pointed) && !hands.moving ? frames.get(pointed) : undefined;
+  const [lying, setLying] = useState<Lying | null>(null);
+  /** What lies on one another at a point, or under the selected part where keys ask. */
+  const openLying = (e: MouseEvent): void => {
+    e.preventDefault();
+    hands.end();
+    const keyed = e.button !== 2 && frame;
+    const corner = surface.current?.getBoundingClientRect() ?? { x: 0, y: 0 };
+    const at = keyed ? { x: frame.x + frame.width / 2, y: frame.y + frame.height / 2 } : hands.inCover(e);
+    const parts = hands.hits(at);
+    if (parts.length > 0) setLying({ x: corner.x + at.x * k, y: corner.y + at.y * k, parts });
+  };
   const dark = props.ground === 2;
 
   const down = (e: PointerEvent): void => {
@@ -102,7 +121,10 @@ export function Table(props: {
     hands.down(e, props.drawing ?? false);
   };
   const move = (e: PointerEvent): void => {
-    if (!panning.current) return hands.move(e);
+    if (!panning.current) {
+      if (!hands.busy()) point(hands.hit(hands.inCover(e))?.id ?? null);
+      return hands.move(e);
+    }
     view.pan(e.clientX - panning.current.x, e.clientY - panning.current.y);
     panning.current = { x: e.clientX, y: e.clientY };
   };
@@ -174,6 +196,8 @@ export function Table(props: {
             }}
             onPointerUp={up}
             onPointerCancel={up}
+            onPointerLeave={() => point(null)}
+            onContextMenu={openLying}
             onDoubleClick={(e) => {
               const one = hands.hit(hands.inCover(e));
               if (one?.kind === 'words') setTyping(one.id);
@@ -188,6 +212,7 @@ export function Table(props: {
             )}
             <Guides guides={hands.guides} scale={k} />
             {parts.length > 1 && <Frames frames={parts.flatMap((p) => frames.get(p.id) ?? [])} scale={k} />}
+            {pointedFrame && <Frames frames={[pointedFrame]} scale={k} faint />}
             {hands.marquee && <Frames frames={[hands.marquee]} scale={k} />}
             {part && frame && part.kind !== 'ground' && part.kind !== 'overlay' && !part.hidden && (
               <Handles
@@ -248,6 +273,7 @@ export function Table(props: {
           )}
         </div>
       </div>
+      {lying && <LyingHere lying={lying} pictures={props.pictures} onClose={() => setLying(null)} />}
       <Calm busy={hands.moving}>
         <footer
           className={`flex min-h-10 shrink-0 flex-wrap items-center gap-x-3 gap-y-1 px-4 py-1 ${dark ? 'text-card' : 'text-ink'}`}

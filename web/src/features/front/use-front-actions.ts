@@ -1,4 +1,5 @@
 import {
+  type Depth,
   type Doc,
   type Part,
   type PartSeed,
@@ -7,7 +8,7 @@ import {
   duplicateParts,
   equalMargins,
   groupParts,
-  movePart,
+  moveInDepth,
   pasteLook,
   removePart,
   setPart,
@@ -21,6 +22,7 @@ import { copyParts, copiedParts } from '../../persist/keeps';
 import { freshId } from '../../platform/ids';
 import { type Action, useActions } from '../../state/actions';
 import { useSession } from '../../state/session';
+import { DEPTH_NAMES } from './depth-group';
 import type { On } from './use-set';
 
 const selected = (): readonly string[] => useSession.getState().selection;
@@ -55,6 +57,10 @@ export function useFrontActions(props: {
           if (refused) return refused;
         }
       });
+    const depth = (to: Depth) => (): void => {
+      const ids = selected().filter((id) => doc().parts[id]);
+      if (ids.length > 0) edit(DEPTH_NAMES[to], on(moveInDepth(ids, latest.current.frames, to)));
+    };
     const duplicate = (): void => {
       const ids = chosen()
         .filter((p) => p.kind !== 'ground')
@@ -182,7 +188,7 @@ export function useFrontActions(props: {
         also: 'front layer up order',
         group,
         combos: [']'],
-        run: each('Bring forward', (p) => movePart(p.id, 1)),
+        run: depth('forward'),
       },
       {
         id: 'back',
@@ -190,7 +196,31 @@ export function useFrontActions(props: {
         also: 'behind layer down order',
         group,
         combos: ['['],
-        run: each('Send back', (p) => movePart(p.id, -1)),
+        run: depth('back'),
+      },
+      {
+        id: 'very-front',
+        label: 'To the very front',
+        also: 'top layer order above everything',
+        group,
+        combos: ['Shift+BracketRight'],
+        run: depth('front'),
+      },
+      {
+        id: 'very-back',
+        label: 'To the very back',
+        also: 'bottom layer order under everything',
+        group,
+        combos: ['Shift+BracketLeft'],
+        run: depth('rear'),
+      },
+      {
+        id: 'behind-words',
+        label: 'Behind the words',
+        also: 'under text layer order',
+        group,
+        combos: ['w'],
+        run: depth('behind-words'),
       },
       {
         id: 'hide',

@@ -87,13 +87,15 @@ export function useHands(props: {
     return { x: (e.clientX - corner.x) / k, y: (e.clientY - corner.y) / k };
   };
 
-  const hit = (p: Point): Part | undefined => {
+  /** All parts at a point, the foremost first. */
+  const hits = (p: Point): Part[] => {
     const near = (r: Rect): Rect => outset(r, 8 / k);
     return inOrder(doc)
       .reverse()
-      .find((one) => {
+      .filter((one) => {
         const f = frames.get(one.id);
-        if (one.hidden || !f || one.kind === 'scrim' || one.kind === 'overlay') return false;
+        if (one.hidden || !f) return false;
+        if (one.kind === 'scrim' || one.kind === 'overlay') return true;
         const c = { x: f.x + f.width / 2, y: f.y + f.height / 2 };
         const [cos, sin] = [Math.cos(-one.turnRad), Math.sin(-one.turnRad)];
         const own =
@@ -108,6 +110,9 @@ export function useHands(props: {
         return contains(one.kind === 'words' || one.kind === 'curve' ? near(f) : f, own);
       });
   };
+
+  /** The part that a press takes: what lies over everything lets it through. */
+  const hit = (p: Point): Part | undefined => hits(p).find((one) => one.kind !== 'scrim' && one.kind !== 'overlay');
 
   const take = (e: PointerEvent, job: Job): void => {
     e.currentTarget.setPointerCapture(e.pointerId);
@@ -264,5 +269,21 @@ export function useHands(props: {
   };
   useEffect(() => () => cancelAnimationFrame(tick.current), []);
 
-  return { down, move, end, take, hit, inCover, guides, moving, marquee, stroke, chosenNode, setChosenNode };
+  const busy = (): boolean => hold.current !== null;
+  return {
+    down,
+    move,
+    end,
+    take,
+    busy,
+    hit,
+    hits,
+    inCover,
+    guides,
+    moving,
+    marquee,
+    stroke,
+    chosenNode,
+    setChosenNode,
+  };
 }

@@ -257,7 +257,7 @@ export function WordsInspector(props: {
       <PlaceGroup part={part} doc={doc} frame={frames.get(part.id)} frames={frames} on={on}>
         <QuietButton part={part} on={on} frames={frames} sizePx={setPx} />
       </PlaceGroup>
-      <MixGroup part={part} on={on}>
+      <MixGroup part={part} doc={doc} frames={frames} on={on}>
         {report && (
           <p>
             <Verdict grade={report.worstTenth >= 4.5 ? 'pass' : 'fail'}>
@@ -287,7 +287,7 @@ export function WordsInspector(props: {
                 Bring it inside
               </Button>
             ) : f.code === 'words-hidden' ? (
-              <Button kind="link" onClick={() => void edit('To the very front', on(placeBehind(part.id, null)))}>
+              <Button kind="link" onClick={() => void edit('To the very front', on(placeBehind([part.id], null)))}>
                 Bring it to the very front
               </Button>
             ) : f.code === 'words-overflow' ? (

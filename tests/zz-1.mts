@@ -1,0 +1,33 @@
+import { open } from './zz-look.mts';
+const { page, end } = await open('A Debt of Foxfire');
+const parts = page.getByRole('navigation', { name: 'Parts' });
+const names = async () => (await parts.locator('li').evaluateAll((l) => l.map((x) => (x as HTMLElement).querySelector('.font-semibold')?.textContent))).join(', ');
+await parts.getByRole('button', { name: /^Mark/ }).click();
+await page.waitForTimeout(800);
+console.log(await names());
+// drag mark below picture
+const a = (await parts.locator('li', { hasText: 'Mark' }).boundingBox())!;
+const b = (await parts.locator('li', { hasText: 'Light rays' }).boundingBox())!;
+await page.mouse.move(a.x + 60, a.y + 15); await page.mouse.down();
+for (let i = 1; i <= 12; i++) await page.mouse.move(a.x + 60, a.y + 15 + (b.y - a.y) * i / 12);
+await page.waitForTimeout(300);
+await page.screenshot({ path: '/tmp/look/3.png' });
+await page.mouse.up();
+await page.waitForTimeout(400);
+console.log(await names());
+await page.keyboard.press('Control+z'); await page.waitForTimeout(300);
+console.log(await names());
+// keyboard: alt+down
+await parts.getByRole('button', { name: /^Mark/ }).focus();
+for (let i = 0; i < 3; i++) await page.keyboard.press('Alt+ArrowDown');
+await page.waitForTimeout(300);
+console.log(await names(), await page.evaluate(() => document.activeElement?.textContent));
+await page.keyboard.press('F2'); await page.keyboard.type('Lantern'); await page.keyboard.press('Enter'); await page.waitForTimeout(300);
+console.log(await names(), await page.evaluate(() => document.activeElement?.textContent));
+await page.keyboard.press('Shift+ArrowDown'); await page.keyboard.press('Shift+ArrowDown'); await page.waitForTimeout(200);
+console.log(await page.getByRole('complementary', { name: 'Inspector' }).innerText());
+await page.keyboard.press('Control+g'); await page.waitForTimeout(600);
+console.log(await names());
+await page.mouse.move(400, 30);
+await page.screenshot({ path: '/tmp/look/4.png' });
+await end();
