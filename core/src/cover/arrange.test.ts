@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { type Edit, change } from '../base';
 import type { Rect } from '../plane';
 import {
+  type AlignRoom,
   type CurvePart,
   type Doc,
   type PicturePart,
@@ -109,17 +110,29 @@ describe('moving parts', () => {
 
 describe('lining up and spacing', () => {
   it('one part lines up with the safe area of the cover', () => {
-    const right = apply(alignParts(['seal'], frames, 'right', 0.04));
+    const right = apply(alignParts(['seal'], frames, 'right', 'each-other'));
     expect(area(right, 'seal').x * W + 200).toBeCloseTo(W - 40, 6);
-    const middle = apply(alignParts(['seal'], frames, 'middle', 0.04));
+    const middle = apply(alignParts(['seal'], frames, 'middle', 'safe'));
     expect(area(middle, 'seal').y * H + 100).toBeCloseTo(H / 2, 6);
   });
 
   it('several line up with each other', () => {
-    const left = apply(alignParts(['high', 'low', 'seal'], frames, 'left', 0.04));
+    const left = apply(alignParts(['high', 'low', 'seal'], frames, 'left', 'each-other'));
     expect(area(left, 'seal').x * W).toBeCloseTo(150, 6);
     // Words keep their letters at the line although their area is wider than they are.
     expect((area(left, 'low').x - 0.1) * W).toBeCloseTo(150 - 250, 6);
+  });
+
+  it('several line up with the first, with the safe area or with the cover', () => {
+    const lined = (within: AlignRoom): number =>
+      area(apply(alignParts(['seal', 'high', 'low'], frames, 'left', within)), 'high').x * W - 100 + 150;
+    expect(lined('first')).toBeCloseTo(400, 6);
+    expect(lined('safe')).toBeCloseTo(40, 6);
+    expect(lined('cover')).toBeCloseTo(0, 6);
+    expect(lined('each-other')).toBeCloseTo(150, 6);
+    const spread = apply(spaceParts(['high', 'seal', 'low'], frames, true, 'cover'));
+    expect(area(spread, 'high').y * H - 160 + 160).toBeCloseTo(0, 6);
+    expect((area(spread, 'low').y - 0.8) * H + 1300 + 80).toBeCloseTo(H, 6);
   });
 
   it('makes gaps equal and keeps the outer two', () => {

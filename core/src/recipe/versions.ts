@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: 'b63808a7ba',
-  trace: '6e39ca255c',
-  pin: '96da3e3f75',
-  promo: '54cfd6ca99',
-  image: '4d96f14b54',
-  epub: '80340a3834',
-  pdf: '070478f9ae',
-  svg: 'cc3be6a053',
+  paint: '8c8a3567e4',
+  trace: '48ee74fed6',
+  pin: 'd4df7ce11b',
+  promo: '278e1e3399',
+  image: 'db481d0cfc',
+  epub: '06e3c3e391',
+  pdf: 'adf75476b7',
+  svg: '0011686583',
 } as const;

@@ -6,6 +6,8 @@ export function Check(props: {
   checked: boolean;
   onChange(checked: boolean): void;
   disabled?: boolean;
+  /** There for some of several things. */
+  mixed?: boolean;
   children?: ReactNode;
 }) {
   const box = (
@@ -13,18 +15,24 @@ export function Check(props: {
       <input
         type="checkbox"
         className="size-4 accent-ink"
-        checked={props.checked}
+        ref={(input) => {
+          if (input) input.indeterminate = props.mixed ?? false;
+        }}
+        checked={props.checked && !props.mixed}
         disabled={props.disabled}
         onChange={(e) => props.onChange(e.target.checked)}
       />
       {props.label}
+      {props.mixed && <span className="text-ink-2">mixed</span>}
     </label>
   );
   if (!props.children) return box;
   return (
     <div className="flex flex-col gap-2.5" role="group" aria-label={props.label}>
       {box}
-      {props.checked && <div className="flex flex-col gap-2.5 border-l border-line pl-3">{props.children}</div>}
+      {props.checked && !props.mixed && (
+        <div className="flex flex-col gap-2.5 border-l border-line pl-3">{props.children}</div>
+      )}
     </div>
   );
 }

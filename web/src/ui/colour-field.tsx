@@ -10,9 +10,11 @@ export function ColourField(props: {
   label: string;
   value: string;
   swatches: readonly string[];
+  /** Several things have colours of their own. */
+  mixed?: boolean;
   onChange(hex: string, dragging: boolean): void;
 }) {
-  const { label, value, swatches, onChange } = props;
+  const { label, value, swatches, mixed = false, onChange } = props;
   const [typed, setTyped] = useState<string | null>(null);
   const picker = useContext(PickContext);
   return (
@@ -22,7 +24,7 @@ export function ColourField(props: {
           key={hex}
           type="button"
           aria-label={`${label} ${hex}`}
-          aria-pressed={hex === value}
+          aria-pressed={!mixed && hex === value}
           title={hex}
           onClick={() => onChange(hex, false)}
           className="size-7 rounded-sm border border-edge aria-pressed:ring-2 aria-pressed:ring-ink aria-pressed:ring-offset-2 aria-pressed:ring-offset-paper"
@@ -31,11 +33,11 @@ export function ColourField(props: {
       ))}
       <Popover.Root onOpenChange={() => setTyped(null)}>
         <Popover.Trigger
-          aria-label={`${label}: ${value}, choose another`}
+          aria-label={`${label}: ${mixed ? 'mixed' : value}, choose another`}
           className="flex h-7 items-center gap-2 rounded-sm border border-edge bg-card px-1.5 font-mono text-xs hover:border-ink"
         >
-          <span className="size-4 rounded-sm border border-line" style={{ background: value }} />
-          {value}
+          {!mixed && <span className="size-4 rounded-sm border border-line" style={{ background: value }} />}
+          {mixed ? 'mixed' : value}
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content

@@ -9,19 +9,25 @@ export type MenuGroup = { title: string; options: readonly MenuOption[] };
 export function Menu(props: {
   label: string;
   value: string;
+  /** Several things have values of their own. */
+  mixed?: boolean;
   groups: readonly MenuGroup[];
   onChange(value: string): void;
   onOpen?(): void;
 }) {
   const now = props.groups.flatMap((g) => g.options).find((o) => o.value === props.value);
   return (
-    <Radix.Root value={props.value} onValueChange={props.onChange} onOpenChange={(open) => open && props.onOpen?.()}>
+    <Radix.Root
+      value={props.mixed ? '' : props.value}
+      onValueChange={props.onChange}
+      onOpenChange={(open) => open && props.onOpen?.()}
+    >
       <Radix.Trigger
         aria-label={props.label}
         className="flex w-full items-center justify-between gap-2 rounded-sm border border-edge bg-card px-2.5 py-1.5 text-left hover:border-ink"
       >
-        <span className="truncate" style={now?.style}>
-          <Radix.Value>{now?.label ?? props.value}</Radix.Value>
+        <span className={`truncate ${props.mixed ? 'text-ink-2' : ''}`} style={props.mixed ? undefined : now?.style}>
+          <Radix.Value>{props.mixed ? 'mixed' : (now?.label ?? props.value)}</Radix.Value>
         </span>
         <ChevronDown size={14} className="shrink-0 text-ink-3" />
       </Radix.Trigger>

@@ -58,6 +58,10 @@ export function NumberField(props: {
   digits?: number;
   hideLabel?: boolean;
   disabled?: boolean;
+  /** Said instead of the value where several things have their own. */
+  mixed?: string | false;
+  /** The value stays 0: every change is by so much. */
+  relative?: boolean;
 }) {
   const { label, value, onChange, unit, least, most, hideLabel, disabled } = props;
   const id = useId();
@@ -94,7 +98,12 @@ export function NumberField(props: {
     const target = down.currentTarget;
     target.setPointerCapture(down.pointerId);
     const from = down.clientX;
-    const move = (e: PointerEvent): void => onChange(bounded(value + Math.round((e.clientX - from) / 2) * step), true);
+    let last = value;
+    const move = (e: PointerEvent): void => {
+      const now = bounded(value + Math.round((e.clientX - from) / 2) * step);
+      if (now !== last) onChange(props.relative ? now - last : now, true);
+      last = now;
+    };
     const up = (): void => {
       target.removeEventListener('pointermove', move);
       target.removeEventListener('pointerup', up);
@@ -125,7 +134,8 @@ export function NumberField(props: {
             aria-invalid={said?.kind === 'wrong'}
             aria-describedby={said ? `${id}-said` : undefined}
             className={`${inputLook} font-mono text-xs ${unit ? 'pr-8' : ''}`}
-            value={typed ?? inShown(value)}
+            value={typed ?? (props.mixed ? '' : inShown(value))}
+            placeholder={props.mixed || undefined}
             onChange={(e) => {
               setTyped(e.target.value);
               setLast(null);

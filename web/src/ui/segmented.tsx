@@ -3,7 +3,8 @@ import { ToggleGroup } from 'radix-ui';
 /** One choice of a few, all in view. */
 export function Segmented<T extends string>(props: {
   label: string;
-  value: T;
+  /** null where several things have their own. */
+  value: T | null;
   options: readonly { value: T; label: string }[];
   onChange(value: T): void;
 }) {
@@ -11,7 +12,7 @@ export function Segmented<T extends string>(props: {
     <ToggleGroup.Root
       type="single"
       aria-label={props.label}
-      value={props.value}
+      value={props.value ?? ''}
       onValueChange={(v) => v && props.onChange(v as T)}
       className="flex w-full rounded-sm border border-edge bg-card"
     >

@@ -1,7 +1,7 @@
 import { type Edit, fault, orderBetween } from '../../base';
-import { clamp, type Rect } from '../../plane';
-import { type Doc, inOrder } from '../document';
-import { type Area, type Part, Part as PartSchema } from '../parts';
+import { type Rect, clamp, union } from '../../plane';
+import { type Doc, SAFE, inOrder } from '../document';
+import { type Area, type CurveNode, type Part, Part as PartSchema, type WordsPart } from '../parts';
 
 /** Frames of parts in pixels, as the composition reports them. */
 export type Frames = ReadonlyMap<string, Rect>;
@@ -12,30 +12,40 @@ const bounded = (v: number): number => clamp(v, -4, 4);
 export const movable = (part: Part): boolean =>
   !part.locked && part.kind !== 'ground' && part.kind !== 'scrim' && part.kind !== 'overlay';
 
+/** Puts every point and handle of a curve elsewhere, in fractions of the cover. */
+export function mapNodes(
+  nodes: readonly CurveNode[],
+  to: { x(x: number, y: number): number; y(y: number, x: number): number },
+): void {
+  for (const node of nodes as CurveNode[])
+    for (const [x, y] of [
+      ['x', 'y'],
+      ['inX', 'inY'],
+      ['outX', 'outY'],
+    ] as const)
+      [node[x], node[y]] = [bounded(to.x(node[x], node[y])), bounded(to.y(node[y], node[x]))];
+}
+
+/** Sets words that hang under others free where they are seen. */
+export function setFree(part: WordsPart, frame: Rect | undefined, doc: Doc): void {
+  if (!part.follows || !frame) return;
+  part.follows = null;
+  part.alignY = 'top';
+  part.area.y = frame.y / doc.heightPx;
+}
+
 /**
  * Moves one part by fractions of the cover. Words that hang under others are set free where they are seen, which
  * `frame` tells.
  */
-function shift(part: Part, frame: Rect | undefined, doc: Doc, dx: number, dy: number): void {
+export function shift(part: Part, frame: Rect | undefined, doc: Doc, dx: number, dy: number): void {
+  const by = { x: (x: number): number => x + dx, y: (y: number): number => y + dy };
   switch (part.kind) {
     case 'curve':
-      for (const node of part.nodes) {
-        for (const x of ['x', 'inX', 'outX'] as const) node[x] = bounded(node[x] + dx);
-        for (const y of ['y', 'inY', 'outY'] as const) node[y] = bounded(node[y] + dy);
-      }
-      return;
+      return mapNodes(part.nodes, by);
     case 'words':
-      if (part.follows && frame) {
-        part.follows = null;
-        part.alignY = 'top';
-        part.area.y = frame.y / doc.heightPx;
-      }
-      if (part.baseline?.kind === 'curve') {
-        for (const node of part.baseline.nodes) {
-          for (const x of ['x', 'inX', 'outX'] as const) node[x] = bounded(node[x] + dx);
-          for (const y of ['y', 'inY', 'outY'] as const) node[y] = bounded(node[y] + dy);
-        }
-      }
+      setFree(part, frame, doc);
+      if (part.baseline?.kind === 'curve') mapNodes(part.baseline.nodes, by);
       part.area.x = bounded(part.area.x + dx);
       part.area.y = bounded(part.area.y + dy);
       return;
@@ -64,24 +74,31 @@ export function moveParts(ids: readonly string[], frames: Frames, dx: number, dy
 
 export type AlignTo = 'left' | 'centre' | 'right' | 'top' | 'middle' | 'bottom';
 
-/** Lines parts up: with each other where there are several, with the cover's safe area where there is one. */
-export function alignParts(ids: readonly string[], frames: Frames, to: AlignTo, safe: number): Edit<Doc> {
+/** What parts are lined up with. `first` is the part that was chosen first. */
+export const ALIGN_ROOMS = ['each-other', 'first', 'safe', 'cover'] as const;
+export type AlignRoom = (typeof ALIGN_ROOMS)[number];
+
+/** The box, px, that parts are lined up in; one part by itself has none with others, and takes the safe area. */
+function roomOf(doc: Doc, frames: readonly Rect[], within: AlignRoom): Rect {
+  const margin = within === 'cover' ? 0 : SAFE * doc.widthPx;
+  if (frames.length < 2 || within === 'cover' || within === 'safe')
+    return { x: margin, y: margin, width: doc.widthPx - 2 * margin, height: doc.heightPx - 2 * margin };
+  return within === 'first' ? frames[0] : union(frames);
+}
+
+/** Lines parts up in a box: that of all of them, of the first, of the safe area or of the cover. Faults: `part-gone`. */
+export function alignParts(ids: readonly string[], frames: Frames, to: AlignTo, within: AlignRoom): Edit<Doc> {
   return (doc) => {
     const own = ids.flatMap((id) => {
       const frame = frames.get(id);
       return frame && doc.parts[id] ? [{ id, frame }] : [];
     });
     if (own.length === 0) return fault('part-gone');
-    const margin = safe * doc.widthPx;
-    const room: Rect =
-      own.length > 1
-        ? {
-            x: Math.min(...own.map((o) => o.frame.x)),
-            y: Math.min(...own.map((o) => o.frame.y)),
-            width: Math.max(...own.map((o) => o.frame.x + o.frame.width)) - Math.min(...own.map((o) => o.frame.x)),
-            height: Math.max(...own.map((o) => o.frame.y + o.frame.height)) - Math.min(...own.map((o) => o.frame.y)),
-          }
-        : { x: margin, y: margin, width: doc.widthPx - 2 * margin, height: doc.heightPx - 2 * margin };
+    const room = roomOf(
+      doc,
+      own.map(({ frame }) => frame),
+      within,
+    );
     for (const { id, frame } of own) {
       if (!movable(doc.parts[id])) continue;
       const x = {
@@ -101,8 +118,16 @@ export function alignParts(ids: readonly string[], frames: Frames, to: AlignTo, 
   };
 }
 
-/** Makes the gaps between parts equal; the outer two stay. Fewer than three change nothing. */
-export function spaceParts(ids: readonly string[], frames: Frames, down: boolean): Edit<Doc> {
+/**
+ * Makes the gaps between parts equal. The outer two stay, or go to the edges of the safe area or of the cover. Fewer than
+ * three among themselves, or two in a box, change nothing.
+ */
+export function spaceParts(
+  ids: readonly string[],
+  frames: Frames,
+  down: boolean,
+  within: AlignRoom = 'each-other',
+): Edit<Doc> {
   return (doc) => {
     const own = ids
       .flatMap((id) => {
@@ -112,18 +137,20 @@ export function spaceParts(ids: readonly string[], frames: Frames, down: boolean
           : [];
       })
       .sort((a, b) => a.from - b.from);
-    if (own.length < 3) return;
-    const first = own[0];
+    const boxed = within === 'safe' || within === 'cover';
+    if (own.length < (boxed ? 2 : 3)) return;
+    const room = roomOf(doc, [], within);
     const last = own[own.length - 1];
-    const inner = own.slice(1, -1);
-    const free = last.from - (first.from + first.size) - inner.reduce((sum, o) => sum + o.size, 0);
-    const gap = free / (own.length - 1);
-    let at = first.from + first.size + gap;
-    for (const { id, from, size } of inner) {
-      const by = at - from;
-      const part = doc.parts[id];
-      if (movable(part)) shift(part, frames.get(id), doc, down ? 0 : by / doc.widthPx, down ? by / doc.heightPx : 0);
-      at += size + gap;
+    const from = boxed ? (down ? room.y : room.x) : own[0].from;
+    const to = boxed ? from + (down ? room.height : room.width) : last.from + last.size;
+    const gap = (to - from - own.reduce((sum, o) => sum + o.size, 0)) / (own.length - 1);
+    let at = from;
+    for (const one of own) {
+      const by = at - one.from;
+      const part = doc.parts[one.id];
+      if (by !== 0 && movable(part))
+        shift(part, frames.get(one.id), doc, down ? 0 : by / doc.widthPx, down ? by / doc.heightPx : 0);
+      at += one.size + gap;
     }
   };
 }

@@ -7,3 +7,4 @@ export * from './place-words';
 export * from './recolour';
 export * from './remove-part';
 export * from './set-part';
+export * from './together';

@@ -2,6 +2,7 @@ import { type Edit, fault } from '../../base';
 import { clamp, type Rect } from '../../plane';
 import { type Doc, SAFE } from '../document';
 import type { WordsPart } from '../parts';
+import { mapNodes, setFree } from './arrange';
 
 type Align = WordsPart['align'];
 
@@ -9,14 +10,6 @@ const SHARE: Readonly<Record<Align, number>> = { left: 0, centre: 0.5, right: 1 
 
 /** Words that run straight across in a place of their own: only there a side to range on is a matter of left and right. */
 const straight = (part: WordsPart): boolean => part.setting === 'across' && part.baseline === null;
-
-/** Sets words that hang under others free where they are seen. */
-function free(part: WordsPart, ink: Rect, doc: Doc): void {
-  if (!part.follows) return;
-  part.follows = null;
-  part.alignY = 'top';
-  part.area.y = ink.y / doc.heightPx;
-}
 
 /** Moves the place sideways so that letters `ink` wide, ranged on `align`, begin at `left` px. */
 function hold(part: WordsPart, align: Align, left: number, ink: Rect, doc: Doc): void {
@@ -50,7 +43,7 @@ export function putWords(
     const part = doc.parts[id];
     if (part?.kind !== 'words') return fault('part-gone');
     if (part.locked) return fault('part-locked');
-    free(part, ink, doc);
+    setFree(part, ink, doc);
     part.area.y = clamp(part.area.y + (at.y - ink.y) / doc.heightPx, -4, 4);
     if (straight(part)) hold(part, align, at.x, ink, doc);
     else part.area.x = clamp(part.area.x + (at.x - ink.x) / doc.widthPx, -4, 4);
@@ -68,7 +61,7 @@ export function bringInside(id: string, ink: Rect): Edit<Doc> {
     if (part.locked) return fault('part-locked');
     const margin = SAFE * doc.widthPx;
     const [roomX, roomY] = [doc.widthPx - 2 * margin, doc.heightPx - 2 * margin];
-    free(part, ink, doc);
+    setFree(part, ink, doc);
     if (ink.width > roomX || ink.height > roomY) {
       part.size = null;
       part.turnRad = 0;
@@ -85,11 +78,7 @@ export function bringInside(id: string, ink: Rect): Edit<Doc> {
     const dy = clamp(ink.y, margin, doc.heightPx - margin - ink.height) - ink.y;
     part.area.x += dx / doc.widthPx;
     part.area.y += dy / doc.heightPx;
-    if (part.baseline?.kind === 'curve') {
-      for (const node of part.baseline.nodes) {
-        for (const x of ['x', 'inX', 'outX'] as const) node[x] += dx / doc.widthPx;
-        for (const y of ['y', 'inY', 'outY'] as const) node[y] += dy / doc.heightPx;
-      }
-    }
+    if (part.baseline?.kind === 'curve')
+      mapNodes(part.baseline.nodes, { x: (x) => x + dx / doc.widthPx, y: (y) => y + dy / doc.heightPx });
   };
 }

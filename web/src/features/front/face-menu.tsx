@@ -1,4 +1,4 @@
-import { type WordsPart, setPart } from '@yosomi/core/cover';
+import { type WordsPart, setParts } from '@yosomi/core/cover';
 import type { OwnFace } from '@yosomi/core/project';
 import { FAMILIES, type FaceGroup, OWN_FACE, familyOf } from '@yosomi/core/text';
 import { useEffect } from 'react';
@@ -23,14 +23,12 @@ const GROUPS: Record<FaceGroup, string> = {
   scripts: 'For many scripts',
 };
 
-/** Chooses the face: shipped ones in groups by what they suit, shown in the book's own words, and a person's own. */
-export function FaceMenu(props: {
-  part: WordsPart;
-  on: On;
-  set(what: string, fields: Partial<WordsPart>): void;
-  sample: string;
-}) {
-  const { part, on, set, sample } = props;
+/** Chooses the face of words: shipped ones in groups by what they suit, shown in the book's own words, and a person's own. */
+export function FaceMenu(props: { parts: readonly WordsPart[]; on: On; sample: string }) {
+  const { parts, on, sample } = props;
+  const [part] = parts;
+  const label = `Face of ${parts.length > 1 ? `${parts.length} parts` : nameOf(part).toLowerCase()}`;
+  const ids = parts.map(({ id }) => id);
   const faces = useFrom((b) => b.faces);
   const { house } = useHouse();
   const edit = useSession((s) => s.edit);
@@ -41,9 +39,9 @@ export function FaceMenu(props: {
   const own = [...Object.values(faces), ...house.faces.filter((f) => !faces[f.id])];
   /** A face of one's own comes into the title in the step that first uses it. */
   const chooseOwn = (face: OwnFace): void =>
-    void edit(`Face of ${nameOf(part).toLowerCase()}`, (book) => {
+    void edit(label, (book) => {
       book.faces[face.id] = face;
-      return on(setPart(part.id, { cut: `${OWN_FACE}${face.id}`, wide: null }))(book);
+      return on(setParts(ids, () => ({ cut: `${OWN_FACE}${face.id}`, wide: null })))(book);
     });
   const font = useFontInput(chooseOwn, sample);
   const choose = (id: string): void => {
@@ -51,11 +49,15 @@ export function FaceMenu(props: {
     if (face) return chooseOwn(face);
     const next = FAMILIES.find((f) => f.id === id);
     if (!next) return;
-    const heavy = (family?.cuts.find((c) => c.id === part.cut)?.weight ?? 500) >= 600;
     const upright = next.cuts.filter((c) => !c.italic);
-    const cut = heavy ? upright[upright.length - 1] : upright[0];
-    const italic = next.cuts.find((c) => c.italic) ?? cut;
-    set('Face', { cut: cut.id, wide: null, minor: part.minor && { ...part.minor, cut: italic.id } });
+    // Heavy words stay heavy.
+    const dressed = (words: WordsPart): Partial<WordsPart> => {
+      const heavy = (familyOf(words.cut)?.cuts.find((c) => c.id === words.cut)?.weight ?? 500) >= 600;
+      const cut = heavy ? upright[upright.length - 1] : upright[0];
+      const italic = next.cuts.find((c) => c.italic) ?? cut;
+      return { cut: cut.id, wide: null, minor: words.minor && { ...words.minor, cut: italic.id } };
+    };
+    edit(label, on(setParts(ids, (one) => dressed(one as WordsPart))));
   };
   return (
     <>
@@ -67,6 +69,7 @@ export function FaceMenu(props: {
           void showOwnFaces(own.map((f) => f.id));
         }}
         value={family?.id ?? part.cut}
+        mixed={parts.some((one) => (familyOf(one.cut)?.id ?? one.cut) !== (family?.id ?? part.cut))}
         onChange={choose}
         groups={[
           ...(own.length > 0

@@ -48,7 +48,7 @@ export function Share(props: {
 const blendName = (blend: Blend): string => blend.charAt(0).toUpperCase() + blend.slice(1).replace('-', ' ');
 
 /** How a thing mixes with what is behind it. */
-export function BlendField(props: { label: string; value: Blend; onChange(blend: Blend): void }) {
+export function BlendField(props: { label: string; value: Blend; mixed?: boolean; onChange(blend: Blend): void }) {
   return (
     <div className="flex items-center justify-between gap-2">
       <span className="text-ink-2">{props.label.replace(' mode', '')}</span>
@@ -56,6 +56,7 @@ export function BlendField(props: { label: string; value: Blend; onChange(blend:
         <Menu
           label={props.label}
           value={props.value}
+          mixed={props.mixed}
           onChange={(blend) => props.onChange(blend as Blend)}
           groups={[{ title: 'Blend modes', options: BLENDS.map((b) => ({ value: b, label: blendName(b) })) }]}
         />
@@ -291,6 +292,7 @@ function StopsField(props: {
 /** Lengths are shown in px of the cover. */
 export function ShadowField(props: {
   value: Shadow | null;
+  mixed?: boolean;
   widthPx: number;
   swatches: readonly string[];
   onChange: Put<Shadow | null>;
@@ -308,7 +310,12 @@ export function ShadowField(props: {
       />
     );
   return (
-    <Check label="Drop shadow" checked={value !== null} onChange={(on) => onChange(on ? defaultShadow : null)}>
+    <Check
+      label="Drop shadow"
+      checked={value !== null}
+      mixed={props.mixed}
+      onChange={(on) => onChange(on ? (value ?? defaultShadow) : null)}
+    >
       {px('Right', 'dx')}
       {px('Down', 'dy')}
       {px('Softness', 'blur')}
@@ -334,6 +341,7 @@ export function ShadowField(props: {
 export function BorderField(props: {
   label?: string;
   value: Border | null;
+  mixed?: boolean;
   widthPx: number;
   swatches: readonly string[];
   onChange: Put<Border | null>;
@@ -343,7 +351,8 @@ export function BorderField(props: {
     <Check
       label={label}
       checked={value !== null}
-      onChange={(on) => onChange(on ? { width: 0.006, colour: swatches[0] ?? '#101112' } : null)}
+      mixed={props.mixed}
+      onChange={(on) => onChange(on ? (value ?? { width: 0.006, colour: swatches[0] ?? '#101112' }) : null)}
     >
       {value && (
         <>

@@ -14,6 +14,7 @@ const PLACES: Record<Corner, readonly [x: number, y: number]> = {
   sw: [0, 1],
   w: [0, 0.5],
 };
+const CORNERS = Object.keys(PLACES) as Corner[];
 const BLUE = '#a4dded';
 
 /** The frame of the selected part, in screen pixels, with its measurements in cover pixels; it turns with the part. */
@@ -26,6 +27,8 @@ export function Handles(props: {
   label: string;
   width: number;
   resizable: boolean;
+  /** Corners only: what keeps its ratio. */
+  keepsRatio?: boolean;
   onResize(corner: Corner, e: PointerEvent): void;
   onTurn(e: PointerEvent): void;
 }) {
@@ -70,7 +73,7 @@ export function Handles(props: {
           </>
         )}
         {props.resizable &&
-          (Object.keys(PLACES) as Corner[]).map((corner) => {
+          CORNERS.filter((corner) => !props.keepsRatio || corner.length === 2).map((corner) => {
             const [fx, fy] = PLACES[corner];
             return (
               <rect
@@ -94,8 +97,11 @@ export function Handles(props: {
   );
 }
 
+/** A frame, px of the cover, and how far it is turned about its middle. */
+type Framed = Rect & { readonly turnRad?: number };
+
 /** Plain frames round the parts of a selection of several, or of the ones a marquee would take; `faint` round what is pointed at. */
-export function Frames({ frames, scale: k, faint }: { frames: readonly Rect[]; scale: number; faint?: boolean }) {
+export function Frames({ frames, scale: k, faint }: { frames: readonly Framed[]; scale: number; faint?: boolean }) {
   return (
     <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden>
       {frames.map((f, i) => (
@@ -105,6 +111,7 @@ export function Frames({ frames, scale: k, faint }: { frames: readonly Rect[]; s
           y={f.y * k}
           width={f.width * k}
           height={f.height * k}
+          transform={turnOf(f, k)}
           fill={faint ? '#e9f4f8' : 'none'}
           fillOpacity={0.18}
           stroke={faint ? '#2f7fa6' : BLUE}
@@ -115,6 +122,11 @@ export function Frames({ frames, scale: k, faint }: { frames: readonly Rect[]; s
     </svg>
   );
 }
+
+const turnOf = (f: Framed, k: number): string | undefined =>
+  f.turnRad
+    ? `rotate(${(f.turnRad * 180) / Math.PI} ${(f.x + f.width / 2) * k} ${(f.y + f.height / 2) * k})`
+    : undefined;
 
 const SAYS: Record<Guide['kind'], string> = {
   edge: 'edge',

@@ -47,7 +47,7 @@ export function Inspector(props: {
       className="flex h-full min-h-0 w-[288px] shrink-0 flex-col overflow-auto border-l border-line"
     >
       {many.length > 1 ? (
-        <ManyInspector ids={many} doc={doc} on={on} frames={frames} />
+        <ManyInspector ids={many} {...same} />
       ) : (
         <>
           {part && <h2 className="px-4 pt-4 text-base font-semibold">{nameOf(part)}</h2>}

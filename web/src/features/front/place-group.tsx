@@ -1,4 +1,4 @@
-import { type AlignTo, type Part, SAFE, alignParts, moveParts } from '@yosomi/core/cover';
+import { type AlignRoom, type AlignTo, type Part, alignParts, moveParts } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
 import {
   AlignCenterHorizontal,
@@ -26,8 +26,13 @@ const ALIGNS: readonly { to: AlignTo; label: string; icon: ReactNode }[] = [
   { to: 'bottom', label: 'To the bottom', icon: <AlignEndHorizontal size={15} /> },
 ];
 
-/** Six buttons that line parts up: with each other, or one with the safe area. */
-export function AlignRow(props: { ids: readonly string[]; frames: ReadonlyMap<string, Rect>; on: On }) {
+/** Six buttons that line parts up in a box. */
+export function AlignRow(props: {
+  ids: readonly string[];
+  frames: ReadonlyMap<string, Rect>;
+  on: On;
+  within: AlignRoom;
+}) {
   const edit = useSession((s) => s.edit);
   return (
     <div className="flex rounded-sm border border-edge bg-card" role="group" aria-label="Line up">
@@ -36,7 +41,7 @@ export function AlignRow(props: { ids: readonly string[]; frames: ReadonlyMap<st
           <button
             type="button"
             aria-label={label}
-            onClick={() => void edit(label, props.on(alignParts(props.ids, props.frames, to, SAFE)))}
+            onClick={() => void edit(label, props.on(alignParts(props.ids, props.frames, to, props.within)))}
             className="flex flex-1 justify-center py-1.5 text-ink-2 not-first:border-l not-first:border-line hover:text-ink"
           >
             {icon}
@@ -103,7 +108,7 @@ export function PlaceGroup(props: {
         most={180}
         onChange={(v, d) => set('Turn', { turnRad: radians(v) } as Partial<typeof part>, d && 'turn')}
       />
-      <AlignRow ids={[part.id]} frames={frames} on={on} />
+      <AlignRow ids={[part.id]} frames={frames} on={on} within="safe" />
       {props.children}
     </Group>
   );

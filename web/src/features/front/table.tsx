@@ -7,6 +7,7 @@ import { useFrom, useSession } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';
 import { Calm } from '../../ui/calm';
 import { Tip } from '../../ui/tip';
+import { boxOf } from './box-of';
 import { CurveHandles } from './curve-handles';
 import { Frames, Guides, Handles } from './handles';
 import { type Lying, LyingHere } from './lying-here';
@@ -95,7 +96,11 @@ export function Table(props: {
   const typed = typing ? doc.parts[typing] : undefined;
   const pointed = usePointed((s) => s.id);
   const point = usePointed((s) => s.point);
-  const pointedFrame = pointed && !selection.includes(pointed) && !hands.moving ? frames.get(pointed) : undefined;
+  const framed = (one: Part): (Rect & { turnRad: number })[] => {
+    const own = frames.get(one.id);
+    return own ? [{ ...own, turnRad: one.turnRad }] : [];
+  };
+  const under = pointed && !selection.includes(pointed) && !hands.moving ? doc.parts[pointed] : undefined;
   const [lying, setLying] = useState<Lying | null>(null);
   /** What lies on one another at a point, or under the selected part where keys ask. */
   const openLying = (e: MouseEvent): void => {
@@ -159,6 +164,12 @@ export function Table(props: {
     if (part && !part.locked) hands.take(e, job);
   };
 
+  const together = parts.length > 1 ? boxOf(selection, doc, frames) : null;
+  const beginTogether = (e: PointerEvent, job: Parameters<typeof hands.take>[1]): void => {
+    e.stopPropagation();
+    hands.take(e, job);
+  };
+
   return (
     <section
       aria-label="Light table"
@@ -211,8 +222,24 @@ export function Table(props: {
               />
             )}
             <Guides guides={hands.guides} scale={k} />
-            {parts.length > 1 && <Frames frames={parts.flatMap((p) => frames.get(p.id) ?? [])} scale={k} />}
-            {pointedFrame && <Frames frames={[pointedFrame]} scale={k} faint />}
+            {parts.length > 1 && <Frames frames={parts.flatMap(framed)} scale={k} />}
+            {together && (
+              <Handles
+                frame={together}
+                area={null}
+                turnRad={0}
+                scale={k}
+                width={width}
+                label={`${Math.round(together.width)} x ${Math.round(together.height)}`}
+                resizable
+                keepsRatio
+                onResize={(corner, e) =>
+                  beginTogether(e, { kind: 'scale-many', ids: selection, frames, box: together, corner, doc })
+                }
+                onTurn={(e) => beginTogether(e, { kind: 'turn-many', ids: selection, frames, box: together, doc })}
+              />
+            )}
+            {under && !under.hidden && <Frames frames={framed(under)} scale={k} faint />}
             {hands.marquee && <Frames frames={[hands.marquee]} scale={k} />}
             {part && frame && part.kind !== 'ground' && part.kind !== 'overlay' && !part.hidden && (
               <Handles

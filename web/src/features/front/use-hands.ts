@@ -7,11 +7,13 @@ import {
   inOrder,
   movable,
   moveParts,
+  scaleParts,
   setPart,
   snap,
+  turnParts,
   withGroup,
 } from '@yosomi/core/cover';
-import { type Point, type Rect, contains, outset, union } from '@yosomi/core/plane';
+import { type Point, type Rect, centreOf, contains, outset, union } from '@yosomi/core/plane';
 import { type PointerEvent, useEffect, useRef, useState } from 'react';
 import { useFrom, useSession } from '../../state/session';
 import { type NodeHandle, moveNode, panPicture, resizeBy, turnTowards } from './drags';
@@ -19,10 +21,20 @@ import type { Corner } from './handles';
 import { nameOf } from './part-names';
 import type { On } from './use-set';
 
+/** Several parts as they are when a hand takes hold of the box round them. */
+type Together = {
+  readonly ids: readonly string[];
+  readonly frames: ReadonlyMap<string, Rect>;
+  readonly box: Rect;
+  readonly doc: Doc;
+};
+
 type Job =
   | { readonly kind: 'move'; readonly ids: readonly string[]; readonly frame: Rect; readonly others: readonly Rect[] }
   | { readonly kind: 'resize'; readonly corner: Corner; readonly part: Part; readonly frame: Rect; readonly doc: Doc }
   | { readonly kind: 'turn'; readonly part: Part; readonly frame: Rect }
+  | (Together & { readonly kind: 'scale-many'; readonly corner: Corner })
+  | (Together & { readonly kind: 'turn-many' })
   | { readonly kind: 'pan-picture'; readonly part: Part; readonly frame: Rect }
   | {
       readonly kind: 'node';
@@ -50,6 +62,14 @@ const isBackdrop = (part: Part, frame: Rect | undefined, doc: Doc): boolean =>
   part.kind === 'scrim' ||
   part.kind === 'overlay' ||
   (part.locked && !!frame && frame.width >= doc.widthPx * 0.95 && frame.height >= doc.heightPx * 0.95);
+
+/** An edit of parts as they were when the drag began, so that a drag there and back changes nothing. */
+const asBegun =
+  (job: Together, edit: Edit<Doc>): Edit<Doc> =>
+  (doc) => {
+    for (const id of job.ids) if (job.doc.parts[id]) doc.parts[id] = structuredClone(job.doc.parts[id]);
+    return edit(doc);
+  };
 
 /** What the hand does on the cover: selecting, moving with snapping, resizing, turning, drawing, and the marquee. */
 export function useHands(props: {
@@ -200,6 +220,23 @@ export function useHands(props: {
           `Turn ${nameOf(job.part).toLowerCase()}`,
           setPart(job.part.id, { turnRad: turnTowards(job.frame, now, at.shift) }),
         );
+      case 'scale-many': {
+        const { ids, box, corner } = job;
+        const [west, north] = [corner.includes('w'), corner.includes('n')];
+        const anchor = { x: box.x + (west ? box.width : 0), y: box.y + (north ? box.height : 0) };
+        // What the hand has gone along the diagonal counts.
+        const grown = (west ? -dx : dx) * box.width + (north ? -dy : dy) * box.height;
+        const k = Math.max(0.01, 1 + grown / (box.width ** 2 + box.height ** 2));
+        return change('Scale parts', asBegun(job, scaleParts(ids, job.frames, anchor, k)));
+      }
+      case 'turn-many': {
+        const centre = centreOf(job.box);
+        const angle = (p: Point): number => Math.atan2(p.y - centre.y, p.x - centre.x);
+        const rad = angle(now) - angle(h.at);
+        const step = Math.PI / 12;
+        const by = at.shift ? Math.round(rad / step) * step : rad;
+        return change('Turn parts', asBegun(job, turnParts(job.ids, job.frames, centre, by)));
+      }
       case 'pan-picture': {
         const { part } = job;
         if (part.kind !== 'picture' || part.source.kind !== 'asset') return;

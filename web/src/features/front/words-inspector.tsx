@@ -73,7 +73,7 @@ export function WordsInspector(props: {
         )}
       </Group>
       <Group title="How it is set">
-        <FaceMenu part={part} on={on} set={set} sample={words} />
+        <FaceMenu parts={[part]} on={on} sample={words} />
         {family && family.cuts.length > 1 && (
           <Segmented
             label="Weight"
