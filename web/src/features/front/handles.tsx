@@ -112,9 +112,8 @@ export function Frames({ frames, scale: k, faint }: { frames: readonly Framed[];
           width={f.width * k}
           height={f.height * k}
           transform={turnOf(f, k)}
-          fill={faint ? '#e9f4f8' : 'none'}
-          fillOpacity={0.18}
-          stroke={faint ? '#2f7fa6' : BLUE}
+          fill="none"
+          stroke={BLUE}
           strokeDasharray={faint ? '2 3' : undefined}
           strokeWidth={1.25}
         />
