@@ -5,6 +5,7 @@ import { ROOT } from '@yosomi/node-kit';
 import { browserRows } from './browser';
 import { deliverRows } from './deliver';
 import { engineRows } from './engine';
+import { markRows } from './marks';
 import { pinRows } from './pin';
 import { promoRows } from './promos';
 import type { Row } from './rows';
@@ -35,6 +36,12 @@ const SECTIONS: readonly Section[] = [
   { name: 'engine', title: 'The engine, in Node on one thread', text: '', rows: () => engineRows(rounds) },
   { name: 'pin', title: 'A cover on a photograph, in Node on one thread', text: '', rows: () => pinRows(rounds) },
   { name: 'files', title: 'Files for stores, in Node', text: '', rows: () => deliverRows(rounds) },
+  {
+    name: 'marks',
+    title: 'Ten made-up marks traced, beside a general tracer',
+    text: 'Marks of 400 pixels, both tracings painted at 1600 and held against the mark itself.\n\n',
+    rows: () => markRows(rounds),
+  },
   {
     name: 'warp',
     title: 'One steep view of a picture, against general tools',

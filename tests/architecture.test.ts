@@ -63,7 +63,7 @@ const PACKAGES: Readonly<Record<string, readonly string[]>> = {
     'harfbuzzjs',
     '@xmldom/xmldom',
     'simplex-noise',
-    'imagetracerjs',
+    'd3-contour',
     '@cantoo/pdf-lib',
     '@zip.js/zip.js/lib/zip-core-native.js',
     'utif2',

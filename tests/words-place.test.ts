@@ -1,5 +1,5 @@
 import { change } from '@yosomi/core/base';
-import { inkBox } from '@yosomi/core/compose';
+import { compose, inkBox, textOf } from '@yosomi/core/compose';
 import {
   type Doc,
   type WordsPart,
@@ -9,18 +9,23 @@ import {
   behindWords,
   bringInside,
   inOrder,
+  newOverlay,
   newPicture,
+  newShape,
   putWords,
   removePart,
   setPart,
 } from '@yosomi/core/cover';
-import type { Rect } from '@yosomi/core/plane';
+import { type Rect, intersect } from '@yosomi/core/plane';
 import { type Book, assetId } from '@yosomi/core/project';
 import {
+  coverPartPictures,
   deliverables,
   frontFindings,
+  gather,
   landing,
   makeDeliverable,
+  offerPictures,
   settledCover,
   sideFindings,
   verdictOf,
@@ -182,6 +187,58 @@ describe('words that are added', () => {
       }),
       { numRuns: 25 },
     );
+  });
+});
+
+describe('what is added', () => {
+  it('lands on no words and no mark, wherever it was meant to stand', async () => {
+    const book = wordsBook();
+    const { resources } = await gather(book.cover, book.brief, studio, 240);
+    const { frames } = compose(book.cover, book.brief, resources);
+    const lying = Object.values(book.cover.parts).flatMap((part) => {
+      const frame = part.kind === 'words' && !part.hidden ? frames.get(part.id) : undefined;
+      return frame && frame.height > 0 ? [frame] : [];
+    });
+    const { widthPx: w, heightPx: h } = book.cover;
+    for (const enough of [4.5, 2])
+      for (const [x, y] of [
+        [0.15, 0.12],
+        [0.4, 0.2],
+        [0.3, 0.88],
+        [0.1, 0.5],
+      ]) {
+        const { area } = await landing(book, { x, y, width: 0.3, height: 0.06 }, studio, enough);
+        const box = { x: area.x * w, y: area.y * h, width: area.width * w, height: area.height * h };
+        for (const frame of lying) {
+          const { width, height } = intersect(box, frame);
+          expect(Math.min(width, height)).toBeLessThan(0.004 * w);
+        }
+        expect([area.width, area.height]).toEqual([0.3, 0.06]);
+      }
+  });
+
+  it('is shown by itself before it is there, and parts that are there as they are', async () => {
+    const book = wordsBook();
+    const here = await coverPartPictures(book, studio, 60);
+    expect([...here.keys()].sort()).toEqual(
+      Object.values(book.cover.parts)
+        .filter((p) => !p.hidden && (p.kind !== 'words' || textOf(p, book.brief).trim()))
+        .map((p) => p.id)
+        .sort(),
+    );
+    const area = { x: 0.2, y: 0.2, width: 0.4, height: 0.25 };
+    const offered = await offerPictures(
+      book,
+      { disc: newShape({ kind: 'ellipse' }, { area, colour: '#aa3300' }), rays: newOverlay('rays', '#fff6e4') },
+      studio,
+      60,
+    );
+    const disc = offered.get('disc')!;
+    expect([disc.width, disc.height]).toEqual([60, 60]);
+    const at = (x: number, y: number): number[] => [...disc.data.slice((y * 60 + x) * 4, (y * 60 + x) * 4 + 4)];
+    expect(at(30, 30)).toEqual([0xaa, 0x33, 0, 255]);
+    expect(at(1, 1)[3]).toBe(0);
+    expect(Math.max(...offered.get('rays')!.data)).toBeGreaterThan(20);
   });
 });
 

@@ -115,11 +115,11 @@ describe('parts together', () => {
         const next = apply(turnParts(some, frames, about, rad));
         expect(Doc.safeParse(next).success).toBe(true);
         // Frames turn about their own middles; these have gone round.
-        const gone = new Map(
+        const gone = new Map<string, Rect>(
           [...frames].map(([id, f]) => {
-            if (!some.includes(id)) return [id, f];
+            if (!some.some((one) => one === id)) return [id, f] as const;
             const c = at(rotateAbout(rad, about.x, about.y), centreOf(f));
-            return [id, { ...f, x: c.x - f.width / 2, y: c.y - f.height / 2 }];
+            return [id, { ...f, x: c.x - f.width / 2, y: c.y - f.height / 2 }] as const;
           }),
         );
         const back = apply(turnParts(some, gone, about, -rad), next);

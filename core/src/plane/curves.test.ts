@@ -1,13 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  CUBIC,
   type Cubic,
-  type Point,
+  type Path,
   PathBuilder,
+  type Point,
   arcBaseline,
+  drawnBounds,
+  eachOp,
   ellipsePath,
   fitCurve,
+  fitRing,
   flatten,
+  pathBounds,
   pointOn,
   polyline,
   rectPath,
@@ -130,5 +136,87 @@ describe('an arc to set words on', () => {
   it('is half a circle at the end of its range and straight at its middle', () => {
     expect(arcBaseline(area, 1).length).toBeCloseTo((Math.PI * area.width) / 2, 0);
     expect(arcBaseline(area, 0).length).toBe(area.width);
+  });
+});
+
+describe('the box of what is drawn', () => {
+  it('is that of the points of the curve, not of its handles', () => {
+    const number = fc.integer({ min: -100, max: 100 });
+    const cubic = fc.tuple(number, number, number, number, number, number, number, number);
+    fc.assert(
+      fc.property(cubic, fc.boolean(), ([a, b, c, d, e, f, g, h], quad) => {
+        const builder = new PathBuilder().move(a, b);
+        const path = (quad ? builder.quad(c, d, g, h) : builder.cubic(c, d, e, f, g, h)).done();
+        const box = drawnBounds(path);
+        const points = flatten(path, 400);
+        const xs = points.map((p) => p.x);
+        const ys = points.map((p) => p.y);
+        expect(box.x).toBeCloseTo(Math.min(...xs), 1);
+        expect(box.x + box.width).toBeCloseTo(Math.max(...xs), 1);
+        expect(box.y).toBeCloseTo(Math.min(...ys), 1);
+        expect(box.y + box.height).toBeCloseTo(Math.max(...ys), 1);
+        const loose = pathBounds(path);
+        expect(box.width).toBeLessThanOrEqual(loose.width + 1e-9);
+      }),
+    );
+    expect(drawnBounds(ellipsePath(5, 5, 3)).width).toBeCloseTo(6, 3);
+    expect(drawnBounds(new PathBuilder().done())).toEqual({ x: 0, y: 0, width: 0, height: 0 });
+  });
+});
+
+describe('an outline from the grid of pixels', () => {
+  /** Points on a circle with a little noise, as an outline through pixels has. */
+  const circle = (r: number): { x: number; y: number }[] => {
+    const count = Math.round(r * 7);
+    return Array.from({ length: count }, (_, i) => {
+      const a = (i / count) * 2 * Math.PI;
+      const out = r + Math.sin(i * 12.9898) * 0.08;
+      return { x: 50 + out * Math.cos(a), y: 50 + out * Math.sin(a) };
+    });
+  };
+  const pieces = (path: Path): number[] => {
+    const codes: number[] = [];
+    eachOp(path, (code) => codes.push(code));
+    return codes;
+  };
+
+  it('becomes few cubics where it is round, whatever its size', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 8, max: 200, noNaN: true }), (r) => {
+        const path = fitRing(circle(r), 0.35, 0.75)!;
+        expect(pieces(path).length).toBeLessThan(16);
+        for (const p of flatten(path, 40)) expect(Math.abs(Math.hypot(p.x - 50, p.y - 50) - r)).toBeLessThan(0.6);
+      }),
+    );
+  });
+
+  it('keeps corners where they are: a turned square has four lines', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 1.57, noNaN: true }),
+        fc.double({ min: 14, max: 120, noNaN: true }),
+        (rad, side) => {
+          const corners = [0, 1, 2, 3].map((k) => ({
+            x: 50 + (side / Math.SQRT2) * Math.cos(rad + (k * Math.PI) / 2),
+            y: 50 + (side / Math.SQRT2) * Math.sin(rad + (k * Math.PI) / 2),
+          }));
+          const steps = Math.round(side);
+          const ring = corners.flatMap((from, k) => {
+            const to = corners[(k + 1) % 4];
+            return Array.from({ length: steps }, (_, i) => ({
+              x: from.x + ((to.x - from.x) * i) / steps,
+              y: from.y + ((to.y - from.y) * i) / steps,
+            }));
+          });
+          const path = fitRing(ring, 0.35, 0.75)!;
+          expect(pieces(path).filter((code) => code === CUBIC)).toEqual([]);
+          for (const corner of corners)
+            expect(Math.min(...flatten(path, 1).map((p) => Math.hypot(p.x - corner.x, p.y - corner.y)))).toBeLessThan(
+              0.9,
+            );
+        },
+      ),
+    );
+    expect(fitRing([{ x: 0, y: 0 }], 1, 1)).toBeNull();
   });
 });

@@ -21,14 +21,18 @@ export const pointOn = ({ a, b, c, d }: Cubic, t: number): Point => {
 /**
  * Few smooth cubics through a freehand stroke, none further than `tolerance` from a point of it
  * (Schneider, "An algorithm for automatically fitting digitized curves", Graphics Gems 1990).
- * Fewer than two different points give none.
+ * Fewer than two different points give none. `ends` says in which directions it leaves its first and last point.
  */
-export function fitCurve(points: readonly Point[], tolerance: number): Cubic[] {
+export function fitCurve(
+  points: readonly Point[],
+  tolerance: number,
+  ends?: { readonly first: Point; readonly last: Point },
+): Cubic[] {
   const clean = points.filter((p, i) => i === 0 || Math.hypot(p.x - points[i - 1].x, p.y - points[i - 1].y) > 1e-6);
   if (clean.length < 2) return [];
   const n = clean.length;
-  const first = unitOf(sub(clean[Math.min(3, n - 1)], clean[0]));
-  const last = unitOf(sub(clean[Math.max(0, n - 4)], clean[n - 1]));
+  const first = unitOf(ends?.first ?? sub(clean[Math.min(3, n - 1)], clean[0]));
+  const last = unitOf(ends?.last ?? sub(clean[Math.max(0, n - 4)], clean[n - 1]));
   return fitPiece(clean, first, last, tolerance);
 }
 
@@ -44,7 +48,8 @@ function fitPiece(points: readonly Point[], t1: Point, t2: Point, tolerance: num
     const { error, where } = furthest(points, curve, at);
     if (error <= tolerance) return [curve];
     if (round === 5 || error > tolerance * 16) {
-      const centre = unitOf(sub(points[Math.max(0, where - 2)], points[Math.min(n - 1, where + 2)]));
+      const near = Math.max(1, Math.min(4, where, n - 1 - where));
+      const centre = unitOf(sub(points[where - near], points[where + near]));
       return [
         ...fitPiece(points.slice(0, where + 1), t1, centre, tolerance),
         ...fitPiece(points.slice(where), times(centre, -1), t2, tolerance),

@@ -2,4 +2,5 @@ export * from './geometry';
 export * from './path';
 export * from './homography';
 export * from './fit-curve';
+export * from './fit-ring';
 export * from './polyline';

@@ -89,6 +89,55 @@ export function pathBounds(path: Path): Rect {
   return { x: x0, y: y0, width: x1 - x0, height: y1 - y0 };
 }
 
+/** The exact box of what is drawn: curves count up to where they turn, not their control points. */
+export function drawnBounds(path: Path): Rect {
+  const { ops } = path;
+  const box = { x0: Infinity, x1: -Infinity, y0: Infinity, y1: -Infinity };
+  let [x, y] = [0, 0];
+  const reach = (px: number, py: number): void => {
+    box.x0 = Math.min(box.x0, px);
+    box.x1 = Math.max(box.x1, px);
+    box.y0 = Math.min(box.y0, py);
+    box.y1 = Math.max(box.y1, py);
+  };
+  eachOp(path, (code, at) => {
+    if (COORDS[code] === 0) return;
+    const end = at + COORDS[code] - 2;
+    if (code === QUAD || code === CUBIC) {
+      const [bx, by] = [ops[at], ops[at + 1]];
+      const [cx, cy] = code === CUBIC ? [ops[at + 2], ops[at + 3]] : [bx, by];
+      const [dx, dy] = [ops[end], ops[end + 1]];
+      // A quadratic curve as the cubic that it is.
+      const two = 2 / 3;
+      const cubic = (a: number, b: number, c: number, d: number): readonly [number, number, number, number] =>
+        code === CUBIC ? [a, b, c, d] : [a, a + (b - a) * two, d + (c - d) * two, d];
+      const [xs, ys] = [cubic(x, bx, cx, dx), cubic(y, by, cy, dy)];
+      for (const t of [...turnsOf(xs), ...turnsOf(ys)]) reach(cubicAt(xs, t), cubicAt(ys, t));
+    }
+    [x, y] = [ops[end], ops[end + 1]];
+    reach(x, y);
+  });
+  if (box.x0 > box.x1) return { x: 0, y: 0, width: 0, height: 0 };
+  return { x: box.x0, y: box.y0, width: box.x1 - box.x0, height: box.y1 - box.y0 };
+}
+
+type Four = readonly [number, number, number, number];
+
+const cubicAt = ([a, b, c, d]: Four, t: number): number => {
+  const u = 1 - t;
+  return u * u * u * a + 3 * u * u * t * b + 3 * u * t * t * c + t * t * t * d;
+};
+
+/** Places within a cubic at which one coordinate turns. */
+function turnsOf([a, b, c, d]: Four): number[] {
+  const [k2, k1, k0] = [d - 3 * c + 3 * b - a, 2 * (c - 2 * b + a), b - a];
+  const inside = (t: number): boolean => t > 0 && t < 1;
+  if (Math.abs(k2) < 1e-12) return Math.abs(k1) < 1e-12 ? [] : [-k0 / k1].filter(inside);
+  const root = k1 * k1 - 4 * k2 * k0;
+  if (root < 0) return [];
+  return [(-k1 + Math.sqrt(root)) / (2 * k2), (-k1 - Math.sqrt(root)) / (2 * k2)].filter(inside);
+}
+
 /** A rectangle, its corners rounded by circular arcs of the given radius (cubic approximation, error below 0.03 %). */
 export function rectPath(r: Rect, radius = 0): Path {
   const b = new PathBuilder();

@@ -1,7 +1,11 @@
-import type { Composition } from '../compose';
+import { type Composition, compose, needs } from '../compose';
+import { type PartSeed, docOf } from '../cover';
 import { type Images, type InkItem, group, inkBounds } from '../ink';
 import { type Rect, intersect, translate, union } from '../plane';
 import { type Raster, shrink } from '../pixels';
+import type { Book } from '../project';
+import { textureRaster } from '../texture';
+import { gather } from './gather';
 import type { Studio } from './studio';
 
 /** Painted so many times larger than it is shown: thin lines and letters stay. */
@@ -43,4 +47,37 @@ export function partPictures(
     pictures.set(id, shrink(studio.paint(alone, width * FINER, images), width, height));
   }
   return pictures;
+}
+
+/** Pictures are read at this width for small ones of parts. */
+const READ_PX = 640;
+
+/** Each part of a cover by itself, small. */
+export async function coverPartPictures(book: Book, studio: Studio, px: number): Promise<Map<string, Raster>> {
+  const { resources, images } = await gather(book.cover, book.brief, studio, READ_PX);
+  const composition = compose(book.cover, book.brief, resources);
+  return partPictures(composition, Object.keys(book.cover.parts), images, studio, px);
+}
+
+/** How parts that a cover does not have would look by themselves, small, by their keys. */
+export async function offerPictures(
+  book: Book,
+  seeds: Readonly<Record<string, PartSeed>>,
+  studio: Studio,
+  px: number,
+): Promise<Map<string, Raster>> {
+  const { widthPx, heightPx } = book.cover;
+  const doc = docOf(
+    widthPx,
+    heightPx,
+    Object.entries(seeds).map(([id, seed]) => ({ ...seed, id })),
+  );
+  // Textures are made for this size only: at their full one each takes a second.
+  const samples = needs(doc, book.brief).images.flatMap((need) =>
+    need.kind === 'texture'
+      ? [[need.name, studio.imageOf(textureRaster(need.spec, need.ratio, FINER * px))] as const]
+      : [],
+  );
+  const { resources, images } = await gather(doc, book.brief, studio, READ_PX, new Map(samples));
+  return partPictures(compose(doc, book.brief, resources), Object.keys(doc.parts), images, studio, px);
 }

@@ -1,14 +1,15 @@
 import { type Hex, contrastOf, luminance, rgbOf } from '../colour';
-import { type QuietPlace, areaPx, busyness, quietestPlace } from '../compose';
-import { type Area, SAFE, coloursOf } from '../cover';
+import { areaPx, busyness, compose, quietestPlace } from '../compose';
+import { type Area, SAFE, coloursOf, isDrawn } from '../cover';
 import { ENOUGH } from '../glance';
 import type { Raster } from '../pixels';
-import type { Rect } from '../plane';
+import { type Rect, intersect } from '../plane';
 import type { Book } from '../project';
 import { coverRaster } from './cover';
+import { gather } from './gather';
 import type { Studio } from './studio';
 
-/** Where new words land and the colour they read in there. */
+/** Where something that is added lands and the colour it reads in there. */
 export type Landing = { readonly area: Area; readonly colour: Hex; readonly contrast: number };
 
 const LOOK_PX = 240;
@@ -29,28 +30,48 @@ function reached(under: Raster, box: Rect, hex: Hex): number {
   return ratios[Math.floor(ratios.length * 0.1)] ?? 0;
 }
 
+/** Frames, px, of what nothing should be laid over: words, marks and drawings. */
+function mattering(book: Book, frames: ReadonlyMap<string, Rect>): Rect[] {
+  return Object.values(book.cover.parts).flatMap((part) => {
+    const counts = part.kind === 'words' || (part.kind === 'shape' && (part.role === 'mark' || isDrawn(part)));
+    const frame = frames.get(part.id);
+    return counts && !part.hidden && frame ? [frame] : [];
+  });
+}
+
 /**
- * A place and a colour for new words: where they are meant to stand if some colour reads there, else in the calmest place
- * that has room; in a colour of the cover's own words before others. What is measured is the finished cover.
+ * A place and a colour for what is added: where it is meant to stand if that is free and some colour reads there, else the
+ * calmest place that lies on no words and no mark; in a colour of the cover's own words before others. What is measured is
+ * the finished cover. `enough` is the contrast that is asked for: a shape needs less than words.
  */
-export async function landing(book: Book, area: Area, studio: Studio): Promise<Landing> {
+export async function landing(book: Book, area: Area, studio: Studio, enough = ENOUGH): Promise<Landing> {
   const under = await coverRaster(book, LOOK_PX, studio);
   const size = { widthPx: under.width, heightPx: under.height };
   const { cover } = book;
+  const { resources } = await gather(cover, book.brief, studio, LOOK_PX);
+  const taken = mattering(book, compose({ ...cover, ...size }, book.brief, resources).frames);
   const words = Object.values(cover.parts).flatMap((p) => (p.kind === 'words' && !p.hidden ? [p.colour] : []));
   const colours = [...new Set<Hex>([...words, '#fbf8f1', '#17191c', ...coloursOf(cover), '#ffffff', '#000000'])];
   const best = (place: Area): Landing => {
     const box = areaPx(place, size);
     const tried = colours.map((colour) => ({ area: place, colour, contrast: reached(under, box, colour) }));
     return (
-      tried.find(({ contrast }) => contrast >= ENOUGH) ?? tried.reduce((a, b) => (b.contrast > a.contrast ? b : a))
+      tried.find(({ contrast }) => contrast >= enough) ?? tried.reduce((a, b) => (b.contrast > a.contrast ? b : a))
     );
   };
   const meant = best(area);
-  if (meant.contrast >= ENOUGH) return meant;
+  const box = areaPx(area, size);
+  const free = taken.every((frame) => intersect(box, frame).width <= 0 || intersect(box, frame).height <= 0);
+  if (meant.contrast >= enough && free) return meant;
   const safe = { x: SAFE, y: (SAFE * cover.widthPx) / cover.heightPx };
-  const calm: QuietPlace | null = quietestPlace(busyness(under, 24), area, safe);
+  const shares = taken.map(({ x, y, width, height }) => ({
+    x: x / size.widthPx,
+    y: y / size.heightPx,
+    width: width / size.widthPx,
+    height: height / size.heightPx,
+  }));
+  const calm = quietestPlace(busyness(under, 24), area, safe, shares);
   if (!calm) return meant;
   const moved = best({ ...area, x: calm.x, y: calm.y });
-  return moved.contrast > meant.contrast ? moved : meant;
+  return !free || moved.contrast > meant.contrast ? moved : meant;
 }

@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '8c8a3567e4',
-  trace: '48ee74fed6',
-  pin: 'd4df7ce11b',
-  promo: '278e1e3399',
-  image: 'db481d0cfc',
-  epub: '06e3c3e391',
-  pdf: 'adf75476b7',
-  svg: '0011686583',
+  paint: '603c7c2cd7',
+  trace: '3171e03ef1',
+  pin: 'c32517c6ae',
+  promo: '14d2be2e1a',
+  image: 'c583ca62bd',
+  epub: '6c9680bad6',
+  pdf: '10ffbf69f4',
+  svg: 'be784e981b',
 } as const;

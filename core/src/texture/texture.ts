@@ -37,10 +37,9 @@ type Shade = (x: number, y: number, px: number, py: number) => number;
 
 /**
  * A texture for a cover of the given ratio (height by width), as coloured pixels with alpha. It does not depend on the
- * pixels it is shown at: preview and export draw the same one.
+ * pixels it is shown at: preview and export draw the same one. Only a sample is made at a `width` of its own.
  */
-export function textureRaster(spec: TextureSpec, ratio: number): Raster {
-  const width = WIDTHS[spec.texture];
+export function textureRaster(spec: TextureSpec, ratio: number, width = WIDTHS[spec.texture]): Raster {
   const height = Math.max(1, Math.round(width * ratio));
   const out = raster(width, height);
   const k = UNIT_WIDTH / width;

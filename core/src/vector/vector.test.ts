@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { readPathData } from '../forms';
-import { pathBounds } from '../plane';
+import { drawnBounds, flatten, pathBounds } from '../plane';
 import { type Raster, raster } from '../pixels';
-import { readSvg, traceRaster } from './index';
+import { type TraceOptions, readSvg, traceRaster } from './index';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
 const svg = (inside: string, more = ''): Uint8Array =>
@@ -86,34 +86,94 @@ function mark(): Raster {
 
 describe('tracing a mark', () => {
   const options = { colours: 3, smoothness: 0.4, dropGround: true };
+  const paths = (source: Raster, more: Partial<TraceOptions> = {}) => {
+    const traced = traceRaster(source, { ...options, ...more });
+    if (!traced.ok) throw new Error(traced.fault.code);
+    return traced.value.drawing.paths;
+  };
+  const boxOf = (d: string) => {
+    const path = readPathData(d);
+    if (!path.ok) throw new Error(path.fault.code);
+    return drawnBounds(path.value);
+  };
+  const nodes = (d: string): number => (d.match(/[LQC]/g) ?? []).length;
 
   it('finds its colours, leaves the ground out and keeps its shape', () => {
-    const traced = traceRaster(mark(), options);
-    if (!traced.ok) throw new Error(traced.fault.code);
-    const colours = new Set(traced.value.paths.map((p) => p.colour));
-    expect(colours.size).toBe(2);
-    const red = [...colours].find((c) => c!.startsWith('#b') || c!.startsWith('#c'));
-    expect(red).toBeDefined();
-    const bar = traced.value.paths.find((p) => p.colour === red)!;
-    const path = readPathData(bar.d);
-    if (!path.ok) throw new Error(path.fault.code);
-    const box = pathBounds(path.value);
-    expect(box.width / box.height).toBeGreaterThan(4.6);
-    expect(box.width / box.height).toBeLessThan(6.6);
+    const found = paths(mark());
+    const colours = new Set(found.map((p) => p.colour));
+    expect(colours).toEqual(new Set(['#141e28', '#be281e']));
+    const bar = boxOf(found.find((p) => p.colour === '#be281e')!.d);
+    // 112 by 19 px: from 65 to 176 across, rows 51 to 69.
+    expect(bar.width / bar.height).toBeGreaterThan(5.6);
+    expect(bar.width / bar.height).toBeLessThan(6.1);
+    // In front of the disc, which is not cut where the bar covers it.
+    expect(found.at(-1)!.colour).toBe('#be281e');
+  });
+
+  it('proposes as many colours as the mark has', () => {
+    const traced = traceRaster(mark(), { ...options, colours: null });
+    expect(traced.ok && traced.value.colours).toBe(3);
+    const soft = traceRaster(
+      shaped((x, y) => Math.hypot(x - 60, y - 60) - 44, [31, 138, 133]),
+      { ...options, colours: null },
+    );
+    expect(soft.ok && soft.value.colours).toBe(1);
   });
 
   it('keeps the ground when it is told to', () => {
-    const kept = traceRaster(mark(), { ...options, dropGround: false });
-    const dropped = traceRaster(mark(), options);
-    expect(kept.ok && dropped.ok && kept.value.paths.length > dropped.value.paths.length).toBe(true);
+    expect(paths(mark(), { dropGround: false }).length).toBeGreaterThan(paths(mark()).length);
   });
 
-  it('uses fewer points where it may be smoother', () => {
-    const length = (smoothness: number): number => {
-      const traced = traceRaster(mark(), { ...options, smoothness });
-      return traced.ok ? traced.value.paths.reduce((sum, p) => sum + p.d.length, 0) : 0;
-    };
-    expect(length(1)).toBeLessThanOrEqual(length(0));
+  it('leaves clear what is clear: a disc on nothing is a disc', () => {
+    const disc = shaped((x, y) => Math.hypot(x - 60, y - 60) - 44, [31, 138, 133]);
+    for (const dropGround of [true, false]) {
+      const [one, ...rest] = paths(disc, { colours: null, dropGround });
+      expect(rest).toEqual([]);
+      expect(one.colour).toBe('#1f8a85');
+      const path = readPathData(one.d);
+      const rim = path.ok ? flatten(path.value) : [];
+      // A box 1000 high: the rim is 500 from its middle all round.
+      for (const p of rim) expect(Math.abs(Math.hypot(p.x - 500, p.y - 500) - 500)).toBeLessThan(6);
+      expect(nodes(one.d)).toBeLessThanOrEqual(10);
+    }
+    // A ring has a hole.
+    const ring = shaped((x, y) => Math.abs(Math.hypot(x - 60, y - 60) - 36) - 10, [31, 138, 133]);
+    const [hollow] = paths(ring, { colours: null });
+    expect((hollow.d.match(/M/g) ?? []).length).toBe(2);
+  });
+
+  it('makes a curve of a small circle and corners of a square, however smooth', () => {
+    for (const smoothness of [0, 0.5, 1]) {
+      const [eye] = paths(
+        shaped((x, y) => Math.hypot(x - 60, y - 60) - 12.5, [20, 30, 40]),
+        { smoothness, colours: 1 },
+      );
+      const path = readPathData(eye.d);
+      for (const p of path.ok ? flatten(path.value) : [])
+        expect(Math.abs(Math.hypot(p.x - 500, p.y - 500) - 500)).toBeLessThan(32);
+      const [square] = paths(
+        shaped((x, y) => Math.max(Math.abs(x - 60), Math.abs(y - 60)) - 40, [20, 30, 40]),
+        {
+          smoothness,
+          colours: 1,
+        },
+      );
+      expect(square.d).not.toMatch(/[CQ]/);
+      expect(nodes(square.d)).toBe(4);
+    }
+  });
+
+  it('shows no seam: a colour runs on under the one in front of it', () => {
+    const halves = shaped(
+      (x, y) => Math.hypot(x - 60, y - 60) - 44,
+      (x) => (x < 60 ? [45, 63, 102] : [141, 47, 61]),
+    );
+    const boxes = paths(halves, { colours: 2 }).map(({ d }) => boxOf(d));
+    const [back, front] = boxes;
+    const over = back.x < front.x ? back.x + back.width - front.x : front.x + front.width - back.x;
+    // A pixel is 11 of a thousand.
+    expect(over).toBeGreaterThan(4);
+    expect(over).toBeLessThan(30);
   });
 
   it('says that a plain ground has no mark on it, and that a photograph is none', () => {
@@ -121,6 +181,8 @@ describe('tracing a mark', () => {
     flat.data.fill(255);
     const empty = traceRaster(flat, options);
     expect(!empty.ok && empty.fault.code).toBe('trace-empty');
+    const clear = traceRaster(raster(60, 60), options);
+    expect(!clear.ok && clear.fault.code).toBe('trace-empty');
     const noise = raster(400, 400);
     let state = 1;
     for (let i = 0; i < noise.data.length; i++) {
@@ -131,3 +193,19 @@ describe('tracing a mark', () => {
     expect(!many.ok && many.fault.code).toBe('trace-many');
   });
 });
+
+type Rgb = readonly [number, number, number];
+
+/** A shape by its distance (px, negative inside) on nothing, its edge as an honest painter leaves it. */
+function shaped(distance: (x: number, y: number) => number, colour: Rgb | ((x: number, y: number) => Rgb)): Raster {
+  const r = raster(120, 120);
+  for (let y = 0; y < 120; y++)
+    for (let x = 0; x < 120; x++) {
+      let inside = 0;
+      for (let s = 0; s < 64; s++) if (distance(x + ((s & 7) + 0.5) / 8, y + ((s >> 3) + 0.5) / 8) < 0) inside++;
+      if (inside === 0) continue;
+      const own = typeof colour === 'function' ? colour(x + 0.5, y + 0.5) : colour;
+      r.data.set([...own, Math.round((inside / 64) * 255)], (y * 120 + x) * 4);
+    }
+  return r;
+}

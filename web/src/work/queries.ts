@@ -1,3 +1,4 @@
+import type { PartSeed } from '@yosomi/core/cover';
 import type { Book } from '@yosomi/core/project';
 import { artKey, coverKey } from '@yosomi/core/recipe';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
@@ -36,6 +37,21 @@ export function usePartPictures(now: Book, ready: boolean) {
     queryKey: ['parts', coverKey(book)],
     queryFn: () => studio.partPictures(book, PART_PX),
     enabled: ready,
+    ...look,
+  });
+}
+
+/** How what can be added would look on the cover, while somebody looks. */
+export function useOfferPictures(
+  book: Book | null,
+  offers: readonly { readonly id: string; readonly seed: PartSeed }[],
+  wanted: boolean,
+) {
+  return useQuery({
+    queryKey: ['offers-of-parts', book && coverKey(book), offers.map(({ id }) => id)],
+    queryFn: () =>
+      book && studio.offerPictures(book, Object.fromEntries(offers.map(({ id, seed }) => [id, seed])), PART_PX),
+    enabled: wanted && book !== null,
     ...look,
   });
 }

@@ -2,7 +2,7 @@ import type { Fault, Finding, Result } from '@yosomi/core/base';
 import { type Hex, type Scheme, hexOf, palette, schemesAround, schemesFrom } from '@yosomi/core/colour';
 import { type Busyness, type QuietPlace, busyness, compose, quietestPlace } from '@yosomi/core/compose';
 import { GLANCE_WIDTHS } from '@yosomi/core/glance';
-import type { Area } from '@yosomi/core/cover';
+import type { Area, PartSeed } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
 import { type Raster, shrink } from '@yosomi/core/pixels';
 import { Book, type Project, packProject, unpackProject } from '@yosomi/core/project';
@@ -29,7 +29,8 @@ import {
   pngFile,
   sceneFindings,
   measureOf,
-  partPictures,
+  coverPartPictures,
+  offerPictures,
   type TakenPicture,
   rememberMeasure,
   settledCover,
@@ -79,8 +80,6 @@ async function underWords(book: Book): Promise<Raster> {
   const words = (part: string | null): boolean => book.cover.parts[(part ?? '').split('/')[0]]?.kind === 'words';
   return studio.paint({ ...ink, items: ink.items.filter((item) => !words(item.part)) }, QUIET_PX, images);
 }
-/** Width that pictures are read at for the list of parts. */
-const PARTS_PX = 640;
 const QUIET_PX = 256;
 const QUIET_COLUMNS = 24;
 
@@ -152,16 +151,17 @@ const api = {
 
   /** Each part by itself, small, for the list of parts. */
   async partPictures(input: Book, px: number): Promise<Map<string, ImageBitmap>> {
-    const book = Book.parse(input);
-    const { resources, images } = await gather(book.cover, book.brief, studio, PARTS_PX);
-    const made = partPictures(
-      compose(book.cover, book.brief, resources),
-      Object.keys(book.cover.parts),
-      images,
-      studio,
-      px,
-    );
-    const bitmaps = await bitmapsOf(made);
+    const bitmaps = await bitmapsOf(await coverPartPictures(Book.parse(input), studio, px));
+    return transfer(bitmaps, [...bitmaps.values()]);
+  },
+
+  /** How parts that the cover does not have would look on it, small, by their keys. */
+  async offerPictures(
+    input: Book,
+    seeds: Readonly<Record<string, PartSeed>>,
+    px: number,
+  ): Promise<Map<string, ImageBitmap>> {
+    const bitmaps = await bitmapsOf(await offerPictures(Book.parse(input), seeds, studio, px));
     return transfer(bitmaps, [...bitmaps.values()]);
   },
 
@@ -240,7 +240,8 @@ const api = {
   },
 
   /** Where new words land, and the colour they read in there. */
-  landing: (input: Book, area: Area): Promise<Landing> => landing(Book.parse(input), area, studio),
+  landing: (input: Book, area: Area, enough?: number): Promise<Landing> =>
+    landing(Book.parse(input), area, studio, enough),
 
   /** What a face can do beyond its plain letters. */
   async offers(cut: string): Promise<{ smallCaps: boolean; alternates: boolean }> {

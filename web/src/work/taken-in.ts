@@ -25,7 +25,7 @@ export const takenIn = (studio: BrowserStudio) => ({
   async traceMark(
     bytes: Uint8Array<ArrayBuffer>,
     options: TraceOptions,
-  ): Promise<Result<{ drawing: Drawing; bitmap: ImageBitmap }>> {
+  ): Promise<Result<{ drawing: Drawing; colours: number; bitmap: ImageBitmap }>> {
     const read = readImage(bytes);
     if (!read.ok) return read;
     const image = await studio.opened(bytes);
@@ -33,9 +33,10 @@ export const takenIn = (studio: BrowserStudio) => ({
     const small = image.widthPx > 960 ? studio.resized(image, 960) : image;
     const traced = traceRaster(studio.pixelsOf(small), options);
     if (!traced.ok) return traced;
-    const shown = await drawingRaster(traced.value, 400, '#ffffff', studio);
+    const { drawing, colours } = traced.value;
+    const shown = await drawingRaster(drawing, 400, null, studio);
     const bitmap = await createImageBitmap(new ImageData(shown.data, shown.width, shown.height));
-    return ok({ drawing: traced.value, bitmap });
+    return ok({ drawing, colours, bitmap });
   },
 
   /** Checks a font file, unpacks a woff2, and says which letters of some words it lacks. */

@@ -3,6 +3,7 @@ export * from './apply-scheme';
 export * from './arrange';
 export * from './balance';
 export * from './depth';
+export * from './fit-drawing';
 export * from './place-words';
 export * from './recolour';
 export * from './remove-part';

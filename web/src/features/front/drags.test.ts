@@ -1,7 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { change } from '@yosomi/core/base';
-import { type Doc, type Part, type PicturePart, docOf, newGround, newPicture, newWords } from '@yosomi/core/cover';
+import {
+  type Doc,
+  type Part,
+  type PicturePart,
+  docOf,
+  drawnArea,
+  newGround,
+  newPicture,
+  newShape,
+  newWords,
+} from '@yosomi/core/cover';
 import { cropToFill } from '@yosomi/core/plane';
 import { moveNode, panPicture, resizeBy, turnTowards } from './drags';
 import type { Corner } from './handles';
@@ -113,6 +123,43 @@ describe('moving a picture inside its frame', () => {
         if (focus.x > 0.001 && focus.x < 0.999) expect(moved).toBeCloseTo(dx, 3);
         expect(to.x).toBeGreaterThanOrEqual(-1e-6);
         expect(to.x + to.width).toBeLessThanOrEqual(size.widthPx + 1e-6);
+      }),
+    );
+  });
+});
+
+describe('resizing a drawing', () => {
+  const drawn = docOf(1600, 2560, [
+    { ...newGround('#102030'), id: 'ground' },
+    {
+      ...newShape(
+        { kind: 'drawn', ratio: 2, paths: [{ d: 'M0 0L2000 0L2000 1000Z', colour: null }] },
+        { area: { x: 0.2, y: 0.3, width: 0.4, height: 0.4 }, colour: '#ffffff' },
+      ),
+      id: 'mark',
+    },
+  ]);
+  const corners: Corner[] = ['nw', 'n', 'ne', 'e', 'se', 's', 'sw', 'w'];
+
+  it('always changes it as a whole: its place has its ratio, and the opposite side or corner stays', () => {
+    const before = drawnArea(2, areaOf(drawn.parts.mark), drawn);
+    const span = fc.double({ min: -0.15, max: 0.3, noNaN: true });
+    fc.assert(
+      fc.property(fc.constantFrom(...corners), span, span, (corner, dx, dy) => {
+        const done = change(drawn, resizeBy(drawn.parts.mark, frame, drawn, corner, dx, dy));
+        if (!done.ok) throw new Error(done.fault.code);
+        const area = areaOf(done.value.next.parts.mark);
+        expect((area.width * 1600) / (area.height * 2560)).toBeCloseTo(2, 6);
+        if (!corner.includes('w')) {
+          const middle =
+            corner === 'n' || corner === 's'
+              ? [area.x + area.width / 2, before.x + before.width / 2]
+              : [area.x, before.x];
+          expect(middle[0]).toBeCloseTo(middle[1], 9);
+        } else expect(area.x + area.width).toBeCloseTo(before.x + before.width, 9);
+        // What is drawn fills the place that is dragged: the drawing follows the hand.
+        const inside = drawnArea(2, area, drawn);
+        expect(inside.width).toBeCloseTo(area.width, 9);
       }),
     );
   });

@@ -1,5 +1,5 @@
 import type { Edit } from '@yosomi/core/base';
-import { type CurveNode, type Doc, type Part, type PicturePart, setPart } from '@yosomi/core/cover';
+import { type CurveNode, type Doc, type Part, type PicturePart, drawnArea, isDrawn, setPart } from '@yosomi/core/cover';
 import { type Point, type Rect, clamp } from '@yosomi/core/plane';
 import type { Corner } from './handles';
 
@@ -7,7 +7,7 @@ import type { Corner } from './handles';
 const LEAST = 0.005;
 
 /**
- * Resizes a part's place by dragging a handle; the other side stays. `keep` holds the ratio at corners. The drag is
+ * Resizes a part's place by dragging a handle; the other side stays. `keep` holds the ratio at corners, a drawing always does. The drag is
  * given along the part's own axes.
  */
 export function resizeBy(
@@ -21,16 +21,28 @@ export function resizeBy(
 ): Edit<Doc> {
   if (!('area' in part)) return () => {};
   const follows = part.kind === 'words' && part.follows;
-  const from = follows ? { ...part.area, y: frame.y / doc.heightPx } : part.area;
+  const drawn = isDrawn(part);
+  const from = follows
+    ? { ...part.area, y: frame.y / doc.heightPx }
+    : drawn
+      ? drawnArea(part.form.ratio, part.area, doc)
+      : part.area;
   let { x, y, width, height } = from;
   if (corner.includes('w')) width = Math.max(LEAST, width - dx);
   if (corner.includes('e')) width = Math.max(LEAST, width + dx);
   if (corner.includes('n')) height = Math.max(LEAST, height - dy);
   if (corner.includes('s')) height = Math.max(LEAST, height + dy);
-  if (keep && corner.length === 2) {
+  if ((keep || drawn) && corner.length === 2) {
     const k = Math.max(width / from.width, height / from.height);
     width = from.width * k;
     height = from.height * k;
+  }
+  if (drawn && corner.length === 1) {
+    // By one side too a drawing grows as a whole, about the middle of that side.
+    const k = corner === 'n' || corner === 's' ? height / from.height : width / from.width;
+    [width, height] = [from.width * k, from.height * k];
+    if (corner === 'n' || corner === 's') x = from.x + (from.width - width) / 2;
+    else y = from.y + (from.height - height) / 2;
   }
   if (corner.includes('w')) x = from.x + from.width - width;
   if (corner.includes('n')) y = from.y + from.height - height;

@@ -1,4 +1,13 @@
-import { type AlignRoom, type AlignTo, type Part, alignParts, moveParts } from '@yosomi/core/cover';
+import {
+  type AlignRoom,
+  type AlignTo,
+  type Area,
+  type Part,
+  alignParts,
+  drawnArea,
+  isDrawn,
+  moveParts,
+} from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
 import {
   AlignCenterHorizontal,
@@ -73,7 +82,13 @@ export function PlaceGroup(props: {
       on(moveParts([part.id], frames, dx / w, dy / h)),
       d ? `place-${part.id}` : null,
     );
-  const area = 'area' in part ? part.area : null;
+  const area = isDrawn(part) ? drawnArea(part.form.ratio, part.area, doc) : 'area' in part ? part.area : null;
+  /** A drawing keeps its ratio: one side takes the other along. */
+  const sized = (name: 'width' | 'height', value: number): Area | null => {
+    if (!area || !isDrawn(part)) return area && { ...area, [name]: value };
+    const k = value / area[name];
+    return { ...area, width: area.width * k, height: area.height * k };
+  };
   const room = (name: 'width' | 'height', label: string, whole: number) =>
     area && (
       <NumberField
@@ -82,9 +97,7 @@ export function PlaceGroup(props: {
         value={Math.round(area[name] * whole)}
         least={4}
         most={whole * 4}
-        onChange={(v, d) =>
-          set('Size', { area: { ...area, [name]: v / whole } } as Partial<typeof part>, d && `size-${name}`)
-        }
+        onChange={(v, d) => set('Size', { area: sized(name, v / whole) } as Partial<typeof part>, d && `size-${name}`)}
       />
     );
   return (

@@ -1,5 +1,6 @@
 import { DIVIDERS, type Doc, FRAME_CORNERS, type Form, type ShapePart } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
+import { Button } from '../../ui/button';
 import { ColourField } from '../../ui/colour-field';
 import { NumberField } from '../../ui/number-field';
 import { Check } from '../../ui/check';
@@ -21,6 +22,9 @@ export function ShapeInspector(props: {
 }) {
   const { part, doc, on, frames, swatches } = props;
   const set = useSet(part, on);
+  const drawn = part.form.kind === 'drawn' ? part.form : null;
+  /** What a drawing has without colours of its own takes the part's. */
+  const ownColour = !drawn || drawn.paths.some(({ colour }) => colour === null);
   const lined = part.form.kind === 'line' || part.form.kind === 'frame';
   return (
     <>
@@ -28,7 +32,10 @@ export function ShapeInspector(props: {
         <FormFields form={part.form} onChange={(form, merge) => set('Shape', { form }, merge)} />
       </Group>
       <Group title="How it looks">
-        {lined ? (
+        {drawn && (
+          <DrawnColours form={drawn} swatches={swatches} onChange={(form, merge) => set('Colour', { form }, merge)} />
+        )}
+        {drawn && !ownColour ? null : lined ? (
           <ColourField
             label="Colour"
             value={part.colour}
@@ -64,6 +71,39 @@ export function ShapeInspector(props: {
       </Group>
       <PlaceGroup part={part} doc={doc} frame={frames.get(part.id)} frames={frames} on={on} />
       <MixGroup part={part} doc={doc} frames={frames} on={on} />
+    </>
+  );
+}
+
+type Drawn = Extract<Form, { kind: 'drawn' }>;
+
+/** The colours that a drawing brought along, each to be changed everywhere it is used in it; or all of it in the part's one. */
+function DrawnColours(props: {
+  form: Drawn;
+  swatches: readonly string[];
+  onChange(form: Form, merge?: string | false): void;
+}) {
+  const { form, swatches, onChange } = props;
+  const colours = [...new Set(form.paths.flatMap(({ colour }) => colour ?? []))];
+  if (colours.length === 0) return null;
+  const turned = (from: string | null, to: string | null): Drawn => ({
+    ...form,
+    paths: form.paths.map((path) => (from === null || path.colour === from ? { ...path, colour: to } : path)),
+  });
+  return (
+    <>
+      {colours.map((hex, i) => (
+        <ColourField
+          key={i}
+          label={colours.length > 1 ? `Colour ${i + 1} of the drawing` : 'Colour of the drawing'}
+          value={hex}
+          swatches={swatches.slice(0, 5)}
+          onChange={(to, d) => onChange(turned(hex, to), d && `drawn-${i}`)}
+        />
+      ))}
+      <Button kind="link" className="self-start" onClick={() => onChange(turned(null, null))}>
+        All of it in one colour
+      </Button>
     </>
   );
 }

@@ -10,7 +10,7 @@ import { Slider } from '../../ui/slider';
 import { studio } from '../../work/workers';
 
 type Drawn = Extract<Form, { kind: 'drawn' }>;
-type Options = { colours: number; smoothness: number; dropGround: boolean };
+type Options = { colours: number | null; smoothness: number; dropGround: boolean };
 const sameOptions = (a: Options, b: Options): boolean =>
   a.colours === b.colours && a.smoothness === b.smoothness && a.dropGround === b.dropGround;
 type Tracing = { name: string; bytes: Uint8Array<ArrayBuffer>; options: Options; form: Drawn; bitmap: ImageBitmap };
@@ -25,8 +25,9 @@ export function useMarkInput(onTaken: (form: Drawn, name: string) => void) {
   const trace = async (name: string, bytes: Uint8Array<ArrayBuffer>, options: Options): Promise<Tracing | null> => {
     const traced = await studio.traceMark(bytes, options);
     if (traced.ok) {
-      const { drawing, bitmap } = traced.value;
-      return { name, bytes, options, form: { kind: 'drawn', ...drawing }, bitmap };
+      const { drawing, colours, bitmap } = traced.value;
+      // As many colours as it seemed to have are said from then on.
+      return { name, bytes, options: { ...options, colours }, form: { kind: 'drawn', ...drawing }, bitmap };
     }
     sayFault(traced.fault);
     return null;
@@ -37,7 +38,7 @@ export function useMarkInput(onTaken: (form: Drawn, name: string) => void) {
       const read = await studio.takeDrawing(bytes);
       return read.ok ? onTaken({ kind: 'drawn', ...read.value }, stemOf(file.name)) : sayFault(read.fault);
     }
-    const first = await trace(stemOf(file.name), bytes, { colours: 3, smoothness: 0.5, dropGround: true });
+    const first = await trace(stemOf(file.name), bytes, { colours: null, smoothness: 0.5, dropGround: true });
     if (first) setTracing(first);
   };
   const failed = (): void => sayFault({ code: 'work-failed', data: {} });
@@ -47,7 +48,9 @@ export function useMarkInput(onTaken: (form: Drawn, name: string) => void) {
     // What was chosen shows at once; the outlines follow, and of several only the newest.
     setTracing({ ...tracing, options });
     void trace(tracing.name, tracing.bytes, options)
-      .then((next) => next && setTracing((now) => (now && sameOptions(now.options, options) ? next : now)))
+      .then(
+        (next) => next && setTracing((now) => (now && sameOptions(now.options, options) ? { ...next, options } : now)),
+      )
       .catch(failed);
   };
   const element = (
@@ -72,11 +75,15 @@ export function useMarkInput(onTaken: (form: Drawn, name: string) => void) {
       >
         {tracing && (
           <>
-            <Bitmap bitmap={tracing.bitmap} label="The traced mark" className="mx-auto block max-h-72 max-w-full" />
+            <Bitmap
+              bitmap={tracing.bitmap}
+              label="The traced mark"
+              className="mx-auto block max-h-72 max-w-full rounded-xs bg-table p-4"
+            />
             <Slider
               label="Colours"
-              value={tracing.options.colours}
-              least={2}
+              value={tracing.options.colours ?? 2}
+              least={1}
               most={12}
               step={1}
               onChange={(colours) => tune({ colours })}
@@ -95,7 +102,10 @@ export function useMarkInput(onTaken: (form: Drawn, name: string) => void) {
               checked={tracing.options.dropGround}
               onChange={(dropGround) => tune({ dropGround })}
             />
-            <p className="text-ink-2">{tracing.form.paths.length} outlines.</p>
+            <p className="text-ink-2">
+              {tracing.form.paths.length === 1 ? 'One outline.' : `${tracing.form.paths.length} outlines.`} What is
+              clear in the picture stays clear. The ground counts as a colour where the picture has one.
+            </p>
             <Button
               kind="ink"
               onClick={() => {
