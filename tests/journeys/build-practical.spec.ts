@@ -53,9 +53,9 @@ test('a picture-led practical cover, made from nothing', async ({ page }) => {
     await b.place(90, 1960, 1420, 200);
     await b.colour('Colour', '#a5452c');
     await b.inspector.getByRole('checkbox', { name: 'Drop shadow' }).check();
-    // Added in front of all: words come forward again, past it in one step.
+    // Added in front of all: words come to the very front again.
     await part(page, 'Subtitle').click();
-    await b.inspector.getByRole('button', { name: 'Forward', exact: true }).click();
+    await b.inspector.getByRole('button', { name: 'To the very front' }).click();
     await b.add('Badge');
     await b.place(1130, 960, 340, 340);
     await b.colour('Colour', '#d9a441');

@@ -140,11 +140,14 @@ export function bench(page: Page) {
   const inspector = page.getByRole('complementary', { name: 'Inspector' });
   return {
     inspector,
-    /** Adds a part by its name in the menu. */
+    /** Adds a part by its name in the menu, and is there when it is: what looks for its place comes a moment later. */
     async add(name: string): Promise<void> {
+      const rows = page.getByRole('navigation', { name: 'Parts' }).getByRole('listitem');
+      const before = await rows.count();
       await page.getByRole('button', { name: 'Add a part' }).click();
       await page.getByRole('menuitem', { name, exact: true }).click();
       await expect(page.getByRole('menu')).toHaveCount(0);
+      await expect(rows).toHaveCount(before + 1);
     },
     async number(label: string, value: number): Promise<void> {
       const field = inspector.getByLabel(label, { exact: true }).first();

@@ -55,7 +55,7 @@ test('a spine is edited like the cover and is on the book; a text stands on the 
     await expect(part(page, 'Text of the back')).toBeVisible();
     const mark = await shownMark(page, /^Back of/);
     await step(page, 'Brief');
-    await page.getByLabel('Text of the back').fill('One short line about a lamp.');
+    await page.getByRole('textbox', { name: 'Text of the back' }).fill('One short line about a lamp.');
     await kept(page);
     await step(page, 'Front');
     await page.getByRole('button', { name: 'Front', exact: true }).click();

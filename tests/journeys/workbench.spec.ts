@@ -115,7 +115,7 @@ test('two windows on one title never overwrite each other in silence', async ({ 
 test('parts are copied into another title, with the picture they show', async ({ page }) => {
   await open(page, 'A Debt of Foxfire');
   await part(page, 'Picture').click();
-  await part(page, 'Mark').click({ modifiers: ['Shift'] });
+  await part(page, 'Mark').click({ modifiers: ['Control'] });
   await surface(page).focus();
   await page.keyboard.press('Control+c');
   await expect(page.getByText('Copied 2 parts.')).toBeVisible();

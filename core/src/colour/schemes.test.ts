@@ -1,6 +1,20 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Hex, chromaOf, contrast, hexOf, labOf, readableOn, rgbOf, schemesAround, schemesFrom } from './index';
+import {
+  type Hex,
+  UNLIKE,
+  chromaOf,
+  contrast,
+  hexOf,
+  labOf,
+  readColours,
+  readableOn,
+  rgbOf,
+  schemesApart,
+  schemesAround,
+  schemesFrom,
+  schemesOf,
+} from './index';
 import type { Swatch } from './palette';
 
 const hex = fc
@@ -66,5 +80,36 @@ describe('schemes', () => {
       for (const colour of [s.words, s.second, s.accent])
         expect(contrast(colour, under[0])).toBeGreaterThanOrEqual(4.5);
     expect(schemesFrom([])).toEqual([]);
+  });
+});
+
+describe('schemes that are offered together', () => {
+  it('differ to the eye, each from every other', () => {
+    const tone = fc.integer({ min: 0, max: 0xffffff }).map((n) => `#${n.toString(16).padStart(6, '0')}`);
+    fc.assert(
+      fc.property(fc.array(tone, { minLength: 2, maxLength: 6 }), (hexes) => {
+        const swatches = hexes.map((hex, i) => ({ hex, lab: labOf(rgbOf(hex)), share: (i + 1) / 21 }));
+        const made = schemesFrom(swatches);
+        expect(made.length).toBeGreaterThanOrEqual(5);
+        expect(made.length).toBeLessThanOrEqual(8);
+        for (const [i, a] of made.entries())
+          for (const b of made.slice(i + 1)) {
+            expect(a.name).not.toBe(b.name);
+            expect(schemesApart(a, b)).toBeGreaterThanOrEqual(UNLIKE);
+          }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('are made of the colours that somebody brings, readable on each', () => {
+    const brought = readColours('#1F3A4D, f2c14e;\n#fff  rgb nonsense #12345 #f2c14e');
+    expect(brought).toEqual(['#1f3a4d', '#f2c14e', '#ffffff']);
+    const made = schemesOf(brought);
+    expect(made.map((one) => one.ground)).toEqual(brought);
+    for (const { ground, words, second, accent } of made)
+      for (const hex of [words, second, accent]) expect(contrast(hex, ground)).toBeGreaterThanOrEqual(4.5);
+    expect(readColours('no colours here, 2026-11-28')).toEqual([]);
+    expect(schemesOf(['#204060']).map((one) => one.ground)).toEqual(['#204060']);
   });
 });

@@ -123,5 +123,57 @@ export function schemesFrom(swatches: readonly Swatch[], under: readonly Hex[] =
       accent: readableOn(accent.hex, grounds),
     };
   });
-  return [...made, ...schemesAround(vivid[0].hex, under).slice(0, 4)];
+  return unlike([...made, ...vivid.slice(0, 3).flatMap((swatch) => schemesAround(swatch.hex, under))], 8);
+}
+
+/** How far two schemes are apart to the eye: the ground, which is most of a cover, counts most. */
+export function schemesApart(a: Scheme, b: Scheme): number {
+  const away = (x: Hex, y: Hex): number => {
+    const [p, q] = [labOf(rgbOf(x)), labOf(rgbOf(y))];
+    return Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]);
+  };
+  return away(a.ground, b.ground) + (away(a.words, b.words) + away(a.second, b.second) + away(a.accent, b.accent)) / 2;
+}
+
+/** Least distance of two schemes of one list. */
+export const UNLIKE = 0.12;
+
+/** The first schemes of a list, up to `most`, of which none is like another. */
+function unlike(schemes: readonly Scheme[], most: number): Scheme[] {
+  const taken: Scheme[] = [];
+  for (const one of schemes) {
+    if (taken.length === most) break;
+    const fresh = taken.every((other) => other.name !== one.name && schemesApart(other, one) >= UNLIKE);
+    if (fresh) taken.push(one);
+  }
+  return taken;
+}
+
+/** Colours from a text that somebody pasted: #rgb and #rrggbb, with or without the sign, each once. */
+export function readColours(text: string): Hex[] {
+  const found = text.toLowerCase().match(/#[0-9a-f]{6}\b|#[0-9a-f]{3}\b|\b[0-9a-f]{6}\b/g) ?? [];
+  const whole = found.map((one) => {
+    const digits = one.replace('#', '');
+    return `#${digits.length === 3 ? [...digits].map((d) => d + d).join('') : digits}`;
+  });
+  return [...new Set(whole)];
+}
+
+/** Schemes of colours that somebody brought: each in turn is the ground, the others are what stands on it, as readable as they must be. */
+export function schemesOf(colours: readonly Hex[], under: readonly Hex[] = []): Scheme[] {
+  const made = colours.map((ground, i): Scheme => {
+    const rest = colours.filter((_, k) => k !== i);
+    const byContrast = [...rest].sort((a, b) => contrast(b, ground) - contrast(a, ground));
+    const [words = mostLegible(ground, ['#101112', '#fbf8f1']), second = words] = byContrast;
+    const accent = [...rest].sort((a, b) => chromaOf(labOf(rgbOf(b))) - chromaOf(labOf(rgbOf(a))))[0] ?? second;
+    const grounds = [ground, ...under];
+    return {
+      name: `On ${ground}`,
+      ground,
+      words: readableOn(words, grounds),
+      second: readableOn(second, grounds),
+      accent: readableOn(accent, grounds),
+    };
+  });
+  return unlike(made, 8);
 }

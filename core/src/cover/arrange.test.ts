@@ -10,12 +10,14 @@ import {
   type WordsPart,
   adaptDoc,
   alignParts,
+  applyScheme,
   coverSlivers,
   docOf,
   duplicateParts,
   equalMargins,
   groupParts,
   inOrder,
+  marginsOf,
   moveParts,
   newCurve,
   newGround,
@@ -25,6 +27,8 @@ import {
   nodesFrom,
   pasteLook,
   placeBehind,
+  recolourRole,
+  roleColours,
   setPart,
   snap,
   spaceParts,
@@ -149,6 +153,41 @@ describe('lining up and spacing', () => {
     // 160 px above, 220 px below: the foot moves down by 60.
     expect(area(next, 'low').y * H).toBeCloseTo(0.8 * H + 60, 6);
     expect(area(next, 'high').y).toBe(0.1);
+  });
+});
+
+describe('margins at the top and the foot', () => {
+  it('say what would move, and why nothing does', () => {
+    expect(marginsOf(doc, frames)).toEqual({ kind: 'move', id: 'low', byPx: 60, marginPx: 160 });
+    const even = new Map(frames).set('low', { x: 250, y: 1360, width: 500, height: 80 });
+    expect(marginsOf(doc, even)).toEqual({ kind: 'equal', marginPx: 160 });
+    expect(apply(equalMargins(even))).toEqual(doc);
+    const locked = apply(setPart('low', { locked: true }));
+    expect(marginsOf(apply(setPart('hung', { hidden: true }), locked), frames)).toEqual({ kind: 'few' });
+  });
+});
+
+describe('colours by what they are for', () => {
+  const dark = { name: 'd', ground: '#101820', words: '#fdf6e3', second: '#d8cfb8', accent: '#e0a030' };
+  const light = { name: 'l', ground: '#f4f1ea', words: '#20242a', second: '#454b54', accent: '#9a3020' };
+
+  it('a scheme gives the same cover whatever scheme was put on before', () => {
+    const direct = apply(applyScheme(light, frames));
+    expect(apply(applyScheme(light, frames), apply(applyScheme(dark, frames)))).toEqual(direct);
+    expect(roleColours(direct)).toEqual({ ground: '#f4f1ea', words: null, second: '#454b54', accent: '#9a3020' });
+  });
+
+  it('each is changed by itself, everywhere it is used', () => {
+    const next = apply(recolourRole('second', '#123456'));
+    for (const id of ['high', 'hung', 'low']) expect(next.parts[id]).toMatchObject({ colour: '#123456' });
+    expect(next.parts.seal).toEqual(doc.parts.seal);
+    const accent = apply(recolourRole('accent', '#654321'));
+    expect(accent.parts.seal).toMatchObject({ colour: '#654321' });
+    expect(accent.parts.curve).toMatchObject({ colour: '#654321' });
+    expect(accent.parts.high).toEqual(doc.parts.high);
+    const ground = apply(recolourRole('ground', '#abcdef'));
+    expect(roleColours(ground).ground).toBe('#abcdef');
+    expect(apply(recolourRole('words', '#abcdef'))).toEqual(doc);
   });
 });
 

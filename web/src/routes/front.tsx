@@ -1,13 +1,14 @@
 import { type Edit } from '@yosomi/core/base';
 import { framesNow } from '@yosomi/core/compose';
-import { type Doc, addPart, equalMargins, moveParts, newCurve, nodesFrom } from '@yosomi/core/cover';
+import { type Doc, addPart, moveParts, newCurve, nodesFrom } from '@yosomi/core/cover';
 import type { Point } from '@yosomi/core/plane';
 import { asSide, coverKey, onSibling, onSide, shownSide, siblingDoc } from '@yosomi/core/recipe';
 import { useQuery } from '@tanstack/react-query';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { AddPart } from '../features/front/add-part';
-import { ColoursGroup } from '../features/front/colours-group';
+import { ColoursGroup, SCHEME_STEP } from '../features/front/colours-group';
+import { evenMargins } from '../features/front/equal-margins';
 import { FindingList } from '../features/front/finding-list';
 import { HouseDialog } from '../features/front/house-dialog';
 import { HistoryDialog } from '../features/front/history-dialog';
@@ -101,9 +102,13 @@ export function FrontPage() {
     ...look,
   });
   const selection = useSession((s) => s.selection);
+  // While schemes are tried one after another they stay what they are, so that any can be chosen again.
+  const dressed = useSession((s) => s.history.past.at(-1)?.label.startsWith(SCHEME_STEP) ?? false);
+  const [undressed, setUndressed] = useState(rested);
+  if (!dressed && undressed !== rested) setUndressed(rested);
   const schemes = useQuery({
-    queryKey: ['schemes', key],
-    queryFn: () => studio.schemes(rested),
+    queryKey: ['schemes', coverKey(undressed)],
+    queryFn: () => studio.schemes(undressed),
     enabled: view !== null && selection.length === 0 && !book.cover.finished,
     ...look,
   });
@@ -288,9 +293,7 @@ export function FrontPage() {
                               <Button aria-pressed={showQuiet} onClick={() => setShowQuiet(!showQuiet)}>
                                 Calm places
                               </Button>
-                              <Button onClick={() => void edit('Equal margins', on(equalMargins(frames)))}>
-                                Equal margins
-                              </Button>
+                              <Button onClick={() => evenMargins(book.cover, frames, on)}>Equal margins</Button>
                             </>
                           )}
                         </div>

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useId } from 'react';
 
 /** A thing that is there or not; with children, they are shown while it is. */
 export function Check(props: {
@@ -8,9 +8,12 @@ export function Check(props: {
   disabled?: boolean;
   /** There for some of several things. */
   mixed?: boolean;
+  /** What it does, in a sentence. */
+  hint?: string;
   children?: ReactNode;
 }) {
-  const box = (
+  const id = useId();
+  const input = (
     <label className="flex items-center gap-2">
       <input
         type="checkbox"
@@ -20,11 +23,22 @@ export function Check(props: {
         }}
         checked={props.checked && !props.mixed}
         disabled={props.disabled}
+        aria-describedby={props.hint ? id : undefined}
         onChange={(e) => props.onChange(e.target.checked)}
       />
       {props.label}
       {props.mixed && <span className="text-ink-2">mixed</span>}
     </label>
+  );
+  const box = props.hint ? (
+    <div>
+      {input}
+      <p id={id} className="pl-6 text-xs text-ink-2">
+        {props.hint}
+      </p>
+    </div>
+  ) : (
+    input
   );
   if (!props.children) return box;
   return (

@@ -1,13 +1,27 @@
-import type { Scheme } from '@yosomi/core/colour';
-import { type Doc, applyScheme, colourUse, recolour } from '@yosomi/core/cover';
+import { type Scheme, labOf, readColours, rgbOf, schemesOf, withLightness } from '@yosomi/core/colour';
+import {
+  COLOUR_ROLES,
+  type ColourRole,
+  type Doc,
+  applyScheme,
+  colourUse,
+  recolour,
+  recolourRole,
+  roleColours,
+} from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
 import { useState } from 'react';
 import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
+import { Check } from '../../ui/check';
 import { ColourField } from '../../ui/colour-field';
+import { TextField } from '../../ui/field';
 import { Group } from '../../ui/group';
 import { useHouse, withColour } from './use-house';
 import type { On } from './use-set';
+
+/** How steps that dress the cover in a scheme begin: the schemes that were shown stay until something else is done. */
+export const SCHEME_STEP = 'Scheme: ';
 
 /** The colours of the cover, each changed everywhere at once, and schemes that would dress it anew. */
 export function ColoursGroup(props: {
@@ -21,8 +35,13 @@ export function ColoursGroup(props: {
   const edit = useSession((s) => s.edit);
   const { house, change } = useHouse();
   const [chosen, setChosen] = useState<string | null>(null);
+  const [level, setLevel] = useState(false);
+  const [pasted, setPasted] = useState('');
+  const brought = readColours(pasted);
+  const roles = roleColours(doc);
   const use = colourUse(doc);
   const own = use.find((one) => one.colour === chosen);
+  const take = (scheme: Scheme): void => void edit(`${SCHEME_STEP}${scheme.name}`, on(applyScheme(scheme, frames)));
   return (
     <>
       <Group title="Its colours">
@@ -49,10 +68,17 @@ export function ColoursGroup(props: {
               label="Change it everywhere to"
               value={own.colour}
               swatches={swatches.filter((s) => s !== own.colour)}
-              onChange={(to, dragging) => {
+              onChange={(picked, dragging) => {
+                const to = level ? withLightness(picked, labOf(rgbOf(own.colour))[0]) : picked;
                 if (edit('Change a colour everywhere', on(recolour(own.colour, to)), dragging ? 'recolour' : null))
                   setChosen(to);
               }}
+            />
+            <Check
+              label="Keep its lightness"
+              hint="Only the hue changes, so that what reads goes on reading."
+              checked={level}
+              onChange={setLevel}
             />
             {house.colours.includes(own.colour) ? (
               <p className="text-ink-2">It is in the house style.</p>
@@ -66,25 +92,75 @@ export function ColoursGroup(props: {
           <p className="text-ink-2">Choose one to change it everywhere.</p>
         )}
       </Group>
+      <Group title="Colours by what they are for" folded>
+        {COLOUR_ROLES.map((role) => {
+          const value = roles[role];
+          return (
+            value && (
+              <div key={role} className="flex flex-col gap-1">
+                <span className="text-ink-2">{ROLE_NAMES[role]}</span>
+                <ColourField
+                  label={ROLE_NAMES[role]}
+                  value={value}
+                  swatches={swatches.slice(0, 6)}
+                  onChange={(hex, d) =>
+                    void edit(
+                      `Colour of ${ROLE_NAMES[role].toLowerCase()}`,
+                      on(recolourRole(role, hex)),
+                      d ? `role-${role}` : null,
+                    )
+                  }
+                />
+              </div>
+            )
+          );
+        })}
+      </Group>
       {schemes.length > 0 && (
         <Group title="Schemes that would suit it" folded>
-          {schemes.map((scheme) => (
-            <button
-              key={scheme.name}
-              type="button"
-              onClick={() => void edit(`Scheme: ${scheme.name}`, on(applyScheme(scheme, frames)))}
-              className="flex items-center gap-2 rounded-sm border border-line bg-card p-1.5 text-left hover:border-ink"
-            >
-              <span aria-hidden className="flex overflow-hidden rounded-sm border border-line">
-                {[scheme.ground, scheme.words, scheme.second, scheme.accent].map((hex, i) => (
-                  <span key={i} className="size-6" style={{ background: hex }} />
-                ))}
-              </span>
-              {scheme.name}
-            </button>
-          ))}
+          <Schemes schemes={schemes} onTake={take} />
         </Group>
       )}
+      <Group title="Schemes of colours you bring" folded>
+        <TextField
+          label="Colours"
+          value={pasted}
+          lines={2}
+          placeholder="#1f3a4d #f2c14e #f7f3e8"
+          hint={
+            pasted.trim() && brought.length < 2
+              ? 'Two colours or more make a scheme. Write them as #rrggbb.'
+              : 'Paste them in any list. Each takes its turn as the ground.'
+          }
+          onChange={setPasted}
+        />
+        {brought.length > 1 && <Schemes schemes={schemesOf(brought)} onTake={take} />}
+      </Group>
     </>
   );
+}
+
+const ROLE_NAMES: Readonly<Record<ColourRole, string>> = {
+  ground: 'Ground',
+  words: 'Title',
+  second: 'Other words',
+  accent: 'Shapes and rules',
+};
+
+function Schemes(props: { schemes: readonly Scheme[]; onTake(scheme: Scheme): void }) {
+  return props.schemes.map((scheme) => (
+    <button
+      key={scheme.name}
+      type="button"
+      onClick={() => props.onTake(scheme)}
+      className="flex items-center gap-2 rounded-sm border border-line bg-card p-1.5 text-left hover:border-ink"
+    >
+      <span aria-hidden className="flex overflow-hidden rounded-sm border border-line">
+        {[scheme.ground, scheme.words, scheme.second, scheme.accent].map((hex, i) => (
+          <span key={i} className="size-6" style={{ background: hex }} />
+        ))}
+      </span>
+      {scheme.name}
+    </button>
+  ));
 }

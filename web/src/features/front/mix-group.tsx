@@ -46,7 +46,14 @@ export function MixGroup(props: {
           checked={part.maskBelow}
           onChange={(maskBelow) => set('Mask', { maskBelow })}
         />
-        {onCover && <Check label="Foil in 3D" checked={part.foil} onChange={(foil) => set('Foil', { foil })} />}
+        {onCover && (
+          <Check
+            label="Foil in 3D"
+            hint="Shines like stamped metal on mockups. The flat cover stays as it is."
+            checked={part.foil}
+            onChange={(foil) => set('Foil', { foil })}
+          />
+        )}
         <LinkField part={part} set={set} />
         {children}
       </Group>

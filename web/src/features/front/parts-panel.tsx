@@ -23,6 +23,13 @@ import type { On } from './use-set';
 const CARRY = { distance: 5 } as const;
 const REST = { delay: 220, tolerance: 6 } as const;
 
+/** What a carry has done is said by the list itself, in the parts' own names. */
+const silent = (): undefined => undefined;
+const SAID_HERE = {
+  announcements: { onDragStart: silent, onDragOver: silent, onDragEnd: silent, onDragCancel: silent },
+  screenReaderInstructions: { draggable: '' },
+} as const;
+
 /**
  * The parts as they lie, the foremost first. A press chooses one, Shift a run of them, Ctrl one more; rows are carried to
  * another depth by mouse or finger, or by Alt and the arrow keys.
@@ -139,7 +146,7 @@ export function PartsPanel(props: {
   return (
     <nav aria-label="Parts" className="flex h-full w-[216px] shrink-0 flex-col overflow-auto border-r border-line py-3">
       <h2 className="px-4 pb-1.5 text-xs font-semibold text-ink-2">From the front to the back</h2>
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+      <DndContext sensors={sensors} collisionDetection={closestCenter} accessibility={SAID_HERE} onDragEnd={onDragEnd}>
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
           {/* The keys of the list are those of its rows. */}
           {/* oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions */}

@@ -6,7 +6,6 @@ import {
   addPart,
   coverSlivers,
   duplicateParts,
-  equalMargins,
   groupParts,
   moveInDepth,
   pasteLook,
@@ -23,6 +22,7 @@ import { freshId } from '../../platform/ids';
 import { type Action, useActions } from '../../state/actions';
 import { useSession } from '../../state/session';
 import { DEPTH_NAMES } from './depth-group';
+import { evenMargins } from './equal-margins';
 import type { On } from './use-set';
 
 const selected = (): readonly string[] => useSession.getState().selection;
@@ -244,7 +244,7 @@ export function useFrontActions(props: {
         also: 'even spacing',
         group: 'Cover',
         combos: ['m'],
-        run: () => void edit('Equal margins', on(equalMargins(latest.current.frames))),
+        run: () => evenMargins(doc(), latest.current.frames, on),
       },
       {
         id: 'slivers',

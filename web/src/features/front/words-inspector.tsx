@@ -118,6 +118,7 @@ export function WordsInspector(props: {
         {part.size === null && (
           <Check
             label="Tell me when it gets small"
+            hint="Warns when a longer text is set smaller than you want."
             checked={part.leastSize !== null}
             onChange={(yes) => set('Least size', { leastSize: yes ? 0.03 : null })}
           >
@@ -175,6 +176,7 @@ export function WordsInspector(props: {
         {(offers?.alternates || part.alternates) && (
           <Check
             label="Other letter shapes"
+            hint="Takes the second forms of letters that this face has."
             checked={part.alternates}
             onChange={(alternates) => set('Letter shapes', { alternates })}
           />
@@ -219,6 +221,7 @@ export function WordsInspector(props: {
         {part.role === 'title' && (
           <Check
             label="Set small words apart"
+            hint="The, of, and: in another face, size or colour."
             checked={part.minor !== null}
             onChange={(yes) =>
               set('Small words', {
