@@ -123,7 +123,13 @@ export function schemesFrom(swatches: readonly Swatch[], under: readonly Hex[] =
       accent: readableOn(accent.hex, grounds),
     };
   });
-  return unlike([...made, ...vivid.slice(0, 3).flatMap((swatch) => schemesAround(swatch.hex, under))], 8);
+  return [...made, ...schemesAround(vivid[0].hex, under).slice(0, 4)];
+}
+
+/** Eight schemes that would suit a picture, none like another: of its own colours, then round its strongest. */
+export function unlikeSchemes(swatches: readonly Swatch[], under: readonly Hex[] = []): Scheme[] {
+  const vivid = [...swatches].sort((a, b) => chromaOf(b.lab) - chromaOf(a.lab)).slice(0, 3);
+  return unlike([...schemesFrom(swatches, under), ...vivid.flatMap(({ hex }) => schemesAround(hex, under))], 8);
 }
 
 /** How far two schemes are apart to the eye: the ground, which is most of a cover, counts most. */
@@ -134,6 +140,20 @@ export function schemesApart(a: Scheme, b: Scheme): number {
   };
   return away(a.ground, b.ground) + (away(a.words, b.words) + away(a.second, b.second) + away(a.accent, b.accent)) / 2;
 }
+
+/** Colours of which no two are one to the eye, the first of such kept. */
+export function distinct(colours: readonly Hex[]): Hex[] {
+  const taken: { hex: Hex; lab: Lab }[] = [];
+  for (const hex of colours) {
+    const lab = labOf(rgbOf(hex));
+    const known = taken.some((one) => Math.hypot(...one.lab.map((v, i) => v - lab[i])) < ONE_COLOUR);
+    if (!known) taken.push({ hex, lab });
+  }
+  return taken.map(({ hex }) => hex);
+}
+
+/** Distance in OKLab under which two colours look the same. */
+const ONE_COLOUR = 0.02;
 
 /** Least distance of two schemes of one list. */
 export const UNLIKE = 0.12;

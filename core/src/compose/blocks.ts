@@ -2,7 +2,7 @@ import type { Brief } from '../book';
 import type { Doc, Part, WordsPart } from '../cover';
 import { type Polyline, type Rect, arcBaseline } from '../plane';
 import { type Block, type Shaper, type TextSpec, layOut, layOutAlong, standIn } from '../text';
-import { curveLine } from './shape-ink';
+import { curveLine } from './curve-ink';
 import { areaPx } from './types';
 import { textOf } from './words-of';
 

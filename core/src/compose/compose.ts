@@ -11,7 +11,8 @@ import { faceFindings, missingFindings, outsideFindings, pictureFindings, wordFi
 import { textureName, textureOf } from './needs';
 import { pictureInk } from './picture-ink';
 import { scrimInk } from './scrim';
-import { curveInk, shapeInk } from './shape-ink';
+import { curveInk } from './curve-ink';
+import { shapeInk } from './shape-ink';
 import { type AddedScrim, type Composition, type Laid, type Resources, areaPx, wholeOf } from './types';
 import { inkBox, wordsFrame, wordsInk } from './words-ink';
 

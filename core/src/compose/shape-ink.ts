@@ -1,39 +1,12 @@
 import { never } from '../base';
 import { withLightness, labOf, rgbOf } from '../colour';
-import type { CurvePart, Doc, ShapePart } from '../cover';
-import {
-  badgeIn,
-  burstIn,
-  dividerIn,
-  ellipseIn,
-  frameLines,
-  polygonIn,
-  readPathData,
-  ribbonIn,
-  taperedLine,
-} from '../forms';
+import type { Doc, ShapePart } from '../cover';
+import { badgeIn, burstIn, dividerIn, ellipseIn, frameLines, polygonIn, readPathData, ribbonIn } from '../forms';
 import { type InkItem, fill, flat, stroke } from '../ink';
-import {
-  PathBuilder,
-  type Path,
-  type Point,
-  type Polyline,
-  type Rect,
-  flatten,
-  joinPaths,
-  pathBounds,
-  polyline,
-  rectPath,
-  scale,
-  compose,
-  smoothPath,
-  transformPath,
-  translate,
-  union,
-} from '../plane';
+import { PathBuilder, type Path, type Rect, rectPath, scale, compose, transformPath, translate } from '../plane';
 import { DRAWING_HEIGHT } from '../vector';
 import { filled, laid, shadowOf } from './fills';
-import type { Laid, Resources, Size } from './types';
+import type { Laid, Resources } from './types';
 
 /** The outline of a shape in its frame; null for forms that are drawn with lines or in several colours. */
 export function shapePath(part: ShapePart, frame: Rect): Path | null {
@@ -138,65 +111,4 @@ function silhouette(part: ShapePart, frame: Rect, colour: string): InkItem[] {
   return bodyOf({ ...part, colour, fill: null }, frame, cover).map((one) =>
     one.kind === 'fill' || one.kind === 'stroke' ? { ...one, paint: flat(colour) } : one,
   );
-}
-
-/** A drawn curve in pixels. */
-export function curvePath(nodes: CurvePart['nodes'], doc: Size): Path {
-  const { widthPx: w, heightPx: h } = doc;
-  const b = new PathBuilder().move(nodes[0].x * w, nodes[0].y * h);
-  for (let i = 1; i < nodes.length; i++) {
-    const [p, q] = [nodes[i - 1], nodes[i]];
-    b.cubic(p.outX * w, p.outY * h, q.inX * w, q.inY * h, q.x * w, q.y * h);
-  }
-  return b.done();
-}
-
-export const curveLine = (nodes: CurvePart['nodes'], doc: Size): Polyline => polyline(flatten(curvePath(nodes, doc)));
-
-const FAMILY_POINTS = 72;
-const sampled = (line: Polyline): Point[] =>
-  Array.from({ length: FAMILY_POINTS + 1 }, (_, i) => line.at((i / FAMILY_POINTS) * line.length).point);
-
-/** The first curve and its family, each as a measured line. */
-export function curveLines(part: CurvePart, doc: Doc): Polyline[] {
-  const own = curveLine(part.nodes, doc);
-  const { family } = part;
-  if (!family) return [own];
-  if (family.kind === 'between') {
-    const other = doc.parts[family.part];
-    if (other?.kind !== 'curve' || other.id === part.id) return [own];
-    const [from, to] = [sampled(own), sampled(curveLine(other.nodes, doc))];
-    return Array.from({ length: family.count + 1 }, (_, i) => {
-      const t = i / (family.count + 1);
-      return polyline(from.map((p, k) => ({ x: p.x + (to[k].x - p.x) * t, y: p.y + (to[k].y - p.y) * t })));
-    });
-  }
-  return Array.from({ length: family.count + 1 }, (_, i) => {
-    if (i === 0) return own;
-    const away = family.gap * doc.widthPx * i;
-    const points = Array.from({ length: FAMILY_POINTS + 1 }, (_unused, k) => {
-      const { point, angleRad } = own.at((k / FAMILY_POINTS) * own.length);
-      return { x: point.x - Math.sin(angleRad) * away, y: point.y + Math.cos(angleRad) * away };
-    });
-    return polyline(points);
-  });
-}
-
-export function curveInk(part: CurvePart, doc: Doc, more: Laid): { items: InkItem[]; frame: Rect } {
-  const width = part.width * doc.widthPx;
-  const tapered = part.taperStart > 0 || part.taperEnd > 0;
-  const items = curveLines(part, doc).map((line) =>
-    tapered
-      ? fill(taperedLine(line, width, part.taperStart, part.taperEnd), flat(part.colour))
-      : stroke(smoothPath(sampled(line), false), width, flat(part.colour)),
-  );
-  const paths = items.map((one) => (one.kind === 'fill' || one.kind === 'stroke' ? one.path : joinPaths([])));
-  const shadow = part.shadow
-    ? shadowOf(
-        items.map((one) => ({ ...one, paint: flat(part.shadow?.colour ?? '#000000') }) as InkItem),
-        part.shadow,
-        doc,
-      )
-    : [];
-  return { items: laid([...shadow, ...items], more), frame: union(paths.map(pathBounds)) };
 }

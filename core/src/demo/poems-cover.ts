@@ -18,7 +18,7 @@ function through(points: readonly (readonly [number, number])[]): CurveNode[] {
 export function poemsCover(): Doc {
   const words = { cut: 'fraunces/500', align: 'left', colour: INK } as const;
   const line = { width: 0.0042, taperStart: 0.9, taperEnd: 0.9, blend: 'multiply' } as const;
-  const family = (part: string, count: number) => ({ kind: 'between', count, part }) as const;
+  const family = (part: string, count: number) => ({ kind: 'between' as const, count, part, via: [], carry: false });
   return docOf(1600, 2560, [
     { ...newGround('#eae2cf'), id: 'ground' },
     newOverlay('paper', '#8a7a58', { blend: 'multiply', opacity: 0.45, amount: 0.5, seed: 9 }),

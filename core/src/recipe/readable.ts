@@ -1,6 +1,6 @@
 import { type Hex, contrastOf, luminance, rgbOf } from '../colour';
 import { areaPx, busyness, compose, quietestPlace } from '../compose';
-import { type Area, SAFE, coloursOf, isDrawn } from '../cover';
+import { type Area, type Doc, SAFE, coloursOf, isDrawn } from '../cover';
 import { ENOUGH } from '../glance';
 import type { Raster } from '../pixels';
 import { type Rect, intersect } from '../plane';
@@ -30,6 +30,24 @@ function reached(under: Raster, box: Rect, hex: Hex): number {
   return ratios[Math.floor(ratios.length * 0.1)] ?? 0;
 }
 
+/** Contrast at which a shape or a line is seen. */
+export const SEEN = 2;
+
+/** A colour of the cover's own that is seen on what is painted in an area, or the one that is seen best there. */
+export async function seenOn(book: Book, area: Area, studio: Studio): Promise<Hex> {
+  const under = await coverRaster(book, LOOK_PX, studio);
+  const box = areaPx(area, { widthPx: under.width, heightPx: under.height });
+  const tried = coloursFor(book.cover).map((hex) => ({ hex, contrast: reached(under, box, hex) }));
+  return (tried.find(({ contrast }) => contrast >= SEEN) ?? tried.reduce((a, b) => (b.contrast > a.contrast ? b : a)))
+    .hex;
+}
+
+/** Colours to be tried for what is added: those of the cover's words, then others. */
+function coloursFor(cover: Doc): Hex[] {
+  const words = Object.values(cover.parts).flatMap((p) => (p.kind === 'words' && !p.hidden ? [p.colour] : []));
+  return [...new Set<Hex>([...words, '#fbf8f1', '#17191c', ...coloursOf(cover), '#ffffff', '#000000'])];
+}
+
 /** Frames, px, of what nothing should be laid over: words, marks and drawings. */
 function mattering(book: Book, frames: ReadonlyMap<string, Rect>): Rect[] {
   return Object.values(book.cover.parts).flatMap((part) => {
@@ -50,8 +68,7 @@ export async function landing(book: Book, area: Area, studio: Studio, enough = E
   const { cover } = book;
   const { resources } = await gather(cover, book.brief, studio, LOOK_PX);
   const taken = mattering(book, compose({ ...cover, ...size }, book.brief, resources).frames);
-  const words = Object.values(cover.parts).flatMap((p) => (p.kind === 'words' && !p.hidden ? [p.colour] : []));
-  const colours = [...new Set<Hex>([...words, '#fbf8f1', '#17191c', ...coloursOf(cover), '#ffffff', '#000000'])];
+  const colours = coloursFor(cover);
   const best = (place: Area): Landing => {
     const box = areaPx(place, size);
     const tried = colours.map((colour) => ({ area: place, colour, contrast: reached(under, box, colour) }));

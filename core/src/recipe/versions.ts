@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '603c7c2cd7',
-  trace: '3171e03ef1',
-  pin: 'c32517c6ae',
-  promo: '14d2be2e1a',
-  image: 'c583ca62bd',
-  epub: '6c9680bad6',
-  pdf: '10ffbf69f4',
-  svg: 'be784e981b',
+  paint: 'a14174a898',
+  trace: '8fdbe9be13',
+  pin: 'd7d2fdb169',
+  promo: 'd7bd448294',
+  image: '33a146976e',
+  epub: 'a97023cb86',
+  pdf: 'cdd6984549',
+  svg: '00291b11cc',
 } as const;

@@ -158,6 +158,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'scene-wrong': () => 'This scene is damaged and cannot be used. Choose another one.',
   'webp-missing': () => 'This browser cannot write WebP. Choose PNG or JPEG.',
   'trace-stopped': () => 'The picture was not finished. Try again.',
+  'curve-closed': () => 'A closed curve has no end to join. Open it first, under Its points.',
+  'curve-long': (d) => `Together they have more than ${String(d.most)} points. Remove some first.`,
   'work-failed': () => 'Something went wrong while this was made. Nothing of yours is lost: try again.',
 
   'pictures-many': (d) => `A sheet takes up to ${d.most} pictures. Take one off first.`,

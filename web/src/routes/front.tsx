@@ -122,7 +122,15 @@ export function FrontPage() {
     const nodes = nodesFrom(points, book.cover, 6);
     if (!nodes) return;
     const id = freshId();
-    if (edit('Draw a curve', on(addPart(id, newCurve(nodes, colours?.[1] ?? '#16181b'))))) select(id);
+    const xs = nodes.map(({ x }) => x);
+    const ys = nodes.map(({ y }) => y);
+    const [x, y] = [Math.min(...xs), Math.min(...ys)];
+    // In a colour that is seen on what it was drawn over.
+    const area = { x, y, width: Math.max(0.02, Math.max(...xs) - x), height: Math.max(0.02, Math.max(...ys) - y) };
+    void studio
+      .seenOn(book, area)
+      .then((colour) => edit('Draw a curve', on(addPart(id, newCurve(nodes, colour)))) && select(id))
+      .catch(() => sayFault({ code: 'work-failed', data: {} }));
   };
   const latest = useRef({ book, frames, on });
   useEffect(() => {

@@ -1,5 +1,5 @@
 import type { Fault, Finding, Result } from '@yosomi/core/base';
-import { type Hex, type Scheme, hexOf, palette, schemesAround, schemesFrom } from '@yosomi/core/colour';
+import { type Hex, type Scheme, hexOf, palette, schemesAround, unlikeSchemes } from '@yosomi/core/colour';
 import { type Busyness, type QuietPlace, busyness, compose, quietestPlace } from '@yosomi/core/compose';
 import { GLANCE_WIDTHS } from '@yosomi/core/glance';
 import type { Area, PartSeed } from '@yosomi/core/cover';
@@ -19,6 +19,7 @@ import {
   coverKey,
   frontFindings,
   landing,
+  seenOn,
   coverRaster,
   frontEdge,
   gather,
@@ -223,7 +224,7 @@ const api = {
       for (let i = c; i < under.data.length; i += 4) sum += under.data[i];
       return sum / (under.data.length / 4);
     }) as [number, number, number];
-    if (pictured) return schemesFrom(palette(under), [hexOf(mean)]);
+    if (pictured) return unlikeSchemes(palette(under), [hexOf(mean)]);
     return schemesAround(palette(await coverRaster(book, 160, studio))[0]?.hex ?? '#888888');
   },
 
@@ -240,6 +241,8 @@ const api = {
   },
 
   /** Where new words land, and the colour they read in there. */
+  seenOn: (input: Book, area: Area): Promise<Hex> => seenOn(Book.parse(input), area, studio),
+
   landing: (input: Book, area: Area, enough?: number): Promise<Landing> =>
     landing(Book.parse(input), area, studio, enough),
 

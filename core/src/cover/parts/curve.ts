@@ -9,12 +9,18 @@ export type CurveNode = z.infer<typeof CurveNode>;
 
 /**
  * A drawn line: few smooth points, a width (fraction of the cover's width) and how far it thins towards each end.
- * A family repeats it: at even offsets, or in steps towards another curve.
+ * A family repeats it: at even offsets, or in steps towards another curve, by way of others.
  */
 export const CurvePart = z.object({
   kind: z.literal('curve'),
   ...common,
   nodes: z.array(CurveNode).min(2).max(200),
+  /** Runs from the last point back to the first. Older documents do not say these four. */
+  closed: z.boolean().default(false),
+  /** Length of dashes in widths of the line; 0 draws a whole one. */
+  dash: z.number().min(0).max(20).default(0),
+  arrowStart: z.boolean().default(false),
+  arrowEnd: z.boolean().default(false),
   width: z.number().min(0.0005).max(0.3),
   taperStart: unit,
   taperEnd: unit,
@@ -26,7 +32,15 @@ export const CurvePart = z.object({
         count: z.number().int().min(1).max(40),
         gap: z.number().min(-0.5).max(0.5),
       }),
-      z.object({ kind: z.literal('between'), count: z.number().int().min(1).max(40), part: z.string().max(40) }),
+      z.object({
+        kind: z.literal('between'),
+        count: z.number().int().min(1).max(40),
+        part: z.string().max(40),
+        /** Curves that it passes on the way there, in order. */
+        via: z.array(z.string().max(40)).max(8).default([]),
+        /** Width, colour and opacity go over too. */
+        carry: z.boolean().default(false),
+      }),
     ])
     .nullable(),
   shadow: Shadow.nullable(),

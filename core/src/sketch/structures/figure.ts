@@ -239,7 +239,7 @@ export const FIGURE: readonly Structure[] = [
         {
           ...newCurve(line(top + swing, turn), tones.accent, {
             width: 0.005,
-            family: { kind: 'between', count, part: 'wave-end' },
+            family: { kind: 'between', count, part: 'wave-end', via: [], carry: false },
           }),
           id: 'waves',
         },

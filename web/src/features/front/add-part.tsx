@@ -3,6 +3,7 @@ import type { Brief } from '@yosomi/core/book';
 import { textOf } from '@yosomi/core/compose';
 import { type Area, type Doc, type PartSeed, addPart, behindWords, newPicture } from '@yosomi/core/cover';
 import type { Book, Mark } from '@yosomi/core/project';
+import { SEEN } from '@yosomi/core/recipe';
 import { Image, PenLine, Plus, Stamp } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { type ReactNode, useContext, useMemo, useState } from 'react';
@@ -19,9 +20,6 @@ import { useHouse } from './use-house';
 import { useMarkInput } from './use-mark-input';
 import { usePictureInput } from './use-picture-input';
 import type { On } from './use-set';
-
-/** Contrast at which a shape is seen. */
-const SEEN = 2;
 
 /**
  * Adds a part and selects it: each is shown as it would look in the cover's own colours. It lands where it lies on no words and

@@ -5,13 +5,14 @@ import type { NodeHandle } from './drags';
 /** The points of a drawn curve with their handles, to be dragged; the chosen one is filled. */
 export function CurveHandles(props: {
   nodes: readonly CurveNode[];
+  closed: boolean;
   width: number;
   height: number;
   chosen: number | null;
   onDown(index: number, handle: NodeHandle, e: PointerEvent): void;
 }) {
   const { nodes, width: w, height: h, chosen } = props;
-  const d = nodes
+  const d = (props.closed ? [...nodes, nodes[0]] : nodes)
     .map((n, i) =>
       i === 0
         ? `M${n.x * w} ${n.y * h}`

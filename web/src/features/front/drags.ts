@@ -1,5 +1,15 @@
 import type { Edit } from '@yosomi/core/base';
-import { type CurveNode, type Doc, type Part, type PicturePart, drawnArea, isDrawn, setPart } from '@yosomi/core/cover';
+import {
+  type CurveNode,
+  type Doc,
+  type Part,
+  type PicturePart,
+  SMOOTH_RAD,
+  drawnArea,
+  isDrawn,
+  setPart,
+  turnAt,
+} from '@yosomi/core/cover';
 import { type Point, type Rect, clamp } from '@yosomi/core/plane';
 import type { Corner } from './handles';
 
@@ -97,9 +107,13 @@ export function moveNode(
     if (handle === 'point') {
       return { x: n.x + dx, y: n.y + dy, inX: n.inX + dx, inY: n.inY + dy, outX: n.outX + dx, outY: n.outY + dy };
     }
+    // At a corner the other handle stays.
+    const turn = turnAt(nodes, index, doc);
+    const corner = turn !== null && turn >= SMOOTH_RAD;
     const [mine, other] = handle === 'in' ? (['in', 'out'] as const) : (['out', 'in'] as const);
     const x = n[`${mine}X`] + dx;
     const y = n[`${mine}Y`] + dy;
+    if (corner) return { ...n, [`${mine}X`]: x, [`${mine}Y`]: y };
     const { widthPx: w, heightPx: h } = doc;
     const reach = Math.hypot((n[`${other}X`] - n.x) * w, (n[`${other}Y`] - n.y) * h);
     const length = Math.hypot((x - n.x) * w, (y - n.y) * h) || 1;

@@ -1,18 +1,14 @@
 import type { Finding } from '@yosomi/core/base';
+import { distinct } from '@yosomi/core/colour';
 import type { AddedScrim } from '@yosomi/core/compose';
 import { type Doc, coloursOf } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
 import type { WordsReport } from '@yosomi/core/recipe';
 import type { ReactNode } from 'react';
 import { useSession } from '../../state/session';
+import { CurveInspector } from './curve-inspector';
 import { ManyInspector } from './many-inspector';
-import {
-  AddedScrimInspector,
-  CurveInspector,
-  GroundInspector,
-  OverlayInspector,
-  ScrimInspector,
-} from './other-inspectors';
+import { AddedScrimInspector, GroundInspector, OverlayInspector, ScrimInspector } from './other-inspectors';
 import { nameOf } from './part-names';
 import { PictureInspector } from './picture-inspector';
 import { ShapeInspector } from './shape-inspector';
@@ -38,7 +34,7 @@ export function Inspector(props: {
   const part = first ? doc.parts[first] : undefined;
   const many = selection.filter((id) => doc.parts[id]);
   const scrim = added.find((a) => `added-${a.from}` === first);
-  const swatches = [...new Set([...house.colours, ...coloursOf(doc), ...props.colours])].slice(0, 12);
+  const swatches = distinct([...house.colours, ...coloursOf(doc), ...props.colours]).slice(0, 12);
   const same = { doc, on, frames, swatches };
   const own = findings.filter((f) => f.part === part?.id);
   return (

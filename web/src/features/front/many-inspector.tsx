@@ -7,6 +7,7 @@ import {
   alignWords,
   duplicateParts,
   groupParts,
+  joinCurves,
   removePart,
   setParts,
   sharedField,
@@ -264,6 +265,15 @@ function ManyActions({ parts, on }: { parts: readonly Part[]; on: On }) {
         <Button disabled={!grouped} onClick={() => void edit('Ungroup parts', on(groupParts(ids, null)))}>
           Ungroup
         </Button>
+        {parts.length === 2 && parts.every((part) => part.kind === 'curve') && (
+          <Button
+            onClick={() => {
+              if (edit('Join curves', on(joinCurves(ids[0], ids[1])))) selectMany([ids[0]]);
+            }}
+          >
+            Join into one curve
+          </Button>
+        )}
         <Button
           onClick={() => {
             const from = parts.filter((p) => p.kind !== 'ground').map((p) => p.id);

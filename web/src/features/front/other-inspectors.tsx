@@ -1,13 +1,5 @@
 import type { AddedScrim } from '@yosomi/core/compose';
-import {
-  type CurvePart,
-  type Doc,
-  type GroundPart,
-  type OverlayPart,
-  type ScrimPart,
-  TEXTURES,
-  setPart,
-} from '@yosomi/core/cover';
+import { type Doc, type GroundPart, type OverlayPart, type ScrimPart, TEXTURES, setPart } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
 import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
@@ -17,10 +9,9 @@ import { Group } from '../../ui/group';
 import { Menu } from '../../ui/menu';
 import { Segmented } from '../../ui/segmented';
 import { Slider } from '../../ui/slider';
-import { BorderField, FillField, ShadowField, Share, degrees, radians } from './fields';
+import { BorderField, FillField, Share, degrees, radians } from './fields';
 import { MixGroup } from './mix-group';
 import { OVERLAYS } from './part-names';
-import { PlaceGroup } from './place-group';
 import { type On, useSet } from './use-set';
 
 type Same<P> = {
@@ -30,88 +21,6 @@ type Same<P> = {
   frames: ReadonlyMap<string, Rect>;
   swatches: readonly string[];
 };
-
-export function CurveInspector(props: Same<CurvePart>) {
-  const { part, doc, on, swatches, frames } = props;
-  const set = useSet(part, on);
-  const { family } = part;
-  const others = Object.values(doc.parts).filter((p) => p.kind === 'curve' && p.id !== part.id);
-  return (
-    <>
-      <Group title="How it is drawn">
-        <NumberField
-          label="Width"
-          unit="px"
-          value={Math.max(1, Math.round(part.width * doc.widthPx))}
-          least={1}
-          most={Math.round(doc.widthPx * 0.3)}
-          onChange={(v, d) => set('Width', { width: v / doc.widthPx }, d && 'width')}
-        />
-        <Share
-          label="Thin start"
-          value={part.taperStart}
-          onChange={(taperStart) => set('Taper', { taperStart }, 't1')}
-        />
-        <Share label="Thin end" value={part.taperEnd} onChange={(taperEnd) => set('Taper', { taperEnd }, 't2')} />
-        <ColourField
-          label="Colour"
-          value={part.colour}
-          swatches={swatches}
-          onChange={(colour, d) => set('Colour', { colour }, d && 'colour')}
-        />
-        <ShadowField
-          value={part.shadow}
-          widthPx={doc.widthPx}
-          swatches={swatches}
-          onChange={(shadow, merge) => set('Shadow', { shadow }, merge)}
-        />
-        <p className="text-ink-2">Drag its points and handles on the cover. Delete removes the chosen point.</p>
-      </Group>
-      <Group title="A family of it">
-        <Segmented
-          label="Family"
-          value={family?.kind ?? 'none'}
-          onChange={(kind) =>
-            set('Family', {
-              family:
-                kind === 'offset'
-                  ? { kind, count: 5, gap: 0.02 }
-                  : kind === 'between' && others[0]
-                    ? { kind, count: 5, part: others[0].id }
-                    : null,
-            })
-          }
-          options={[
-            { value: 'none', label: 'Alone' },
-            { value: 'offset', label: 'Beside it' },
-            ...(others.length > 0 ? [{ value: 'between' as const, label: 'To another' }] : []),
-          ]}
-        />
-        {family && (
-          <NumberField
-            label="How many"
-            value={family.count}
-            least={1}
-            most={40}
-            onChange={(v, d) => set('Family', { family: { ...family, count: Math.round(v) } }, d && 'family-n')}
-          />
-        )}
-        {family?.kind === 'offset' && (
-          <NumberField
-            label="Distance"
-            unit="px"
-            value={Math.round(family.gap * doc.widthPx)}
-            least={-400}
-            most={400}
-            onChange={(v, d) => set('Family', { family: { ...family, gap: v / doc.widthPx } }, d && 'family-g')}
-          />
-        )}
-      </Group>
-      <PlaceGroup part={part} doc={doc} frame={frames.get(part.id)} frames={frames} on={on} />
-      <MixGroup part={part} doc={doc} frames={frames} on={on} />
-    </>
-  );
-}
 
 export function OverlayInspector({ part, doc, frames, on, swatches }: Same<OverlayPart>) {
   const set = useSet(part, on);

@@ -55,7 +55,9 @@ export function PartsPanel(props: {
   const anchor = useRef<string | null>(null);
   const rows = useMemo(() => rowsOf(doc, added, folded), [doc, added, folded]);
   const ids = rows.map((row) => row.id);
-  const current = rows.find((row) => chosen(row, selection))?.id ?? ids[0];
+  const [focused, setFocused] = useState<string | null>(null);
+  const current =
+    focused !== null && ids.includes(focused) ? focused : (rows.find((row) => chosen(row, selection))?.id ?? ids[0]);
   useEffect(() => () => usePointed.getState().point(null), []);
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: CARRY }),
@@ -150,7 +152,12 @@ export function PartsPanel(props: {
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
           {/* The keys of the list are those of its rows. */}
           {/* oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions */}
-          <ul ref={list} onKeyDown={onKeyDown}>
+          <ul
+            ref={list}
+            onKeyDown={onKeyDown}
+            onFocus={(e) => setFocused(e.target.closest('[data-row]')?.getAttribute('data-row') ?? null)}
+            onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && setFocused(null)}
+          >
             {rows.map((row) => {
               switch (row.kind) {
                 case 'part':

@@ -1,5 +1,5 @@
 import { type Busyness, areaPx, textOf } from '@yosomi/core/compose';
-import type { Doc, Part } from '@yosomi/core/cover';
+import { type Doc, type Part, nearestOn, setPart, splitCurve } from '@yosomi/core/cover';
 import type { Point, Rect } from '@yosomi/core/plane';
 import { Maximize, ZoomIn, ZoomOut } from 'lucide-react';
 import { type MouseEvent, type PointerEvent, type ReactNode, useEffect, useRef, useState } from 'react';
@@ -58,6 +58,7 @@ export function Table(props: {
   const { doc, frames, bitmap, on, onWidth } = props;
   const brief = useFrom((b) => b.brief);
   const selection = useSession((s) => s.selection);
+  const edit = useSession((s) => s.edit);
   const room = useRef<HTMLDivElement>(null);
   const surface = useRef<HTMLDivElement>(null);
   const [typing, setTyping] = useState<string | null>(null);
@@ -211,7 +212,14 @@ export function Table(props: {
             onContextMenu={openLying}
             onDoubleClick={(e) => {
               const one = hands.hit(hands.inCover(e));
-              if (one?.kind === 'words') setTyping(one.id);
+              if (one?.kind === 'words') return setTyping(one.id);
+              const p = hands.inCover(e);
+              if (part?.kind !== 'curve' || part.locked || part.turnRad !== 0) return;
+              const share = { x: p.x / doc.widthPx, y: p.y / doc.heightPx };
+              const { piece, t, awayPx } = nearestOn(part.nodes, part.closed, share, doc);
+              if (awayPx * k > 12) return;
+              edit('Add a point', on(setPart(part.id, { nodes: splitCurve(part.nodes, piece, t) })));
+              hands.setChosenNode(piece + 1);
             }}
           >
             {props.guides && (
@@ -261,6 +269,7 @@ export function Table(props: {
             {part?.kind === 'curve' && !part.hidden && part.turnRad === 0 && (
               <CurveHandles
                 nodes={part.nodes}
+                closed={part.closed}
                 width={width}
                 height={height}
                 chosen={hands.chosenNode}

@@ -18,6 +18,7 @@ import { type PointerEvent, useEffect, useRef, useState } from 'react';
 import { useFrom, useSession } from '../../state/session';
 import { type NodeHandle, moveNode, panPicture, resizeBy, turnTowards } from './drags';
 import type { Corner } from './handles';
+import { useChosenNode } from './chosen-node';
 import { nameOf } from './part-names';
 import type { On } from './use-set';
 
@@ -94,7 +95,8 @@ export function useHands(props: {
   const [moving, setMoving] = useState(false);
   const [marquee, setMarquee] = useState<Rect | null>(null);
   const [stroke, setStroke] = useState<readonly Point[]>([]);
-  const [chosen, setChosen] = useState<{ part: string; index: number } | null>(null);
+  const chosen = useChosenNode((s) => s.chosen);
+  const setChosen = useChosenNode((s) => s.choose);
 
   const selected = useSession((s) => s.selection[0]);
   // A point is chosen for as long as its curve is.
