@@ -180,3 +180,83 @@ test('a mark on nothing is traced as it is, lands where nothing lies, and takes 
   await b.inspector.getByRole('button', { name: 'All of it in one colour' }).click();
   await expect(b.inspector.getByRole('combobox', { name: 'Covered with' })).toBeVisible();
 });
+
+test('inside a picture: entered, moved, enlarged about the hand, left again', async ({ page }) => {
+  await open(page);
+  const b = bench(page);
+  await part(page, 'Picture').click();
+  const unlock = b.inspector.getByRole('button', { name: 'Unlock', exact: true });
+  if (await unlock.isVisible()) await unlock.click();
+  const zoom = b.inspector.getByRole('slider', { name: 'Zoom', exact: true });
+  const before = await shownMark(page, COVER);
+  const was = Number(await zoom.getAttribute('aria-valuenow'));
+  await surface(page).focus();
+  await page.keyboard.press('Enter');
+  await expect(surface(page).getByText('Drag to move it inside, wheel to zoom, Esc leaves')).toBeVisible();
+  const box = (await surface(page).boundingBox())!;
+  await page.mouse.move(box.x + box.width * 0.5, box.y + box.height * 0.7);
+  await page.mouse.wheel(0, -300);
+  await expect.poll(async () => Number(await zoom.getAttribute('aria-valuenow'))).toBeGreaterThan(was);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.4, box.y + box.height * 0.7, { steps: 4 });
+  await page.mouse.up();
+  await page.keyboard.press('ArrowRight');
+  await coverReady(page);
+  await expect.poll(() => shownMark(page, COVER)).not.toBe(before);
+  await page.keyboard.press('Escape');
+  await expect(surface(page).getByText(/Esc leaves/)).toHaveCount(0);
+  // The picture is still chosen; what was done are steps.
+  await expect(b.inspector.getByRole('heading', { name: 'Picture', level: 2 })).toBeVisible();
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Control+z');
+  await coverReady(page);
+  await expect.poll(() => shownMark(page, COVER)).toBe(before);
+});
+
+test('curves: drawn, given a point, a corner, an arrow, and joined to another', async ({ page }) => {
+  await open(page);
+  const b = bench(page);
+  const curve = async (y: number): Promise<void> => {
+    await surface(page).focus();
+    await page.keyboard.press('d');
+    await b.draw([
+      [0.15, y],
+      [0.3, y - 0.03],
+      [0.5, y],
+      [0.65, y + 0.03],
+      [0.8, y],
+    ]);
+    await expect(b.inspector.getByRole('heading', { name: 'Drawn curve', level: 2 })).toBeVisible();
+  };
+  await curve(0.5);
+  const points = b.inspector.getByRole('region', { name: 'Its points' });
+  const count = async (): Promise<number> => Number(/(\d+) points/.exec(await points.innerText())?.[1]);
+  const first = await count();
+  await points.getByRole('button', { name: 'Add a point' }).click();
+  await expect(points.getByText(new RegExp(`of ${first + 1}\\.`))).toBeVisible();
+  // A new point is smooth.
+  await expect(points.getByRole('button', { name: 'Smooth' })).toBeDisabled();
+  await points.getByRole('button', { name: 'Corner' }).click();
+  await expect(points.getByRole('button', { name: 'Smooth' })).toBeEnabled();
+  const plain = await shownMark(page, COVER);
+  await b.inspector.getByRole('checkbox', { name: 'Arrow at its end' }).check();
+  await b.inspector.getByLabel('Dashes').fill('3');
+  await b.inspector.getByLabel('Dashes').press('Enter');
+  await expect.poll(() => shownMark(page, COVER)).not.toBe(plain);
+
+  await curve(0.62);
+  await b.inspector.getByRole('radio', { name: 'To another' }).click();
+  await expect(b.inspector.getByRole('combobox', { name: 'To which curve' })).toHaveText(/Drawn curve/);
+  await expect(b.inspector.getByRole('checkbox', { name: 'Take width, colour and opacity along' })).toBeChecked();
+  await page.keyboard.press('Control+z');
+  const rowsOfCurves = rows(page).filter({ hasText: 'Drawn curve' });
+  await expect(rowsOfCurves).toHaveCount(2);
+  await rowsOfCurves.nth(0).getByRole('button').first().click();
+  await rowsOfCurves
+    .nth(1)
+    .getByRole('button')
+    .first()
+    .click({ modifiers: ['Control'] });
+  await b.inspector.getByRole('button', { name: 'Join into one curve' }).click();
+  await expect(rowsOfCurves).toHaveCount(1);
+  await kept(page);
+});

@@ -1,6 +1,6 @@
 import { clamp } from '../plane';
 import type { Doc } from './document';
-import type { Area, CurveNode, Part, WordsPart } from './parts';
+import type { Area, CurveNode, Part, ShapePart, WordsPart } from './parts';
 
 type Size = { readonly widthPx: number; readonly heightPx: number };
 
@@ -13,7 +13,8 @@ const FULL = 0.88;
 /**
  * The composition for other pixels, by its own constraints: words are set anew in their places, pictures that fill the
  * cover are cropped anew, what has a shape keeps it inside its place and takes the words that stand on it along, and
- * nothing is stretched. No place grows, so nothing comes to lie over what it left free. The same size gives the same document.
+ * nothing is stretched. What touches an edge, or runs over it, goes on doing so. No place grows on the cover, so nothing comes to
+ * lie over what it left free. The same size gives the same document.
  */
 export function adaptDoc(doc: Doc, size: Size): Doc {
   const kx = size.widthPx / doc.widthPx;
@@ -24,7 +25,9 @@ export function adaptDoc(doc: Doc, size: Size): Doc {
   const parts = Object.fromEntries(
     Object.entries(doc.parts).map(([id, part]): [string, Part] => {
       const under = part.kind === 'words' ? seatOf(doc, part) : null;
-      return [id, under ? adaptSeated(part as WordsPart, under, by) : adaptPart(part, by)];
+      const next = under ? adaptSeated(part as WordsPart, under, by) : adaptPart(part, by);
+      const band = next.kind === 'shape' && !SHAPED.has(next.form.kind);
+      return [id, band ? runsOff(next, doc, size) : next];
     }),
   );
   return { ...doc, widthPx: size.widthPx, heightPx: size.heightPx, parts };
@@ -114,21 +117,59 @@ function adaptPart(part: Part, by: By): Part {
 
 const fills = (area: Area): boolean => area.width >= FULL && area.height >= FULL;
 
-/** Shrinks a place about its middle. */
+/** What is nearer to an edge than this share of the cover touches it. */
+const TOUCHES = 0.006;
+
+/**
+ * The new beginning of a length that shrinks to `k` of itself: about its middle, but what touches one edge goes on touching it,
+ * and what runs over one edge does so by the same share of itself.
+ */
+function shrunkFrom(start: number, length: number, k: number): number {
+  const end = start + length;
+  const [first, last] = [start <= TOUCHES, end >= 1 - TOUCHES];
+  if (first === last) return start + (length * (1 - k)) / 2;
+  return first ? start * k : 1 + (end - 1) * k - length * k;
+}
+
+/** Shrinks a place and leaves it at the edges it touches. */
 function keepShape(area: Area, fx: number, fy: number): Area {
-  const [width, height] = [area.width * fx, area.height * fy];
-  return { x: area.x + (area.width - width) / 2, y: area.y + (area.height - height) / 2, width, height };
+  return {
+    x: shrunkFrom(area.x, area.width, fx),
+    y: shrunkFrom(area.y, area.height, fy),
+    width: area.width * fx,
+    height: area.height * fy,
+  };
+}
+
+/** Whether both ends of a turned band are off the cover; `size` in px. */
+function endsOff(area: Area, turnRad: number, size: Size): boolean {
+  const { widthPx: w, heightPx: h } = size;
+  const [cx, cy] = [(area.x + area.width / 2) * w, (area.y + area.height / 2) * h];
+  const half = (area.width * w) / 2;
+  const off = (x: number, y: number): boolean => x <= 0 || y <= 0 || x >= w || y >= h;
+  const [dx, dy] = [Math.cos(turnRad) * half, Math.sin(turnRad) * half];
+  return off(cx - dx, cy - dy) && off(cx + dx, cy + dy);
+}
+
+/** A turned band that ran off the cover at both ends, made as long as it must be to do so again. */
+function runsOff(part: ShapePart, before: Size, after: Size): ShapePart {
+  if (part.turnRad === 0 || !endsOff(part.area, part.turnRad, before)) return part;
+  let { area } = part;
+  for (let step = 0; step < 40 && !endsOff(area, part.turnRad, after); step++) {
+    const width = Math.min(8, area.width * 1.06);
+    area = { ...area, width, x: area.x - (width - area.width) / 2 };
+  }
+  return { ...part, area };
 }
 
 function adaptNodes(nodes: readonly CurveNode[], fx: number, fy: number): CurveNode[] {
   const xs = nodes.map((n) => n.x);
   const ys = nodes.map((n) => n.y);
-  const cx = (Math.min(...xs) + Math.max(...xs)) / 2;
-  const cy = (Math.min(...ys) + Math.max(...ys)) / 2;
+  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   // A curve that crosses the whole cover still does.
-  const whole = Math.max(...xs) - Math.min(...xs) >= FULL;
-  const [kx, ky] = whole ? [1, 1] : [fx, fy];
-  const x = (v: number): number => clamp(cx + (v - cx) * kx, -4, 4);
-  const y = (v: number): number => clamp(cy + (v - cy) * ky, -4, 4);
+  const [kx, ky] = x1 - x0 >= FULL ? [1, 1] : [fx, fy];
+  const [fromX, fromY] = [shrunkFrom(x0, x1 - x0, kx), shrunkFrom(y0, y1 - y0, ky)];
+  const x = (v: number): number => clamp(fromX + (v - x0) * kx, -4, 4);
+  const y = (v: number): number => clamp(fromY + (v - y0) * ky, -4, 4);
   return nodes.map((n) => ({ x: x(n.x), y: y(n.y), inX: x(n.inX), inY: y(n.inY), outX: x(n.outX), outY: y(n.outY) }));
 }

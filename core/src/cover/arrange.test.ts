@@ -330,6 +330,75 @@ describe('another size', () => {
     }
   });
 
+  it('leaves at an edge what touches it, and over an edge what runs over it', () => {
+    const span = fc.double({ min: 0.1, max: 0.5, noNaN: true });
+    fc.assert(
+      fc.property(
+        span,
+        span,
+        fc.constantFrom(0, -0.04),
+        fc.boolean(),
+        fc.boolean(),
+        fc.constantFrom(...squares),
+        (w, h, over, right, low, size) => {
+          const place = { x: right ? 1 - w - over : over, y: low ? 1 - h - over : over, width: w, height: h };
+          const seal = {
+            ...newShape({ kind: 'burst', points: 12, depth: 0.2 }, { area: place, colour: '#aa3300' }),
+            id: 'seal',
+          };
+          const base = docOf(W, H, [{ ...newGround('#102030'), id: 'ground' }, seal]);
+          const next = area(adaptDoc(base, size), 'seal');
+          const gap = (start: number, length: number, far: boolean): number => (far ? 1 - start - length : start);
+          for (const [start, length, far, k] of [
+            [next.x, next.width, right, next.width / w],
+            [next.y, next.height, low, next.height / h],
+          ] as const) {
+            // By the same share of itself as before.
+            expect(gap(start, length, far)).toBeCloseTo(over * k, 9);
+          }
+          // It keeps its shape.
+          const shape = (a: { width: number; height: number }, d: { widthPx: number; heightPx: number }): number =>
+            (a.width * d.widthPx) / (a.height * d.heightPx);
+          expect(shape(next, size)).toBeCloseTo(shape(place, base), 6);
+        },
+      ),
+    );
+  });
+
+  it('lets a turned ribbon that runs off both sides run off both sides again', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -1.4, max: 1.4, noNaN: true }),
+        fc.constantFrom(...squares, { widthPx: 1000, heightPx: 2600 }),
+        (turnRad, size) => {
+          // Just long enough on this cover.
+          const long =
+            1.03 * Math.min(W / Math.abs(Math.cos(turnRad)), H / Math.max(1e-6, Math.abs(Math.sin(turnRad))));
+          const width = long / W;
+          const place = { x: 0.5 - width / 2, y: 0.46, width, height: 0.08 };
+          const ribbon = {
+            ...newShape({ kind: 'ribbon', fold: 0, notch: 0 }, { area: place, colour: '#aa3300', turnRad }),
+            id: 'ribbon',
+          };
+          const base = docOf(W, H, [{ ...newGround('#102030'), id: 'ground' }, ribbon]);
+          const ends = (d: Doc): boolean[] => {
+            const a = area(d, 'ribbon');
+            const [cx, cy] = [(a.x + a.width / 2) * d.widthPx, (a.y + a.height / 2) * d.heightPx];
+            return [-1, 1].map((side) => {
+              const [x, y] = [
+                cx + (side * Math.cos(turnRad) * a.width * d.widthPx) / 2,
+                cy + (side * Math.sin(turnRad) * a.width * d.widthPx) / 2,
+              ];
+              return x <= 0 || y <= 0 || x >= d.widthPx || y >= d.heightPx;
+            });
+          };
+          expect(ends(base)).toEqual([true, true]);
+          expect(ends(adaptDoc(base, size))).toEqual([true, true]);
+        },
+      ),
+    );
+  });
+
   it('keeps the angles of a drawn curve', () => {
     const size = squares[0];
     const slope = (d: Doc): number => {

@@ -1,4 +1,5 @@
 import { type Result, fail, ok } from '@yosomi/core/base';
+import { type Hex, palette } from '@yosomi/core/colour';
 import { readImage } from '@yosomi/core/image-file';
 import { assetId } from '@yosomi/core/project';
 import { type TakenPicture, drawingRaster, takePicture } from '@yosomi/core/recipe';
@@ -20,6 +21,16 @@ export const takenIn = (studio: BrowserStudio) => ({
     takePicture(bytes, name, studio),
 
   takeDrawing: (bytes: Uint8Array<ArrayBuffer>): Result<Drawing> => readSvg(bytes),
+
+  /** The main colours of a picture that is not kept. */
+  async paletteOf(bytes: Uint8Array<ArrayBuffer>): Promise<Result<Hex[]>> {
+    const read = readImage(bytes);
+    if (!read.ok) return read;
+    const image = await studio.opened(bytes);
+    if (!image) return fail('image-damaged', { format: read.value.format.toUpperCase() });
+    const small = image.widthPx > 320 ? studio.resized(image, 320) : image;
+    return ok(palette(studio.pixelsOf(small), 6).map(({ hex }) => hex));
+  },
 
   /** A picture of a mark as clean outlines, with a picture of them. */
   async traceMark(

@@ -1,4 +1,4 @@
-import { type Scheme, labOf, readColours, rgbOf, schemesOf, withLightness } from '@yosomi/core/colour';
+import { type Scheme, labOf, rgbOf, withLightness } from '@yosomi/core/colour';
 import {
   COLOUR_ROLES,
   type ColourRole,
@@ -15,8 +15,8 @@ import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
 import { ColourField } from '../../ui/colour-field';
-import { TextField } from '../../ui/field';
 import { Group } from '../../ui/group';
+import { BroughtSchemes, Schemes } from './schemes';
 import { useHouse, withColour } from './use-house';
 import type { On } from './use-set';
 
@@ -36,8 +36,6 @@ export function ColoursGroup(props: {
   const { house, change } = useHouse();
   const [chosen, setChosen] = useState<string | null>(null);
   const [level, setLevel] = useState(false);
-  const [pasted, setPasted] = useState('');
-  const brought = readColours(pasted);
   const roles = roleColours(doc);
   const use = colourUse(doc);
   const own = use.find((one) => one.colour === chosen);
@@ -121,21 +119,7 @@ export function ColoursGroup(props: {
           <Schemes schemes={schemes} onTake={take} />
         </Group>
       )}
-      <Group title="Schemes of colours you bring" folded>
-        <TextField
-          label="Colours"
-          value={pasted}
-          lines={2}
-          placeholder="#1f3a4d #f2c14e #f7f3e8"
-          hint={
-            pasted.trim() && brought.length < 2
-              ? 'Two colours or more make a scheme. Write them as #rrggbb.'
-              : 'Paste them in any list. Each takes its turn as the ground.'
-          }
-          onChange={setPasted}
-        />
-        {brought.length > 1 && <Schemes schemes={schemesOf(brought)} onTake={take} />}
-      </Group>
+      <BroughtSchemes onTake={take} />
     </>
   );
 }
@@ -146,21 +130,3 @@ const ROLE_NAMES: Readonly<Record<ColourRole, string>> = {
   second: 'Other words',
   accent: 'Shapes and rules',
 };
-
-function Schemes(props: { schemes: readonly Scheme[]; onTake(scheme: Scheme): void }) {
-  return props.schemes.map((scheme) => (
-    <button
-      key={scheme.name}
-      type="button"
-      onClick={() => props.onTake(scheme)}
-      className="flex items-center gap-2 rounded-sm border border-line bg-card p-1.5 text-left hover:border-ink"
-    >
-      <span aria-hidden className="flex overflow-hidden rounded-sm border border-line">
-        {[scheme.ground, scheme.words, scheme.second, scheme.accent].map((hex, i) => (
-          <span key={i} className="size-6" style={{ background: hex }} />
-        ))}
-      </span>
-      {scheme.name}
-    </button>
-  ));
-}

@@ -13,7 +13,7 @@ import {
   newWords,
 } from '@yosomi/core/cover';
 import { cropToFill } from '@yosomi/core/plane';
-import { moveNode, panPicture, resizeBy, turnTowards } from './drags';
+import { moveNode, panPicture, resizeBy, turnTowards, zoomPicture } from './drags';
 import type { Corner } from './handles';
 
 const words = (id: string, follows: { part: string; gap: number } | null) => ({
@@ -161,6 +161,56 @@ describe('resizing a drawing', () => {
         const inside = drawnArea(2, area, drawn);
         expect(inside.width).toBeCloseTo(area.width, 9);
       }),
+    );
+  });
+});
+
+describe('zooming inside a frame', () => {
+  const size = { widthPx: 3000, heightPx: 2000 };
+  const share = fc.double({ min: 0.05, max: 0.95, noNaN: true });
+  const start = (zoom: number, x: number, y: number, flipX: boolean): Doc => ({
+    ...doc,
+    parts: { ...doc.parts, picture: { ...(doc.parts.picture as PicturePart), zoom, focus: { x, y }, flipX } },
+  });
+  /** The point of the picture that is seen at a point of its frame. */
+  const seen = (state: Doc, at: { x: number; y: number }) => {
+    const part = state.parts.picture as PicturePart;
+    const crop = cropToFill(size, frame, part.focus, part.zoom);
+    const u = (at.x - frame.x) / frame.width;
+    return {
+      x: crop.x + (part.flipX ? 1 - u : u) * crop.width,
+      y: crop.y + ((at.y - frame.y) / frame.height) * crop.height,
+    };
+  };
+
+  it('keeps in place what is under the hand, and goes back to where it was', () => {
+    fc.assert(
+      fc.property(
+        share,
+        share,
+        share,
+        share,
+        fc.boolean(),
+        fc.double({ min: 1.05, max: 2, noNaN: true }),
+        (x, y, u, v, flip, k) => {
+          const before = start(2, x, y, flip);
+          const at = { x: frame.x + u * frame.width, y: frame.y + v * frame.height };
+          const run = (state: Doc, factor: number): Doc => {
+            const done = change(state, zoomPicture(state.parts.picture as PicturePart, size, frame, factor, at));
+            if (!done.ok) throw new Error(done.fault.code);
+            return done.value.next;
+          };
+          const larger = run(before, k);
+          const [is, was] = [seen(larger, at), seen(before, at)];
+          expect(is.x).toBeCloseTo(was.x, 6);
+          expect(is.y).toBeCloseTo(was.y, 6);
+          const back = (run(larger, 1 / k).parts.picture as PicturePart).focus;
+          expect(back.x).toBeCloseTo(x, 6);
+          expect(back.y).toBeCloseTo(y, 6);
+          // It never shrinks away from its frame.
+          expect((run(before, 0.01).parts.picture as PicturePart).zoom).toBe(1);
+        },
+      ),
     );
   });
 });

@@ -10,7 +10,7 @@ import {
   setPart,
   turnAt,
 } from '@yosomi/core/cover';
-import { type Point, type Rect, clamp } from '@yosomi/core/plane';
+import { type Point, type Rect, clamp, cropToFill } from '@yosomi/core/plane';
 import type { Corner } from './handles';
 
 /** Smallest side of a place, fraction of the cover. */
@@ -75,6 +75,35 @@ export function panPicture(
     focus: {
       x: slackX > 0.5 ? clamp(part.focus.x - (sx * dx) / slackX, 0, 1) : part.focus.x,
       y: slackY > 0.5 ? clamp(part.focus.y - (sy * dy) / slackY, 0, 1) : part.focus.y,
+    },
+  });
+}
+
+/** Most that a picture is enlarged inside its frame. */
+const MOST_ZOOM = 8;
+
+/** Enlarges a picture inside its frame about a point of the cover, px: what is there stays there, as far as the picture reaches. */
+export function zoomPicture(
+  part: PicturePart,
+  picture: { widthPx: number; heightPx: number },
+  frame: Rect,
+  factor: number,
+  at: Point,
+): Edit<Doc> {
+  const zoom = clamp(part.zoom * factor, 1, MOST_ZOOM);
+  const [before, after] = [part.zoom, zoom].map((z) => cropToFill(picture, frame, part.focus, z));
+  const share = (flip: boolean, from: number, length: number): number => {
+    const u = clamp(from / length, 0, 1);
+    return flip ? 1 - u : u;
+  };
+  const [u, v] = [share(part.flipX, at.x - frame.x, frame.width), share(part.flipY, at.y - frame.y, frame.height)];
+  const focus = (start: number, was: number, is: number, whole: number, k: number, old: number): number =>
+    whole - is > 0.5 ? clamp((start + k * (was - is)) / (whole - is), 0, 1) : old;
+  return setPart(part.id, {
+    zoom,
+    focus: {
+      x: focus(before.x, before.width, after.width, picture.widthPx, u, part.focus.x),
+      y: focus(before.y, before.height, after.height, picture.heightPx, v, part.focus.y),
     },
   });
 }

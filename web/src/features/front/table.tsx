@@ -4,6 +4,7 @@ import type { Point, Rect } from '@yosomi/core/plane';
 import { Maximize, ZoomIn, ZoomOut } from 'lucide-react';
 import { type MouseEvent, type PointerEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { useFrom, useSession } from '../../state/session';
+import { say } from '../../messages/say';
 import { Bitmap } from '../../ui/bitmap';
 import { Calm } from '../../ui/calm';
 import { Tip } from '../../ui/tip';
@@ -16,6 +17,7 @@ import { QuietMap } from './quiet-map';
 import { Ruler } from './ruler';
 import { TypeOnCover } from './type-on-cover';
 import { useHands } from './use-hands';
+import { useInside } from './use-inside';
 import type { On } from './use-set';
 import { useTableKeys } from './use-table-keys';
 import { useTableView } from './use-table-view';
@@ -29,7 +31,7 @@ export const GROUNDS = [
 
 /**
  * A composition on the light table: click to select, drag to move, handles to resize and turn, drag beside parts to
- * gather several, arrow keys to nudge, Enter to type on it, wheel to zoom to the pointer, space to move the view; the right
+ * gather several, arrow keys to nudge, Enter or a double click to type on words and to go inside a picture, wheel to zoom to the pointer, space to move the view; the right
  * button lists what lies on one another there.
  * The picture comes from the worker; this only lays hands on it.
  */
@@ -59,6 +61,7 @@ export function Table(props: {
   const brief = useFrom((b) => b.brief);
   const selection = useSession((s) => s.selection);
   const edit = useSession((s) => s.edit);
+  const select = useSession((s) => s.select);
   const room = useRef<HTMLDivElement>(null);
   const surface = useRef<HTMLDivElement>(null);
   const [typing, setTyping] = useState<string | null>(null);
@@ -74,6 +77,7 @@ export function Table(props: {
     onDragging: props.onDragging,
     onStroke: props.onStroke ?? (() => {}),
   });
+  const inside = useInside({ doc, on, frames });
   useEffect(() => {
     // Never more pixels than the cover has: beyond them only the screen enlarges.
     if (view.ready) onWidth(Math.min(doc.widthPx, Math.round(width * Math.min(2, window.devicePixelRatio))));
@@ -92,6 +96,7 @@ export function Table(props: {
     view,
     drawing: props.drawing ?? false,
     onStroke: props.onStroke ?? (() => {}),
+    inside,
   });
   const whole = part?.kind === 'picture' && part.fit === 'fill' && part.area.width >= 0.95 && part.area.height >= 0.95;
   const typed = typing ? doc.parts[typing] : undefined;
@@ -124,6 +129,11 @@ export function Table(props: {
     if (e.button !== 0) return;
     if (typing) return setTyping(null);
     if (props.picking) return pick(e);
+    if (inside.at) {
+      if (inside.holds(hands.inCover(e)))
+        return hands.take(e, { kind: 'pan-picture', part: inside.at.part, frame: inside.at.frame });
+      inside.leave();
+    }
     hands.down(e, props.drawing ?? false);
   };
   const move = (e: PointerEvent): void => {
@@ -148,11 +158,20 @@ export function Table(props: {
     props.picking?.(`#${[0, 1, 2].map((c) => pixel[c].toString(16).padStart(2, '0')).join('')}`);
   };
   const { zoomAt } = view;
+  // The wheel is listened to once; what it turns is read when it turns.
+  const within = useRef(inside);
+  const inCover = useRef(hands.inCover);
+  useEffect(() => {
+    within.current = inside;
+    inCover.current = hands.inCover;
+  });
   useEffect(() => {
     const element = room.current;
     if (!element) return;
     const wheel = (e: WheelEvent): void => {
       e.preventDefault();
+      const p = inCover.current(e);
+      if (within.current.holds(p)) return within.current.zoom(Math.exp(-e.deltaY / 600), p);
       const box = element.getBoundingClientRect();
       zoomAt(Math.exp(-e.deltaY / 400), { x: e.clientX - box.x, y: e.clientY - box.y });
     };
@@ -192,7 +211,7 @@ export function Table(props: {
           <div
             ref={surface}
             role="application"
-            aria-label={`${props.label}. Page Up and Page Down go from part to part; arrow keys move the selected part, Enter types on it. On a drawn curve N chooses its next point and arrow keys move that.`}
+            aria-label={`${props.label}. Page Up and Page Down go from part to part; arrow keys move the selected part, Enter types on words and goes inside a picture. On a drawn curve N chooses its next point and arrow keys move that.`}
             tabIndex={0}
             data-surface
             data-tool={props.picking ? 'pick' : props.drawing ? 'draw' : 'hand'}
@@ -213,6 +232,11 @@ export function Table(props: {
             onDoubleClick={(e) => {
               const one = hands.hit(hands.inCover(e));
               if (one?.kind === 'words') return setTyping(one.id);
+              if (one?.kind === 'picture') {
+                select(one.id);
+                if (inside.enter(one.id)) return;
+                if (one.locked) return say('This picture is locked. Unlock it to move it inside its frame.');
+              }
               const p = hands.inCover(e);
               if (part?.kind !== 'curve' || part.locked || part.turnRad !== 0) return;
               const share = { x: p.x / doc.widthPx, y: p.y / doc.heightPx };
@@ -257,11 +281,13 @@ export function Table(props: {
                 scale={k}
                 width={width}
                 label={
-                  hands.moving
-                    ? `${Math.round(frame.x)} from the left, ${Math.round(frame.y)} from the top`
-                    : `${Math.round(frame.width)} x ${Math.round(frame.height)}`
+                  inside.at
+                    ? 'Drag to move it inside, wheel to zoom, Esc leaves'
+                    : hands.moving
+                      ? `${Math.round(frame.x)} from the left, ${Math.round(frame.y)} from the top`
+                      : `${Math.round(frame.width)} x ${Math.round(frame.height)}`
                 }
-                resizable={!part.locked && !whole && 'area' in part}
+                resizable={!part.locked && !whole && !inside.at && 'area' in part}
                 onResize={(corner, e) => beginHandle(e, { kind: 'resize', corner, part, frame, doc })}
                 onTurn={(e) => beginHandle(e, { kind: 'turn', part, frame })}
               />

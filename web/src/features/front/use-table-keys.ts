@@ -5,6 +5,7 @@ import { useFrom, useSession } from '../../state/session';
 import { arrowStep } from '../../ui/arrow-keys';
 import { moveNode, panPicture } from './drags';
 import { nameOf } from './part-names';
+import type { useInside } from './use-inside';
 import type { useHands } from './use-hands';
 import type { On } from './use-set';
 import type { useTableView } from './use-table-view';
@@ -20,6 +21,7 @@ export function useTableKeys(props: {
   view: ReturnType<typeof useTableView>;
   drawing: boolean;
   onStroke(points: readonly Point[]): void;
+  inside: ReturnType<typeof useInside>;
 }) {
   const { doc, on, frames, hands, view } = props;
   const assets = useFrom((b) => b.assets);
@@ -44,6 +46,11 @@ export function useTableKeys(props: {
     if (props.typing || e.ctrlKey || e.metaKey || e.altKey) return;
     const { selection } = useSession.getState();
     const part = selection.length === 1 ? doc.parts[selection[0]] : undefined;
+    if (props.inside.key(e)) {
+      e.preventDefault();
+      e.stopPropagation();
+      return;
+    }
     if (props.drawing && e.key === 'Enter') {
       e.preventDefault();
       // A plain curve to shape by its points, for those who cannot draw one.
@@ -64,6 +71,7 @@ export function useTableKeys(props: {
     if (e.key === '-') return view.zoomAt(1 / 1.25);
     if (e.key === '0') return view.toFit();
     if (e.key === '1') return view.toFull();
+    if (e.key === 'Enter' && part?.kind === 'picture' && props.inside.enter(part.id)) return e.preventDefault();
     if (e.key === 'Enter' && part?.kind === 'words') {
       e.preventDefault();
       return props.setTyping(part.id);
