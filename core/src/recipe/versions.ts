@@ -4,11 +4,11 @@
  */
 export const VERSIONS = {
   paint: 'a14174a898',
-  trace: '8fdbe9be13',
-  pin: 'd7d2fdb169',
-  promo: 'd7bd448294',
-  image: '33a146976e',
+  trace: '89759731ae',
+  pin: '400ca1fc78',
+  promo: 'b93ae9f8fe',
+  image: '027081d5a0',
   epub: 'a97023cb86',
-  pdf: 'cdd6984549',
+  pdf: '78e8b61127',
   svg: '00291b11cc',
 } as const;
