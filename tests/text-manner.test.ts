@@ -56,6 +56,27 @@ describe('families', () => {
   });
 });
 
+describe('figures', () => {
+  it('stand as high as capitals or like small letters where a face has both, and change nothing else', () => {
+    const both = FAMILIES.filter((f) => {
+      const shape = (figures: 'lining' | 'old-style') =>
+        shaper.shape(f.cuts[0].id, '1', { ...plainManner, figures }).ink;
+      return (
+        shaper.offers(f.cuts[0].id).figures && JSON.stringify(shape('lining')) !== JSON.stringify(shape('old-style'))
+      );
+    });
+    expect(both.length).toBeGreaterThan(9);
+    for (const family of both) {
+      const cut = family.cuts[0].id;
+      const ink = (text: string, figures: 'lining' | 'old-style') =>
+        shaper.shape(cut, text, { ...plainManner, figures }).ink;
+      // A one of the old style is lower.
+      expect(ink('1', 'old-style').height, family.name).toBeLessThan(ink('1', 'lining').height - 0.05);
+      expect(ink('Hamburg', 'old-style')).toEqual(ink('Hamburg', 'lining'));
+    }
+  });
+});
+
 describe('lines that do not run across', () => {
   it('turned down or up an edge they fill the same place, and are each other turned about', () => {
     const down = layOut(shaper, { ...spec, setting: 'down' }, area);

@@ -47,11 +47,11 @@ export const setWords = (part: NewWords, text: string, place: Rect, widthPx: num
 type NewWords = Omit<WordsPart, 'id' | 'order'>;
 
 function specOf(part: NewWords, text: string, widthPx: number): TextSpec {
-  const { tracking, smallCaps, alternates, wide } = part;
+  const { tracking, smallCaps, alternates, figures, wide } = part;
   return {
     text,
     cut: part.cut,
-    manner: { tracking, smallCaps, alternates, wide },
+    manner: { tracking, smallCaps, alternates, figures, wide },
     leading: part.leading,
     upper: part.upper,
     align: part.align,

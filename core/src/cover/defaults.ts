@@ -30,6 +30,7 @@ export const newWords = (
   upper: false,
   smallCaps: false,
   alternates: false,
+  figures: 'face',
   align: 'centre',
   alignY: 'middle',
   setting: 'across',

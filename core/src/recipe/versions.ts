@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: 'a14174a898',
-  trace: '89759731ae',
-  pin: '400ca1fc78',
-  promo: 'b93ae9f8fe',
-  image: '027081d5a0',
-  epub: 'a97023cb86',
-  pdf: '78e8b61127',
-  svg: '00291b11cc',
+  paint: '4cf55f591d',
+  trace: '5efd6f42f6',
+  pin: 'eea2e114cc',
+  promo: '71b51cc96d',
+  image: '9de5241a82',
+  epub: '342b733c70',
+  pdf: 'efb92219b7',
+  svg: '3a9717f586',
 } as const;

@@ -17,17 +17,23 @@ export type Run = {
 
 export type RunGlyph = { readonly at: number; readonly advance: number; readonly path: Path };
 
+/** Figures as the face has them, all as high as capitals, or with ascenders and descenders like small letters. */
+export const FIGURES = ['face', 'lining', 'old-style'] as const;
+export type Figures = (typeof FIGURES)[number];
+const FIGURE_TAGS: Readonly<Record<Figures, readonly string[]>> = { face: [], lining: ['lnum'], 'old-style': ['onum'] };
+
 /** How text is drawn from a font, beyond what the font does by itself. */
 export type Manner = {
   /** Added between letters, em. */
   readonly tracking: number;
   readonly smallCaps: boolean;
   readonly alternates: boolean;
+  readonly figures: Figures;
   /** Percent of the family's own width, on its width axis; null leaves it. */
   readonly wide: number | null;
 };
 
-export const plainManner: Manner = { tracking: 0, smallCaps: false, alternates: false, wide: null };
+export const plainManner: Manner = { tracking: 0, smallCaps: false, alternates: false, figures: 'face', wide: null };
 
 /** Heights above the baseline and depth below it, in em. */
 export type FontMetrics = {
@@ -105,10 +111,14 @@ export class Shaper {
     return ok(undefined);
   }
 
-  /** Whether a font can set small capitals, and whether it has other shapes for some letters. */
-  offers(cut: CutId): { smallCaps: boolean; alternates: boolean } {
+  /** Whether a font can set small capitals, whether it has other shapes for some letters, and other figures. */
+  offers(cut: CutId): { smallCaps: boolean; alternates: boolean; figures: boolean } {
     const { features } = this.#loaded(cut);
-    return { smallCaps: features.has('smcp'), alternates: ALTERNATES.some((tag) => features.has(tag)) };
+    return {
+      smallCaps: features.has('smcp'),
+      alternates: ALTERNATES.some((tag) => features.has(tag)),
+      figures: features.has('lnum') || features.has('onum'),
+    };
   }
 
   /** Letters of a text that a font lacks, each once. */
@@ -144,7 +154,7 @@ export class Shaper {
   }
 
   shape(cut: CutId, text: string, manner: Manner): Run {
-    const key = `${cut} ${manner.tracking} ${manner.smallCaps} ${manner.alternates} ${manner.wide} ${text}`;
+    const key = `${cut} ${manner.tracking} ${manner.smallCaps} ${manner.alternates} ${manner.figures} ${manner.wide} ${text}`;
     const known = this.#runs.get(key);
     if (known) return known;
     if (this.#runs.size > RUN_CACHE) this.#runs.clear();
@@ -159,7 +169,7 @@ export class Shaper {
     return loaded;
   }
 
-  #shape(loaded: Loaded, text: string, { tracking, smallCaps, alternates, wide }: Manner): Run {
+  #shape(loaded: Loaded, text: string, { tracking, smallCaps, alternates, figures, wide }: Manner): Run {
     const { unitsPerEm } = loaded;
     const { font, glyphs: outlines } = this.#width(loaded, wide);
     const buffer = new this.#hb.Buffer();
@@ -172,6 +182,7 @@ export class Shaper {
       ...(tracking > 0.02 ? on(['liga', 'clig'], 0) : []),
       ...(smallCaps ? on(['smcp'], 1) : []),
       ...(alternates ? on(ALTERNATES, 1) : []),
+      ...on(FIGURE_TAGS[figures], 1),
     ];
     this.#hb.shape(font, buffer, features);
     const infos = buffer.getGlyphInfos();

@@ -247,9 +247,9 @@ const api = {
     landing(Book.parse(input), area, studio, enough),
 
   /** What a face can do beyond its plain letters. */
-  async offers(cut: string): Promise<{ smallCaps: boolean; alternates: boolean }> {
+  async offers(cut: string): Promise<{ smallCaps: boolean; alternates: boolean; figures: boolean }> {
     await studio.loadFonts([cut]);
-    return studio.shaper.has(cut) ? studio.shaper.offers(cut) : { smallCaps: false, alternates: false };
+    return studio.shaper.has(cut) ? studio.shaper.offers(cut) : { smallCaps: false, alternates: false, figures: false };
   },
 
   /** Takes a line to a tracer, so that art goes there without a stop on the page. */

@@ -196,6 +196,7 @@ const LOOKS: Readonly<Record<Part['kind'], readonly string[]>> = {
     'upper',
     'smallCaps',
     'alternates',
+    'figures',
     'colour',
     'fill',
     'outline',

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { WORD_FIELDS } from '../../book';
 import { BLENDS } from '../../ink';
+import { FIGURES } from '../../text';
 import { Area, CutName, HexColour, Shadow, common, unit } from './common';
 import { CurveNode } from './curve';
 import { Fill } from './fill';
@@ -93,6 +94,8 @@ export const WordsPart = z.object({
   upper: z.boolean(),
   smallCaps: z.boolean(),
   alternates: z.boolean(),
+  /** How figures stand. Older documents do not say it. */
+  figures: z.enum(FIGURES).default('face'),
   align: z.enum(['left', 'centre', 'right']),
   alignY: z.enum(['top', 'middle', 'bottom']),
   /** Lines across, turned to read down or up an edge, or one letter under the other. */

@@ -181,6 +181,18 @@ export function WordsInspector(props: {
             onChange={(alternates) => set('Letter shapes', { alternates })}
           />
         )}
+        {offers?.figures && /[0-9]/.test(words) && (
+          <Segmented
+            label="Figures"
+            value={part.figures}
+            onChange={(figures) => set('Figures', { figures })}
+            options={[
+              { value: 'face', label: 'As it has them' },
+              { value: 'lining', label: 'Lining' },
+              { value: 'old-style', label: 'Old style' },
+            ]}
+          />
+        )}
       </Group>
       <Group title="How its lines run" folded>
         <Segmented
