@@ -32,6 +32,8 @@ describe.each([
   'schema-9/words',
   'schema-10/pictured',
   'schema-10/words',
+  'schema-11/pictured',
+  'schema-11/words',
 ])('a title of %s', (name) => {
   const opened = unpackProject(fixture(`${name}.yosomi`));
 
@@ -100,6 +102,11 @@ describe('the promo of an earlier schema', () => {
   it.each(['schema-10/pictured', 'schema-10/words'])('of %s shows its books as they are in Mockups', async (name) => {
     const { book, files } = opened(name);
     expect([book.scenes, book.promos.launch.style.scene]).toEqual([{}, null]);
+    expect(await likeBefore(name, book, files)).toBeGreaterThan(0.995);
+  });
+
+  it.each(['schema-11/pictured', 'schema-11/words'])('of %s looks as it looked', async (name) => {
+    const { book, files } = opened(name);
     expect(await likeBefore(name, book, files)).toBeGreaterThan(0.995);
   });
 
@@ -176,5 +183,54 @@ describe('documents that are none', () => {
       expect(!read.ok && read.fault.code).toBe('project-damaged');
     }
     expect(readBook({ schema: BOOK_SCHEMA + 1 })).toMatchObject({ ok: false, fault: { code: 'project-newer' } });
+  });
+});
+
+describe('curves and parts of schema 11', () => {
+  const opened = unpackProject(fixture('schema-11/curves.yosomi'));
+
+  it('say what they say since then, and look as they looked', async () => {
+    if (!opened.ok) throw new Error(opened.fault.code);
+    const { book, files } = opened.value;
+    const parts = Object.values(book.cover.parts);
+    expect(parts.every((part) => part.name === '')).toBe(true);
+    const families = parts.flatMap((part) => (part.kind === 'curve' && part.family ? [part.family] : []));
+    expect(families.length).toBeGreaterThan(1);
+    for (const family of families) expect(family).toMatchObject({ kind: 'between', via: [], carry: false });
+    const now = shrink(await coverRaster(book, 800, new NodeStudio(files)), 250, 400);
+    expect(ssim(now, await pixelsOf(fixture('schema-11/curves.png')))).toBeGreaterThan(0.99);
+  });
+
+  it('and so do those that a step of their history puts back', () => {
+    if (!opened.ok) throw new Error(opened.fault.code);
+    const curve = { id: 'c', order: 'm', kind: 'curve', family: { kind: 'between', count: 3, part: 'd' } };
+    const words = { id: 'w', order: 'n', kind: 'words' };
+    const step = {
+      label: 'x',
+      forward: [{ op: 'remove', path: ['cover', 'parts', 'c'] }],
+      back: [
+        { op: 'add', path: ['cover', 'parts', 'c'], value: curve },
+        { op: 'replace', path: ['cover', 'parts'], value: { w: words } },
+        { op: 'replace', path: ['cover', 'parts', 'c', 'family'], value: curve.family },
+        { op: 'replace', path: ['brief', 'title'], value: 'between' },
+      ],
+      key: null,
+    };
+    const now = readStep(step as never, 11)!;
+    expect(now.forward).toEqual(step.forward);
+    expect(now.back.map((patch) => patch.value)).toEqual([
+      {
+        ...curve,
+        name: '',
+        closed: false,
+        dash: 0,
+        arrowStart: false,
+        arrowEnd: false,
+        family: { ...curve.family, via: [], carry: false },
+      },
+      { w: { ...words, name: '', figures: 'face' } },
+      { ...curve.family, via: [], carry: false },
+      'between',
+    ]);
   });
 });
