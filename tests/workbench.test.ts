@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { change } from '@yosomi/core/base';
+import { type Edit, change } from '@yosomi/core/base';
 import { emptyBrief } from '@yosomi/core/book';
-import { compose, slivers } from '@yosomi/core/compose';
+import { areaPx, compose, slivers } from '@yosomi/core/compose';
 import { contrast } from '@yosomi/core/colour';
 import {
   type Doc,
@@ -19,10 +19,12 @@ import {
   newPicture,
   newShape,
   newWords,
+  scaleParts,
   setPart,
+  turnParts,
 } from '@yosomi/core/cover';
 import { type Raster, shrink, ssim } from '@yosomi/core/pixels';
-import type { Book, Project } from '@yosomi/core/project';
+import { Book, type Project } from '@yosomi/core/project';
 import {
   contrastFixes,
   coverKey,
@@ -276,6 +278,46 @@ describe('a square sibling', () => {
     const was = siblingDoc(book.cover, square).parts.byline as WordsPart;
     expect(there.colour).toBe('#123456');
     expect(there.area.x).toBeCloseTo(was.area.x + 0.05, 9);
+  });
+
+  it('keeps what is scaled and turned together on it to itself, whatever hangs under what', () => {
+    for (const { book: demo } of demos()) {
+      const book = withSquare(demo);
+      const shown = siblingDoc(book.cover, square);
+      const ids = Object.values(shown.parts).flatMap((p) => (p.kind === 'ground' ? [] : [p.id]));
+      const frames = new Map(
+        Object.values(shown.parts).map((p) => [
+          p.id,
+          'area' in p ? areaPx(p.area, shown) : { x: 0, y: 0, width: 2400, height: 2400 },
+        ]),
+      );
+      const about = { x: 1200, y: 1200 };
+      // As a drag does it: from the parts as they were when it began.
+      const begun =
+        (edit: Edit<Doc>): Edit<Doc> =>
+        (doc) => {
+          for (const id of ids) doc.parts[id] = structuredClone(shown.parts[id]);
+          return edit(doc);
+        };
+      for (const edit of [scaleParts(ids, frames, about, 0.8), turnParts(ids, frames, about, 0.2)]) {
+        const next = apply(book, onSibling('sq', begun(edit)));
+        expect(next.cover, demo.id).toEqual(book.cover);
+        expect(Book.safeParse(next).success).toBe(true);
+        const there = siblingDoc(next.cover, next.siblings.sq);
+        const moved = ids.filter((id) => JSON.stringify(there.parts[id]) !== JSON.stringify(shown.parts[id]));
+        expect(moved.length, demo.id).toBeGreaterThan(1);
+        // A drag that ends where it began leaves the sibling as it was.
+        expect(
+          apply(
+            book,
+            onSibling(
+              'sq',
+              begun(() => {}),
+            ),
+          ),
+        ).toEqual(book);
+      }
+    }
   });
 
   it('takes over parts that are added or removed on it', () => {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Brief, emptyBrief } from '../book';
-import { Area, CurveNode, Doc, type Fill, type Part } from '../cover';
+import { Area, CurveNode, WordsPart, Doc, type Fill, type Part } from '../cover';
 import { Scene, assetsOf, defaultScene } from '../mockup';
 import { PinScene, pinAssetsOf } from '../pin';
 import { Campaign, MOST_CAMPAIGNS } from '../promo';
@@ -41,7 +41,10 @@ export const Place = z.object({
   hidden: z.boolean().optional(),
   align: z.enum(['left', 'centre', 'right']).optional(),
   alignY: z.enum(['top', 'middle', 'bottom']).optional(),
-  follows: z.null().optional(),
+  /** Hung there at another gap, or set free. */
+  follows: WordsPart.shape.follows.optional(),
+  turnRad: z.number().min(-6.3).max(6.3).optional(),
+  baseline: WordsPart.shape.baseline.optional(),
   size: z.number().min(0.004).max(2).nullable().optional(),
   maxSize: z.number().min(0.004).max(2).optional(),
   focus: z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) }).optional(),

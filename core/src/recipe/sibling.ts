@@ -1,4 +1,4 @@
-import { type Edit, change, fault } from '../base';
+import { type Edit, change, diff, fault } from '../base';
 import { type Doc, type Part, adaptDoc } from '../cover';
 import { Place, type Book, type Sibling } from '../project';
 
@@ -24,6 +24,9 @@ export const siblingFor = (book: Book, size: { widthPx: number; heightPx: number
 
 const PLACED = Object.keys(Place.shape);
 
+/** Lengths that a part takes along when it is scaled. In a sibling they stay those of the cover, which says how things look. */
+const SCALED = new Set(['width', 'border', 'shadow', 'glow', 'fill', 'tileSize', 'tileGap', 'family']);
+
 /**
  * An edit of the sibling as it is shown. Where a part sits is written down for the sibling alone; everything else (what
  * it says, its colours and effects, parts added and removed) is written to the cover, so that both have it.
@@ -47,10 +50,12 @@ export function onSibling(id: string, edit: Edit<Doc>): Edit<Book> {
       if (now === was) continue;
       const target = book.cover.parts[part] as unknown as Record<string, unknown>;
       const place: Record<string, unknown> = { ...sibling.places[part] };
-      for (const [name, value] of Object.entries(now)) {
-        if (value === (was as unknown as Record<string, unknown>)[name]) continue;
+      const before = was as unknown as Record<string, unknown>;
+      const changed = Object.entries(now).filter(([name, value]) => diff(before[name], value).length > 0);
+      const placed = changed.some(([name]) => name === 'area' || name === 'nodes');
+      for (const [name, value] of changed) {
         if (PLACED.includes(name)) place[name] = value;
-        else target[name] = value;
+        else if (!placed || !SCALED.has(name)) target[name] = value;
       }
       if (Object.keys(place).length > 0) sibling.places[part] = Place.parse(place);
     }

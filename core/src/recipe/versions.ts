@@ -4,11 +4,11 @@
  */
 export const VERSIONS = {
   paint: '4cf55f591d',
-  trace: '5efd6f42f6',
-  pin: 'eea2e114cc',
-  promo: '71b51cc96d',
-  image: '9de5241a82',
-  epub: '342b733c70',
-  pdf: 'efb92219b7',
-  svg: '3a9717f586',
+  trace: 'bb87698067',
+  pin: 'a34fd44e5a',
+  promo: '955d4e8d54',
+  image: '1e09a80db8',
+  epub: 'bbb703729f',
+  pdf: '9bdc6ba30c',
+  svg: '02064c766d',
 } as const;

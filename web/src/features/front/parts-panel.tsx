@@ -66,7 +66,10 @@ export function PartsPanel(props: {
 
   const choose = (row: Row, e: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }): void => {
     const own = row.kind === 'added' ? [row.id] : idsOf(row);
-    const from = rows.findIndex((one) => one.id === anchor.current);
+    // A run begins where one was chosen last, here or on the cover.
+    const begun = rows.find((one) => one.id === anchor.current);
+    const start = begun && chosen(begun, selection) ? begun : rows.find((one) => chosen(one, selection));
+    const from = start ? rows.indexOf(start) : -1;
     if (e.shiftKey && from >= 0) {
       const to = rows.indexOf(row);
       const run = rows.slice(Math.min(from, to), Math.max(from, to) + 1).filter((one) => one.kind !== 'added');
