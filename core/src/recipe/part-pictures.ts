@@ -11,7 +11,7 @@ import type { Studio } from './studio';
 /** Painted so many times larger than it is shown: thin lines and letters stay. */
 const FINER = 3;
 
-/** Widest picture of words, width by height. */
+/** Widest picture of words, width by height; those that run down are as tall. */
 const WORDS_RATIO = 1.5;
 
 /** Parts drawn by themselves on nothing, the longer side `px`, by id: what tells one row of a list from its like. Parts that are hidden or off the cover have none. */
@@ -33,7 +33,8 @@ export function partPictures(
     const cover: Rect = { x: 0, y: 0, width: ink.widthPx, height: ink.heightPx };
     const all = intersect(union(items.map((item) => inkBounds(item, translate(0, 0)))), cover);
     // A line of words would be a thread: its first letters show its face and colour.
-    const box = blocks.has(id) ? { ...all, width: Math.min(all.width, WORDS_RATIO * all.height) } : all;
+    const [wide, high] = [Math.min(all.width, WORDS_RATIO * all.height), Math.min(all.height, WORDS_RATIO * all.width)];
+    const box = blocks.has(id) ? { ...all, width: wide, height: high } : all;
     if (items.length === 0 || box.width < 1 || box.height < 1) continue;
     const k = px / Math.max(box.width, box.height);
     const [width, height] = [Math.max(1, Math.round(box.width * k)), Math.max(1, Math.round(box.height * k))];
