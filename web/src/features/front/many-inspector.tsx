@@ -27,6 +27,7 @@ import { FaceMenu } from './face-menu';
 import { BlendField, BorderField, ShadowField } from './fields';
 import { ManyPlace } from './many-place';
 import { nameOf } from './part-names';
+import { SettingFields } from './setting-fields';
 import type { On } from './use-set';
 
 type Many = {
@@ -91,25 +92,7 @@ function ManyWords(props: Many & { parts: readonly WordsPart[] }) {
         most={doc.widthPx}
         onChange={(px, d) => set('Size', { size: px / doc.widthPx }, d && 'size')}
       />
-      <NumberField
-        label="Tracking"
-        mixed={tracking.mixed && 'mixed'}
-        value={Math.round(tracking.value * 1000)}
-        least={-200}
-        most={1000}
-        step={5}
-        onChange={(v, d) => set('Tracking', { tracking: v / 1000 }, d && 'tracking')}
-      />
-      <NumberField
-        label="Leading"
-        mixed={leading.mixed && 'mixed'}
-        value={leading.value}
-        least={0.5}
-        most={3}
-        step={0.02}
-        digits={2}
-        onChange={(v, d) => set('Leading', { leading: Math.round(v * 100) / 100 }, d && 'leading')}
-      />
+      <SettingFields tracking={tracking} leading={leading} set={set} />
       <Segmented
         label="Set to"
         value={align.mixed ? null : align.value}

@@ -4,7 +4,15 @@ import type { Part } from '@yosomi/core/cover';
 import { readsGrade, readsText } from '@yosomi/core/glance';
 import type { WordsReport } from '@yosomi/core/recipe';
 import { ChevronDown, ChevronRight, Eye, EyeOff, Lock, LockOpen } from 'lucide-react';
-import { type CSSProperties, type MouseEvent, type ReactNode, useState } from 'react';
+import {
+  type CSSProperties,
+  type KeyboardEvent,
+  type MouseEvent,
+  type ReactNode,
+  useEffect,
+  useRef,
+  useState,
+} from 'react';
 import { useFrom } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';
 import { Verdict } from '../../ui/verdict';
@@ -16,6 +24,8 @@ type Same = {
   chosen: boolean;
   reached: boolean;
   onChoose(e: MouseEvent): void;
+  /** The keys of the list, wherever in a row they are pressed. */
+  onKeyDown(e: KeyboardEvent): void;
   onSwitch(field: 'hidden' | 'locked', to: boolean): void;
 };
 
@@ -51,41 +61,33 @@ function Carried(props: Same & { ids: readonly string[]; fixed?: boolean; childr
 }
 
 /** Hides and locks: there when it is so, and while the row is pointed at or has the focus. */
-function Switches(props: {
-  name: string;
-  hidden: boolean;
-  locked: boolean;
-  reached: boolean;
-  ground: boolean;
-  onSwitch: Same['onSwitch'];
-}) {
-  const { name, hidden, locked, reached, onSwitch } = props;
-  const look = (on: boolean): string =>
-    `rounded-sm p-0.5 text-ink-2 hover:bg-line hover:text-ink focus-visible:opacity-100 ${on ? '' : 'opacity-0 group-hover/row:opacity-100 group-focus-within/row:opacity-100'}`;
+function Switches(
+  props: Pick<Same, 'reached' | 'onSwitch' | 'onKeyDown'> & {
+    name: string;
+    hidden: boolean;
+    locked: boolean;
+    ground: boolean;
+  },
+) {
+  const { name, hidden, locked } = props;
+  const one = (field: 'hidden' | 'locked', on: boolean, verb: string, icon: ReactNode) => (
+    <button
+      type="button"
+      tabIndex={props.reached ? 0 : -1}
+      aria-label={`${verb} ${name}`}
+      title={verb}
+      className={`rounded-sm p-0.5 text-ink-2 hover:bg-line hover:text-ink focus-visible:opacity-100 ${on ? '' : 'opacity-0 group-hover/row:opacity-100 group-focus-within/row:opacity-100'}`}
+      onClick={() => props.onSwitch(field, !on)}
+      onKeyDown={props.onKeyDown}
+    >
+      {icon}
+    </button>
+  );
   return (
     <span className="absolute right-2 bottom-1 flex gap-0.5">
-      {!props.ground && (
-        <button
-          type="button"
-          tabIndex={reached ? 0 : -1}
-          aria-label={`${hidden ? 'Show' : 'Hide'} ${name}`}
-          title={hidden ? 'Show' : 'Hide'}
-          className={look(hidden)}
-          onClick={() => onSwitch('hidden', !hidden)}
-        >
-          {hidden ? <EyeOff size={13} /> : <Eye size={13} />}
-        </button>
-      )}
-      <button
-        type="button"
-        tabIndex={reached ? 0 : -1}
-        aria-label={`${locked ? 'Unlock' : 'Lock'} ${name}`}
-        title={locked ? 'Unlock' : 'Lock'}
-        className={look(locked)}
-        onClick={() => onSwitch('locked', !locked)}
-      >
-        {locked ? <Lock size={13} /> : <LockOpen size={13} />}
-      </button>
+      {!props.ground &&
+        one('hidden', hidden, hidden ? 'Show' : 'Hide', hidden ? <EyeOff size={13} /> : <Eye size={13} />)}
+      {one('locked', locked, locked ? 'Unlock' : 'Lock', locked ? <Lock size={13} /> : <LockOpen size={13} />)}
     </span>
   );
 }
@@ -121,6 +123,7 @@ export function PartRow(
         <button
           type="button"
           data-main
+          onKeyDown={props.onKeyDown}
           aria-pressed={chosen}
           tabIndex={reached ? 0 : -1}
           onClick={props.onChoose}
@@ -156,6 +159,7 @@ export function PartRow(
           reached={reached}
           ground={part.kind === 'ground'}
           onSwitch={props.onSwitch}
+          onKeyDown={props.onKeyDown}
         />
       )}
     </Carried>
@@ -183,6 +187,7 @@ export function GroupRow(props: Same & { parts: readonly Part[]; open: boolean; 
       <button
         type="button"
         data-main
+        onKeyDown={props.onKeyDown}
         aria-pressed={chosen}
         tabIndex={reached ? 0 : -1}
         onClick={props.onChoose}
@@ -202,6 +207,7 @@ export function GroupRow(props: Same & { parts: readonly Part[]; open: boolean; 
         reached={reached}
         ground={false}
         onSwitch={props.onSwitch}
+        onKeyDown={props.onKeyDown}
       />
     </Carried>
   );
@@ -215,6 +221,7 @@ export function ScrimRow(props: Same & { scrim: AddedScrim }) {
       <button
         type="button"
         data-main
+        onKeyDown={props.onKeyDown}
         aria-pressed={chosen}
         tabIndex={reached ? 0 : -1}
         onClick={props.onChoose}
@@ -259,6 +266,9 @@ export function PartPicture({ bitmap, faint = false }: { bitmap: ImageBitmap | n
 
 function NameField({ part, onNamed }: { part: Part; onNamed(name: string | null): void }) {
   const [text, setText] = useState(nameOf(part));
+  const field = useRef<HTMLInputElement>(null);
+  // The person has just asked to type here.
+  useEffect(() => field.current?.focus(), []);
   const role = nameOf({ ...part, name: '' });
   const done = (): void => {
     const name = text.trim();
@@ -266,9 +276,7 @@ function NameField({ part, onNamed }: { part: Part; onNamed(name: string | null)
   };
   return (
     <input
-      // The person has just asked to type here.
-      // oxlint-disable-next-line jsx-a11y/no-autofocus
-      autoFocus
+      ref={field}
       aria-label={`Name of ${role.toLowerCase()}`}
       value={text}
       placeholder={role}

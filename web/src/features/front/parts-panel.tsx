@@ -147,17 +147,15 @@ export function PartsPanel(props: {
     reached: row.id === current,
     onChoose: (e: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }) => choose(row, e),
     onSwitch: (field: 'hidden' | 'locked', to: boolean) => switched(idsOf(row), field, to),
+    onKeyDown,
   });
   return (
     <nav aria-label="Parts" className="flex h-full w-[216px] shrink-0 flex-col overflow-auto border-r border-line py-3">
       <h2 className="px-4 pb-1.5 text-xs font-semibold text-ink-2">From the front to the back</h2>
       <DndContext sensors={sensors} collisionDetection={closestCenter} accessibility={SAID_HERE} onDragEnd={onDragEnd}>
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-          {/* The keys of the list are those of its rows. */}
-          {/* oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions */}
           <ul
             ref={list}
-            onKeyDown={onKeyDown}
             onFocus={(e) => setFocused(e.target.closest('[data-row]')?.getAttribute('data-row') ?? null)}
             onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && setFocused(null)}
           >

@@ -24,6 +24,7 @@ import { MixGroup } from './mix-group';
 import { nameOf } from './part-names';
 import { PlaceGroup } from './place-group';
 import { QuietButton } from './quiet-button';
+import { SettingFields } from './setting-fields';
 import { type On, useSet } from './use-set';
 import { WordsEffects } from './words-effects';
 import { writeWords } from './write-words';
@@ -132,22 +133,10 @@ export function WordsInspector(props: {
             />
           </Check>
         )}
-        <NumberField
-          label="Tracking"
-          value={Math.round(part.tracking * 1000)}
-          least={-200}
-          most={1000}
-          step={5}
-          onChange={(v, d) => set('Tracking', { tracking: v / 1000 }, d && 'tracking')}
-        />
-        <NumberField
-          label="Leading"
-          value={part.leading}
-          least={0.5}
-          most={3}
-          step={0.02}
-          digits={2}
-          onChange={(v, d) => set('Leading', { leading: Math.round(v * 100) / 100 }, d && 'leading')}
+        <SettingFields
+          tracking={{ value: part.tracking, mixed: false }}
+          leading={{ value: part.leading, mixed: false }}
+          set={set}
         />
         <Segmented
           label="Set to"
