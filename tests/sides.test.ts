@@ -16,6 +16,7 @@ import {
   onSide,
   sceneArt,
   sceneTextures,
+  settledCover,
   shownSide,
   sideRatio,
 } from '@yosomi/core/recipe';
@@ -56,6 +57,25 @@ describe('a spine to edit', () => {
     const ink = composeSpine(book.cover, book.brief, studio.shaper, edgeColours(front, 'left'), size);
     const automatic = studio.paint(ink, 120, new Map());
     expect(ssim(made, automatic)).toBeGreaterThan(0.93);
+  });
+
+  it('is measured on no more pixels than a front, however thin the book', async () => {
+    for (const pageCount of [30, 320, 900]) {
+      const thin = { ...book, brief: { ...book.brief, pageCount } };
+      const side = asSide(book, shownSide(newSide(thin, 'spine', edge), edge));
+      let most = 0;
+      const counting = new NodeStudio(project.files);
+      const paint = counting.paint.bind(counting);
+      counting.paint = (ink, widthPx, images) => {
+        const painted = paint(ink, widthPx, images);
+        most = Math.max(most, painted.width * painted.height);
+        return painted;
+      };
+      const { settled } = await settledCover(side, counting, 400);
+      expect(settled.reports.size).toBeGreaterThan(0);
+      expect(most).toBeGreaterThan(0);
+      expect(most).toBeLessThanOrEqual(400 * 1610);
+    }
   });
 
   it('takes its words from the brief, and its ground from the front until it is painted', async () => {

@@ -57,11 +57,17 @@ export type Settled = {
 
 /** Width at which contrast is measured: small letters still have several pixels there. */
 export const MEASURE_PX = 400;
+/** A width for what is as slender as a spine: so many times it in height is enough, for its letters are as large. */
+export const SLENDER = 4;
+
+/** `widthPx`, or less where the cover is so slender that its height would be more than `SLENDER` times that. */
+export const widthOfShape = (doc: Pick<Doc, 'widthPx' | 'heightPx'>, widthPx: number): number =>
+  Math.max(16, Math.min(widthPx, Math.round((widthPx * SLENDER * doc.widthPx) / doc.heightPx)));
 const STEP = 0.05;
 /** The strongest scrim that is added without being asked for: more of it buries the picture. */
 export const MOST_SCRIM = 0.45;
 
-/** A words part that is set, with where each of its words lies in a raster `MEASURE_PX` wide. */
+/** A words part that is set, with where each of its words lies in the raster that is measured. */
 type Measured = { readonly part: WordsPart; readonly block: Block; readonly words: readonly Lain[] };
 type Lain = { readonly word: PlacedWord; readonly pixels: WordPixels; readonly hidden: number };
 
@@ -98,9 +104,10 @@ export function settle(
   if (measured.length === 0) return { composition: bare, added: [], reports: new Map(), findings: bare.findings };
 
   const isLetters = (id: string | null): boolean => id !== null && doc.parts[id]?.kind === 'words';
+  const px = widthOfShape(doc, MEASURE_PX);
   const finished = ({ ink }: Composition): Finished => {
-    const full = paint(ink, MEASURE_PX, images);
-    const without = paint({ ...ink, items: withoutLetters(ink.items, isLetters) }, MEASURE_PX, images);
+    const full = paint(ink, px, images);
+    const without = paint({ ...ink, items: withoutLetters(ink.items, isLetters) }, px, images);
     return { full, without, under: shown(without), shown };
   };
   const before = finished(bare);
@@ -129,6 +136,7 @@ function layWords(doc: Doc, { blocks, ink }: Composition, images: Images, paint:
     const block = blocks.get(part.id);
     return part.kind === 'words' && !part.hidden && block && block.words.length > 0 ? [{ part, block }] : [];
   });
+  const px = widthOfShape(doc, MEASURE_PX);
   const words = set.flatMap(({ part, block }) => block.words.map((word) => ({ part, block, word })));
   const lain = new Map<PlacedWord, Lain>();
   // A raster tells only so many words apart.
@@ -141,7 +149,7 @@ function layWords(doc: Doc, { blocks, ink }: Composition, images: Images, paint:
       ),
     );
     const read = (items: readonly InkItem[]): WordPixels[] =>
-      letterMap(paint({ ...ink, items }, MEASURE_PX, images), some.length);
+      letterMap(paint({ ...ink, items }, px, images), some.length);
     const front = read(marks);
     // Painted in the other order as well, for letters that lie behind those of another part.
     const back = set.length > 1 ? read([...marks].reverse()) : front;

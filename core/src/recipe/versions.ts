@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '4cf55f591d',
-  trace: 'bb87698067',
-  pin: 'a34fd44e5a',
-  promo: '955d4e8d54',
-  image: '1e09a80db8',
-  epub: 'bbb703729f',
-  pdf: '9bdc6ba30c',
-  svg: '02064c766d',
+  paint: '254771ffbc',
+  trace: '828523e956',
+  pin: '9f61296ce2',
+  promo: '519bcaf83c',
+  image: 'e086886181',
+  epub: '78dbaf33e2',
+  pdf: 'c76e03eda6',
+  svg: 'd62262f805',
 } as const;

@@ -38,6 +38,7 @@ import {
   spineStrip,
   startFromFinished,
   startFromPicture,
+  widthOfShape,
 } from '@yosomi/core/recipe';
 import type { Scene, ThingSubject } from '@yosomi/core/mockup';
 import { type Remote, expose, transfer, wrap } from 'comlink';
@@ -125,11 +126,12 @@ const api = {
       return transfer({ ...quickly, bitmap, frames, findings }, [bitmap]);
     }
     studio.rest();
-    const { settled, images, whole } = await settledCover(book, studio, Math.max(widthPx, 800));
+    const paintedPx = Math.max(widthPx, widthOfShape(book.cover, 800));
+    const { settled, images, whole } = await settledCover(book, studio, paintedPx);
     lastAdded = { book: book.id, added: settled.added };
     const measure = measureOf(book, settled);
     if (whole) rememberMeasure(studio, coverKey(book), measure);
-    const full = studio.paint(settled.composition.ink, Math.max(widthPx, 800), images);
+    const full = studio.paint(settled.composition.ink, paintedPx, images);
     const view = shrink(full, widthPx, Math.round((widthPx * full.height) / full.width));
     const bitmap = await bitmapOf(view);
     const thumbs = await Promise.all(
@@ -145,7 +147,7 @@ const api = {
 
   async coverBitmap(input: Book, widthPx: number): Promise<ImageBitmap> {
     const book = Book.parse(input);
-    const full = await coverRaster(book, Math.max(widthPx, 400), studio);
+    const full = await coverRaster(book, Math.max(widthPx, widthOfShape(book.cover, 400)), studio);
     const bitmap = await bitmapOf(shrink(full, widthPx, Math.round((widthPx * full.height) / full.width)));
     return transfer(bitmap, [bitmap]);
   },
