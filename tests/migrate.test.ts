@@ -34,6 +34,8 @@ describe.each([
   'schema-10/words',
   'schema-11/pictured',
   'schema-11/words',
+  'schema-12/pictured',
+  'schema-12/words',
 ])('a title of %s', (name) => {
   const opened = unpackProject(fixture(`${name}.yosomi`));
 
@@ -105,10 +107,13 @@ describe('the promo of an earlier schema', () => {
     expect(await likeBefore(name, book, files)).toBeGreaterThan(0.995);
   });
 
-  it.each(['schema-11/pictured', 'schema-11/words'])('of %s looks as it looked', async (name) => {
-    const { book, files } = opened(name);
-    expect(await likeBefore(name, book, files)).toBeGreaterThan(0.995);
-  });
+  it.each(['schema-11/pictured', 'schema-11/words', 'schema-12/pictured', 'schema-12/words'])(
+    'of %s looks as it looked',
+    async (name) => {
+      const { book, files } = opened(name);
+      expect(await likeBefore(name, book, files)).toBeGreaterThan(0.995);
+    },
+  );
 
   it('a headline that the product had made up gives way to the strapline', () => {
     const { square } = opened('schema-7/words').book.promos.first.made;
@@ -205,6 +210,7 @@ describe('curves and parts of schema 11', () => {
     if (!opened.ok) throw new Error(opened.fault.code);
     const curve = { id: 'c', order: 'm', kind: 'curve', family: { kind: 'between', count: 3, part: 'd' } };
     const words = { id: 'w', order: 'n', kind: 'words' };
+    const since = { kerning: 'face', hyphens: false, initial: null, room: null, style: null };
     const step = {
       label: 'x',
       forward: [{ op: 'remove', path: ['cover', 'parts', 'c'] }],
@@ -228,9 +234,33 @@ describe('curves and parts of schema 11', () => {
         arrowEnd: false,
         family: { ...curve.family, via: [], carry: false },
       },
-      { w: { ...words, name: '', figures: 'face' } },
+      { w: { ...words, name: '', figures: 'face', ...since } },
       { ...curve.family, via: [], carry: false },
       'between',
     ]);
+  });
+});
+
+describe('words and documents of schema 12', () => {
+  it('have no styles, rooms, initials, and keep what a step of their history puts back', async () => {
+    const opened = unpackProject(fixture('schema-12/curves.yosomi'));
+    if (!opened.ok) throw new Error(opened.fault.code);
+    const { book, files } = opened.value;
+    expect(book.cover.styles).toEqual({});
+    const curves = Object.values(book.cover.parts).filter((part) => part.kind === 'curve');
+    expect(curves.length).toBeGreaterThan(1);
+    for (const curve of curves) expect(curve).toMatchObject({ dash: 2, arrowEnd: true });
+    const now = shrink(await coverRaster(book, 800, new NodeStudio(files)), 250, 400);
+    expect(ssim(now, await pixelsOf(fixture('schema-12/curves.png')))).toBeGreaterThan(0.995);
+
+    const words = { id: 'w', order: 'n', kind: 'words', figures: 'lining' };
+    const doc = { widthPx: 9, heightPx: 9, finished: false, parts: { w: words } };
+    const step = { label: 'x', forward: [], back: [{ op: 'replace', path: ['cover'], value: doc }], key: null };
+    const since = { kerning: 'face', hyphens: false, initial: null, room: null, style: null };
+    expect(readStep(step as never, 12)!.back[0].value).toEqual({
+      ...doc,
+      parts: { w: { ...words, ...since } },
+      styles: {},
+    });
   });
 });

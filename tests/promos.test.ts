@@ -137,7 +137,7 @@ describe.each(LOOKS.map((look) => [look.id, look] as const))('the look %s', (id,
           served++;
           if (length === 'usual' && format.id === 'square') expect(rulePromo(look, setting), what).toEqual(ruled);
           const { doc } = ruled.value;
-          const { blocks, frames } = compose(doc, book.brief, { shaper: studio.shaper, images: new Map() });
+          const { blocks, frames } = compose(doc, book.brief, { shaper: studio.shaper, images: new Map(), syllables: null });
           const board = new PromoBoard(setting);
           const { widthPx: w, heightPx: h, zones } = format;
           const free = { x: 0, y: zones.top * h, width: w, height: h * (1 - zones.top - zones.bottom) };
@@ -316,7 +316,7 @@ describe('a promo', () => {
         const at = { campaign, format: FORMATS[1] };
         const shown = await promoDoc(book, at, new Map(), own);
         expect(Object.keys(shown.doc.parts).length, `${book.id} ${look}`).toBeGreaterThan(0);
-        const { frames } = compose(shown.doc, book.brief, { shaper: own.shaper, images: new Map() });
+        const { frames } = compose(shown.doc, book.brief, { shaper: own.shaper, images: new Map(), syllables: null });
         for (const frame of frames.values()) expect(Object.values(frame).every(Number.isFinite)).toBe(true);
       }
     }

@@ -9,6 +9,7 @@ import {
   fallbacksFor,
   layOut,
   layOutAlong,
+  openTrack,
   plainManner,
   readFontFile,
   standIn,
@@ -129,7 +130,7 @@ describe('words along a line', () => {
       { x: 0, y: 500 },
       { x: 3000, y: 500 },
     ]);
-    const along = layOutAlong(shaper, { ...spec, sizePx: 100, align: 'left' }, line, 1000);
+    const along = layOutAlong(shaper, { ...spec, sizePx: 100, align: 'left' }, openTrack(line), 1000);
     const across = layOut(shaper, { ...spec, sizePx: 100, align: 'left' }, { ...area, width: 3000 });
     expect(along.box.width).toBeCloseTo(across.box.width, -1);
     expect(along.words.map((w) => w.text)).toEqual(spec.text.split(' '));
@@ -139,7 +140,7 @@ describe('words along a line', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.2, max: 0.95, noNaN: true }), (bend) => {
         const arc = arcBaseline({ x: 200, y: 200, width: 1000, height: 600 }, bend);
-        const block = layOutAlong(shaper, { ...spec, upper: true }, arc, 5000);
+        const block = layOutAlong(shaper, { ...spec, upper: true }, openTrack(arc), 5000);
         expect(block.overflows).toBe(false);
         const radius = 500 / Math.sin((bend * Math.PI) / 2);
         const centre = { x: 700, y: 800 + radius * Math.cos((bend * Math.PI) / 2) };
@@ -159,13 +160,13 @@ describe('words along a line', () => {
 
   it('says when a set size is too large for it, and stands where it is told', () => {
     const arc = arcBaseline({ x: 0, y: 0, width: 300, height: 100 }, 0.3);
-    expect(layOutAlong(shaper, { ...spec, sizePx: 200 }, arc, 900).overflows).toBe(true);
-    const block = layOutAlong(shaper, { ...spec, sizePx: 12 }, arc, 900);
+    expect(layOutAlong(shaper, { ...spec, sizePx: 200 }, openTrack(arc), 900).overflows).toBe(true);
+    const block = layOutAlong(shaper, { ...spec, sizePx: 12 }, openTrack(arc), 900);
     const place = { x: 0, y: 400, width: 300, height: 200 };
     expect(standIn(block, place, 'top').box.y).toBeCloseTo(400, 6);
     const low = standIn(block, place, 'bottom').box;
     expect(low.y + low.height).toBeCloseTo(600, 6);
-    expect(layOutAlong(shaper, { ...spec, text: ' ' }, arc, 900).words).toEqual([]);
+    expect(layOutAlong(shaper, { ...spec, text: ' ' }, openTrack(arc), 900).words).toEqual([]);
   });
 });
 

@@ -19,7 +19,7 @@ import { inkBox, wordsFrame, wordsInk } from './words-ink';
 /** Turns a document into its display list. Pure: equal input gives an equal list. Fonts must be loaded. */
 export function compose(doc: Doc, brief: Brief, resources: Resources, added: readonly AddedScrim[] = []): Composition {
   const parts = inOrder(doc);
-  const blocks = setAllWords(parts, doc, brief, resources.shaper);
+  const blocks = setAllWords(parts, doc, brief, resources);
   const frames = new Map<string, Rect>();
   const findings: Finding[] = [];
   const items: InkItem[] = [];

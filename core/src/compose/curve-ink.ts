@@ -1,14 +1,12 @@
 import { type Hex, hexOf, labOf, rgbOf, rgbOfLab } from '../colour';
-import { type CurvePart, type Doc, familyWay } from '../cover';
+import { type CurvePart, type Doc, curveLine, curvePath, familyWay } from '../cover';
 import { taperedLine } from '../forms';
 import { type InkItem, fill, flat, stroke } from '../ink';
 import {
   type Path,
-  PathBuilder,
   type Point,
   type Polyline,
   type Rect,
-  flatten,
   joinPaths,
   pathBounds,
   polygonPath,
@@ -18,22 +16,6 @@ import {
 } from '../plane';
 import { laid, shadowOf } from './fills';
 import type { Laid, Size } from './types';
-
-/** A drawn curve in pixels. */
-export function curvePath(nodes: CurvePart['nodes'], doc: Size, closed = false): Path {
-  const { widthPx: w, heightPx: h } = doc;
-  const b = new PathBuilder().move(nodes[0].x * w, nodes[0].y * h);
-  for (let i = 1; i < nodes.length + (closed ? 1 : 0); i++) {
-    const [p, q] = [nodes[i - 1], nodes[i % nodes.length]];
-    b.cubic(p.outX * w, p.outY * h, q.inX * w, q.inY * h, q.x * w, q.y * h);
-  }
-  return (closed ? b.close() : b).done();
-}
-
-export const curveLine = (nodes: CurvePart['nodes'], doc: Size, closed = false): Polyline => {
-  const points = flatten(curvePath(nodes, doc, closed));
-  return polyline(points);
-};
 
 const FAMILY_POINTS = 72;
 const sampled = (line: Polyline, from = 0, to = line.length): Point[] =>

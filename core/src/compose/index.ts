@@ -10,7 +10,6 @@ export * from './needs';
 export * from './place';
 export * from './quiet';
 export * from './scrim';
-export { curveLine, curvePath } from './curve-ink';
 export * from './side-docs';
 export * from './spine';
 export * from './types';

@@ -30,7 +30,12 @@ export type ImageNeed =
     };
 export type MadeSource = Exclude<PictureSource, { kind: 'asset' }>;
 
-export type Needs = { readonly cuts: readonly string[]; readonly images: readonly ImageNeed[] };
+export type Needs = {
+  readonly cuts: readonly string[];
+  readonly images: readonly ImageNeed[];
+  /** The language whose words are divided; null where none are. */
+  readonly hyphens: string | null;
+};
 
 /** The name of a picture before it is developed. */
 export function baseName(source: PictureSource): string {
@@ -105,7 +110,9 @@ export function needs(doc: Doc, brief: Brief): Needs {
   for (const part of Object.values(doc.parts)) {
     switch (part.kind) {
       case 'words':
-        [part.cut, part.minor?.cut, ...part.accents.map((a) => a.cut)].forEach((cut) => cut && cuts.add(cut));
+        [part.cut, part.minor?.cut, part.initial?.cut, ...part.accents.map((a) => a.cut)].forEach(
+          (cut) => cut && cuts.add(cut),
+        );
         fallbacksFor(textOf(part, brief)).forEach((cut) => cuts.add(cut));
         wantFill(part.fill, part.area.width, part.area.height * ratioOf(doc));
         break;
@@ -138,5 +145,6 @@ export function needs(doc: Doc, brief: Brief): Needs {
         break;
     }
   }
-  return { cuts: [...cuts], images: [...images.values()] };
+  const divided = Object.values(doc.parts).some((part) => part.kind === 'words' && part.hyphens && !part.hidden);
+  return { cuts: [...cuts], images: [...images.values()], hyphens: divided ? brief.language : null };
 }

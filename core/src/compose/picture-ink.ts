@@ -1,6 +1,4 @@
-import { never } from '../base';
-import type { Doc, Mask, PicturePart } from '../cover';
-import { archIn, brushedIn, ellipseIn, polygonIn, tornIn } from '../forms';
+import { type Doc, type Mask, type PicturePart, maskOutline } from '../cover';
 import { type InkItem, fill, flat, group, image, stroke } from '../ink';
 import {
   type Affine,
@@ -91,43 +89,25 @@ function flipped(items: InkItem[], part: PicturePart, shown: Rect): InkItem[] {
 
 /** The outline a picture is cut to, in pixels. */
 export function maskPath(mask: Mask, frame: Rect, resources: Resources): Path {
-  const side = Math.min(frame.width, frame.height);
-  switch (mask.kind) {
-    case 'rectangle':
-      return rectPath(frame, mask.radius * side);
-    case 'ellipse':
-      return ellipseIn(frame);
-    case 'polygon':
-      return polygonIn(frame, mask.sides);
-    case 'arch':
-      return archIn(frame);
-    case 'torn':
-      return tornIn(frame, mask.rough, mask.seed);
-    case 'brush':
-      return brushedIn(frame, mask.rough, mask.seed);
-    case 'letters': {
-      const block = layOut(
-        resources.shaper,
-        {
-          text: mask.text,
-          cut: resources.shaper.standIn(mask.cut),
-          manner: plainManner,
-          leading: 0.9,
-          upper: false,
-          align: 'centre',
-          alignY: 'middle',
-          setting: 'across',
-          justified: false,
-          sizePx: null,
-          maxPx: frame.height * 2,
-          minor: null,
-          accents: [],
-        },
-        frame,
-      );
-      return joinPaths(block.words.map((word) => word.path));
-    }
-    default:
-      return never(mask);
-  }
+  if (mask.kind !== 'letters') return maskOutline(mask, frame) ?? rectPath(frame);
+  const block = layOut(
+    resources.shaper,
+    {
+      text: mask.text,
+      cut: resources.shaper.standIn(mask.cut),
+      manner: plainManner,
+      leading: 0.9,
+      upper: false,
+      align: 'centre',
+      alignY: 'middle',
+      setting: 'across',
+      justified: false,
+      sizePx: null,
+      maxPx: frame.height * 2,
+      minor: null,
+      accents: [],
+    },
+    frame,
+  );
+  return joinPaths(block.words.map((word) => word.path));
 }

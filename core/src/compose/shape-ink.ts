@@ -1,39 +1,10 @@
-import { never } from '../base';
 import { withLightness, labOf, rgbOf } from '../colour';
-import type { Doc, ShapePart } from '../cover';
-import { badgeIn, burstIn, dividerIn, ellipseIn, frameLines, polygonIn, readPathData, ribbonIn } from '../forms';
+import { type Doc, type ShapePart, drawnPaths, shapePath } from '../cover';
+import { frameLines, ribbonIn } from '../forms';
 import { type InkItem, fill, flat, stroke } from '../ink';
-import { PathBuilder, type Path, type Rect, rectPath, scale, compose, transformPath, translate } from '../plane';
-import { DRAWING_HEIGHT } from '../vector';
+import { PathBuilder, type Path, type Rect } from '../plane';
 import { filled, laid, shadowOf } from './fills';
 import type { Laid, Resources } from './types';
-
-/** The outline of a shape in its frame; null for forms that are drawn with lines or in several colours. */
-export function shapePath(part: ShapePart, frame: Rect): Path | null {
-  const { form } = part;
-  const side = Math.min(frame.width, frame.height);
-  switch (form.kind) {
-    case 'rectangle':
-      return rectPath(frame, form.radius * side);
-    case 'ellipse':
-      return ellipseIn(frame);
-    case 'polygon':
-      return polygonIn(frame, form.sides);
-    case 'burst':
-      return burstIn(frame, form.points, form.depth);
-    case 'badge':
-      return badgeIn(frame, form.scallops, form.ring);
-    case 'divider':
-      return dividerIn(frame, form.ornament);
-    case 'line':
-    case 'ribbon':
-    case 'frame':
-    case 'drawn':
-      return null;
-    default:
-      return never(form);
-  }
-}
 
 export function shapeInk(part: ShapePart, frame: Rect, doc: Doc, resources: Resources, more: Laid): InkItem[] {
   const cover = (path: Path): InkItem[] => filled(path, frame, part.fill, part.colour, doc, resources);
@@ -60,20 +31,10 @@ function bodyOf(part: ShapePart, frame: Rect, cover: (path: Path) => InkItem[]):
       const shade = (k: number): string => withLightness(part.colour, lightness * k);
       return [fill(tails, flat(shade(0.86))), fill(folds, flat(shade(0.55))), ...cover(front)];
     }
-    case 'drawn': {
-      // A drawing keeps its ratio, in the middle of its place.
-      const k = Math.min(frame.width / form.ratio, frame.height);
-      const place = compose(
-        translate(frame.x + (frame.width - form.ratio * k) / 2, frame.y + (frame.height - k) / 2),
-        scale(k / DRAWING_HEIGHT),
+    case 'drawn':
+      return drawnPaths(form, frame).flatMap((one) =>
+        one.colour === null ? cover(one.path) : [fill(one.path, flat(one.colour))],
       );
-      return form.paths.flatMap(({ d, colour }) => {
-        const read = readPathData(d);
-        if (!read.ok) return [];
-        const drawn = transformPath(read.value, place);
-        return colour === null ? cover(drawn) : [fill(drawn, flat(colour))];
-      });
-    }
     default:
       return [];
   }

@@ -2,7 +2,7 @@ import type { Finding } from '../base';
 import type { Area, Doc, ScrimPart } from '../cover';
 import type { Ink } from '../ink';
 import type { Affine, Rect } from '../plane';
-import type { Block, Shaper } from '../text';
+import type { Block, Shaper, Syllables } from '../text';
 
 export type Size = { readonly widthPx: number; readonly heightPx: number };
 
@@ -10,6 +10,8 @@ export type Resources = {
   readonly shaper: Shaper;
   /** Sizes of the images by name, upright. */
   readonly images: ReadonlyMap<string, Size>;
+  /** How words of the title's language are divided; null where none are, or its rules are not known. */
+  readonly syllables: Syllables | null;
 };
 
 /** A scrim that the engine adds behind words; it is drawn over pictures and under shapes and words. */

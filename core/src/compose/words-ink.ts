@@ -10,6 +10,7 @@ import type { Laid, Resources, Size } from './types';
 export const behind = (part: string): string => `${part}/behind`;
 
 const colourOf = (part: WordsPart, word: PlacedWord): Hex | null => {
+  if (word.initial && part.initial?.colour) return part.initial.colour;
   const accent = part.accents.find((one) => one.word === word.index);
   if (accent?.colour) return accent.colour;
   return part.minor && word.minor ? part.minor.colour : null;

@@ -1,6 +1,6 @@
 import { orderKeys } from '../base';
 import { z } from 'zod';
-import { Part } from './parts';
+import { Part, WordsStyle } from './parts';
 
 /** Margin of the safe area, as a share of the width: what must be read stays within it. */
 export const SAFE = 0.04;
@@ -12,6 +12,11 @@ export const Doc = z.object({
   /** True for a cover file that somebody else finished: it is the front as it is. */
   finished: z.boolean(),
   parts: z.record(z.string(), Part).refine((parts) => Object.keys(parts).length <= 500),
+  /** Looks of words that have a name, by id. Older documents do not say it. */
+  styles: z
+    .record(z.string(), WordsStyle)
+    .refine((styles) => Object.keys(styles).length <= 60)
+    .default({}),
 });
 export type Doc = z.infer<typeof Doc>;
 
@@ -22,10 +27,15 @@ export function inOrder(doc: Doc): Part[] {
   );
 }
 
-/** A document without what no painter reads, for keys: a part that was named or locked paints as before. */
-export const paintedDoc = (doc: Doc): unknown => ({
+/** A document without what no painter reads, for keys: a part that was named, locked or given a style paints as before. */
+export const paintedDoc = ({ styles: _, ...doc }: Doc): unknown => ({
   ...doc,
-  parts: Object.fromEntries(Object.entries(doc.parts).map(([id, part]) => [id, { ...part, name: '', locked: false }])),
+  parts: Object.fromEntries(
+    Object.entries(doc.parts).map(([id, part]) => [
+      id,
+      { ...part, name: '', locked: false, ...(part.kind === 'words' && { style: null }) },
+    ]),
+  ),
 });
 
 /** A document of these parts, back to front; ids and order keys are given here. */
@@ -36,7 +46,7 @@ export function docOf(widthPx: number, heightPx: number, parts: readonly PartSee
     const full = { ...part, id: part.id ?? `${part.kind}-${i}`, order: keys[i] } as Part;
     keyed[full.id] = full;
   });
-  return { widthPx, heightPx, finished, parts: keyed };
+  return { widthPx, heightPx, finished, parts: keyed, styles: {} };
 }
 
 type Seed<P> = P extends Part ? Omit<P, 'id' | 'order'> & { id?: string } : never;

@@ -4,3 +4,4 @@ export * from './document';
 export * from './ops';
 export * from './parts';
 export * from './snap';
+export * from './outline';

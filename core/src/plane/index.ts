@@ -4,3 +4,4 @@ export * from './homography';
 export * from './fit-curve';
 export * from './fit-ring';
 export * from './polyline';
+export * from './scan';

@@ -5,6 +5,7 @@ import { type ImageNeed, type Resources, needs } from '../compose';
 import type { Doc } from '../cover';
 import { type Development, develop } from '../darkroom';
 import type { Images, SurfaceImage } from '../ink';
+import { syllablesFor } from '../text';
 import { textureRaster } from '../texture';
 import type { Studio } from './studio';
 
@@ -67,7 +68,8 @@ export async function gather(
   }
   const whole =
     wanted.images.every((need) => images.has(need.name)) && wanted.cuts.every((cut) => studio.shaper.has(cut));
-  return { resources: { shaper: studio.shaper, images: sizes }, images, whole };
+  const syllables = wanted.hyphens === null ? null : await syllablesFor(wanted.hyphens);
+  return { resources: { shaper: studio.shaper, images: sizes, syllables }, images, whole };
 }
 
 /** Copies of made pictures, developed: they go with the picture. */

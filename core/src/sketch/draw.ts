@@ -68,7 +68,7 @@ const overlaps = (a: Rect, b: Rect): boolean =>
 /** Words of a document as they are set, largest boxes of letters. */
 function settledWords(doc: Doc, brief: Brief, shaper: Shaper): { part: WordsPart; block: Block }[] {
   const parts = inOrder(doc);
-  const blocks = setAllWords(parts, doc, brief, shaper);
+  const blocks = setAllWords(parts, doc, brief, { shaper, syllables: null });
   return parts.flatMap((part) => {
     const block = blocks.get(part.id);
     return part.kind === 'words' && block && block.words.length > 0 ? [{ part, block }] : [];

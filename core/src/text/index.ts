@@ -3,5 +3,7 @@ export * from './shaper';
 export * from './breaking';
 export * from './layout';
 export * from './along';
+export * from './hyphens';
+export * from './in-room';
 export * from './font-file';
 export * from './scripts';

@@ -34,6 +34,8 @@ export type PlacedWord = {
   readonly minor: boolean;
   readonly path: Path;
   readonly box: Rect;
+  /** A first letter that is larger than the rest. */
+  readonly initial?: boolean;
 };
 
 export type Block = {
@@ -132,7 +134,7 @@ function layOutTurned(shaper: Shaper, spec: TextSpec, area: Rect): Block {
 const letters = new Intl.Segmenter(undefined, { granularity: 'grapheme' });
 
 /** Greek capitals stand without accents. */
-const capitals = (text: string): string =>
+export const capitals = (text: string): string =>
   /\p{Script=Greek}/u.test(text) ? text.toLocaleUpperCase('el') : text.toLocaleUpperCase();
 
 /** Words by line as the person broke them; stacked letters each stand on a line of their own. */

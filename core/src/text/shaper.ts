@@ -2,6 +2,7 @@ import type * as HarfBuzz from 'harfbuzzjs';
 import { type Result, fail, ok } from '../base';
 import { type Path, type Rect, PathBuilder, pathBounds, transformPath, translate } from '../plane';
 import { type CutId, FALLBACK_CUT } from './font-book';
+import { type Flanks, flanksOf, opticalKern, whiteBetween } from './optical';
 
 /** Shaped text of one font, in em, baseline at y = 0, y down. */
 export type Run = {
@@ -22,6 +23,10 @@ export const FIGURES = ['face', 'lining', 'old-style'] as const;
 export type Figures = (typeof FIGURES)[number];
 const FIGURE_TAGS: Readonly<Record<Figures, readonly string[]>> = { face: [], lining: ['lnum'], 'old-style': ['onum'] };
 
+/** Space between two letters as the face has it, or evened out by the white that is seen between them. */
+export const KERNINGS = ['face', 'optical'] as const;
+export type Kerning = (typeof KERNINGS)[number];
+
 /** How text is drawn from a font, beyond what the font does by itself. */
 export type Manner = {
   /** Added between letters, em. */
@@ -29,11 +34,19 @@ export type Manner = {
   readonly smallCaps: boolean;
   readonly alternates: boolean;
   readonly figures: Figures;
+  readonly kerning: Kerning;
   /** Percent of the family's own width, on its width axis; null leaves it. */
   readonly wide: number | null;
 };
 
-export const plainManner: Manner = { tracking: 0, smallCaps: false, alternates: false, figures: 'face', wide: null };
+export const plainManner: Manner = {
+  tracking: 0,
+  smallCaps: false,
+  alternates: false,
+  figures: 'face',
+  kerning: 'face',
+  wide: null,
+};
 
 /** Heights above the baseline and depth below it, in em. */
 export type FontMetrics = {
@@ -51,8 +64,31 @@ type Loaded = {
   /** The feature tags that the font has. */
   readonly features: ReadonlySet<string>;
   /** Fonts and their outlines by width. */
-  readonly widths: Map<number | null, { font: HarfBuzz.Font; glyphs: Map<number, Path> }>;
+  readonly widths: Map<number | null, Drawn>;
 };
+
+/** A font at one width, with what was read of it. */
+type Drawn = {
+  readonly font: HarfBuzz.Font;
+  readonly glyphs: Map<number, Path>;
+  readonly flanks: Map<number, Flanks | null>;
+  readonly whites: Map<string, number>;
+};
+const drawnFrom = (font: HarfBuzz.Font): Drawn => ({
+  font,
+  glyphs: new Map(),
+  flanks: new Map(),
+  whites: new Map(),
+});
+
+/** Letters whose spacing is the face's measure, for capitals and for small letters. */
+const MEASURES = { upper: ['H', 'O'], lower: ['n', 'o'] } as const;
+/** Scripts whose letters stand by themselves: only they are spaced by eye. */
+const SEPARATE = /[\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}\p{Nd}\p{P}]/u;
+const isLower = (letter: string): boolean => /\p{Ll}/u.test(letter);
+
+/** A glyph of a font, and the letter that it stands for. */
+type Sign = readonly [glyph: number, letter: string];
 
 const RUN_CACHE = 4000;
 
@@ -100,7 +136,7 @@ export class Shaper {
       unitsPerEm,
       axes,
       features: new Set(face.getTableFeatureTags('GSUB')),
-      widths: new Map([[null, { font, glyphs: new Map() }]]),
+      widths: new Map([[null, drawnFrom(font)]]),
       metrics: {
         ascent: extents.ascender / unitsPerEm,
         descent: -extents.descender / unitsPerEm,
@@ -135,11 +171,11 @@ export class Shaper {
     return font;
   }
 
-  #width(loaded: Loaded, wide: number | null): { font: HarfBuzz.Font; glyphs: Map<number, Path> } {
+  #width(loaded: Loaded, wide: number | null): Drawn {
     const known = loaded.widths.get(wide);
     if (known) return known;
     const font = this.#fontOf(loaded.face, { ...loaded.axes, wdth: wide ?? 100 });
-    const made = { font, glyphs: new Map<number, Path>() };
+    const made = drawnFrom(font);
     loaded.widths.set(wide, made);
     return made;
   }
@@ -154,7 +190,7 @@ export class Shaper {
   }
 
   shape(cut: CutId, text: string, manner: Manner): Run {
-    const key = `${cut} ${manner.tracking} ${manner.smallCaps} ${manner.alternates} ${manner.figures} ${manner.wide} ${text}`;
+    const key = `${cut} ${manner.tracking} ${manner.smallCaps} ${manner.alternates} ${manner.figures} ${manner.kerning} ${manner.wide} ${text}`;
     const known = this.#runs.get(key);
     if (known) return known;
     if (this.#runs.size > RUN_CACHE) this.#runs.clear();
@@ -169,9 +205,12 @@ export class Shaper {
     return loaded;
   }
 
-  #shape(loaded: Loaded, text: string, { tracking, smallCaps, alternates, figures, wide }: Manner): Run {
+  #shape(loaded: Loaded, text: string, manner: Manner): Run {
+    const { tracking, smallCaps, alternates, figures, kerning, wide } = manner;
     const { unitsPerEm } = loaded;
-    const { font, glyphs: outlines } = this.#width(loaded, wide);
+    const drawn = this.#width(loaded, wide);
+    const { font, glyphs: outlines } = drawn;
+    const optical = kerning === 'optical' && [...text].every((letter) => SEPARATE.test(letter));
     const buffer = new this.#hb.Buffer();
     buffer.addText(text);
     buffer.guessSegmentProperties();
@@ -183,6 +222,7 @@ export class Shaper {
       ...(smallCaps ? on(['smcp'], 1) : []),
       ...(alternates ? on(ALTERNATES, 1) : []),
       ...on(FIGURE_TAGS[figures], 1),
+      ...(optical ? on(['kern'], 0) : []),
     ];
     this.#hb.shape(font, buffer, features);
     const infos = buffer.getGlyphInfos();
@@ -200,7 +240,12 @@ export class Shaper {
         outline,
         translate((place.xOffset ?? 0) / unitsPerEm, -(place.yOffset ?? 0) / unitsPerEm),
       );
-      const advance = (place.xAdvance ?? 0) / unitsPerEm;
+      const next = infos[i + 1];
+      const kern =
+        optical && next
+          ? this.#kern(drawn, unitsPerEm, [info.codepoint, text[info.cluster]], [next.codepoint, text[next.cluster]])
+          : 0;
+      const advance = (place.xAdvance ?? 0) / unitsPerEm + kern;
       if (own.ops.length > 0) glyphs.push({ at: pen, advance, path: own });
       for (const n of transformPath(own, translate(pen, 0)).ops) ops.push(n);
       pen += advance;
@@ -210,6 +255,34 @@ export class Shaper {
     });
     const path = { ops };
     return { advance: pen, path, glyphs, ink: pathBounds(path), missing: [...missing] };
+  }
+
+  #flanks(drawn: Drawn, unitsPerEm: number, glyph: number): Flanks | null {
+    const known = drawn.flanks.get(glyph);
+    if (known !== undefined) return known;
+    const advance = drawn.font.glyphHAdvance(glyph) / unitsPerEm;
+    const made = advance > 0 ? flanksOf(this.#outline(drawn.font, glyph, unitsPerEm), advance) : null;
+    drawn.flanks.set(glyph, made);
+    return made;
+  }
+
+  /** What the next letter moves by, em, so that the white before it is that between the measures of the face. */
+  #kern(drawn: Drawn, unitsPerEm: number, [left, a]: Sign, [right, b]: Sign): number {
+    const flanks = (glyph: number): Flanks | null => this.#flanks(drawn, unitsPerEm, glyph);
+    const [one, two] = [flanks(left), flanks(right)];
+    if (!one || !two) return 0;
+    const kinds = [isLower(a) ? 'lower' : 'upper', isLower(b) ? 'lower' : 'upper'] as const;
+    const key = kinds.join(' ');
+    let wanted = drawn.whites.get(key);
+    if (wanted === undefined) {
+      const [firsts, seconds] = kinds.map((kind) =>
+        MEASURES[kind].map((letter) => flanks(drawn.font.glyph(letter.codePointAt(0) ?? 0) ?? 0)),
+      );
+      const whites = firsts.flatMap((f) => seconds.flatMap((g) => (f && g ? (whiteBetween(f, g)?.white ?? []) : [])));
+      wanted = whites.length > 0 ? whites.reduce((sum, white) => sum + white, 0) / whites.length : NaN;
+      drawn.whites.set(key, wanted);
+    }
+    return Number.isNaN(wanted) ? 0 : opticalKern(one, two, wanted);
   }
 
   #outline(font: HarfBuzz.Font, glyph: number, unitsPerEm: number): Path {

@@ -1,6 +1,7 @@
 import { type Edit, fault, orderBetween } from '../../base';
 import { type Rect, clamp, union } from '../../plane';
 import { type Doc, SAFE, inOrder } from '../document';
+import { runwayOf } from '../outline';
 import { type Area, type CurveNode, type Part, Part as PartSchema, type WordsPart } from '../parts';
 
 /** Frames of parts in pixels, as the composition reports them. */
@@ -26,17 +27,49 @@ export function mapNodes(
       [node[x], node[y]] = [bounded(to.x(node[x], node[y])), bounded(to.y(node[y], node[x]))];
 }
 
-/** Sets words that hang under others free where they are seen. */
+/** Sets words that hang under others, or stand in or beside a part, free where they are seen. */
 export function setFree(part: WordsPart, frame: Rect | undefined, doc: Doc): void {
-  if (!part.follows || !frame) return;
+  if (!frame) return;
+  if (part.room) {
+    // What it filled is now its own place: as many lines, as large.
+    part.room = null;
+    part.alignY = 'top';
+    part.area = {
+      x: bounded(frame.x / doc.widthPx),
+      y: bounded(frame.y / doc.heightPx),
+      width: clamp((frame.width * 1.002) / doc.widthPx, 0.005, 8),
+      height: clamp((frame.height * 1.02) / doc.heightPx, 0.005, 8),
+    };
+  }
+  if (!part.follows) return;
   part.follows = null;
   part.alignY = 'top';
   part.area.y = frame.y / doc.heightPx;
 }
 
+/** The part that words stand in, beside or along; null where they stand by themselves. */
+export const boundTo = (part: Part): string | null =>
+  part.kind !== 'words' ? null : part.baseline?.kind === 'along' ? part.baseline.part : (part.room?.part ?? null);
+
+/** Moves words on along their line by as much of a movement (px) as runs with it. False where they have none. */
+function slide(part: WordsPart, doc: Doc, dx: number, dy: number): boolean {
+  const { baseline } = part;
+  const other = baseline?.kind === 'along' ? doc.parts[baseline.part] : undefined;
+  const runway = baseline?.kind === 'along' && other ? runwayOf(other, doc, baseline.back) : null;
+  if (baseline?.kind !== 'along' || !runway) return false;
+  const { line, closed } = runway;
+  const rest = part.align === 'left' ? 0 : part.align === 'right' ? 1 : 0.5;
+  const at = rest + baseline.from;
+  const { angleRad } = line.at((closed ? at - Math.floor(at) : clamp(at, 0, 1)) * line.length);
+  const moved = baseline.from + (dx * Math.cos(angleRad) + dy * Math.sin(angleRad)) / line.length;
+  // Round a closed line there is no end.
+  baseline.from = closed ? moved - Math.round(moved) : clamp(moved, -1, 1);
+  return true;
+}
+
 /**
- * Moves one part by fractions of the cover. Words that hang under others are set free where they are seen, which
- * `frame` tells.
+ * Moves one part by fractions of the cover. Words that hang under others, or stand in or beside a part, are set free where
+ * they are seen, which `frame` tells; words along a part slide on it.
  */
 export function shift(part: Part, frame: Rect | undefined, doc: Doc, dx: number, dy: number): void {
   const by = { x: (x: number): number => x + dx, y: (y: number): number => y + dy };
@@ -44,6 +77,7 @@ export function shift(part: Part, frame: Rect | undefined, doc: Doc, dx: number,
     case 'curve':
       return mapNodes(part.nodes, by);
     case 'words':
+      if (slide(part, doc, dx * doc.widthPx, dy * doc.heightPx)) return;
       setFree(part, frame, doc);
       if (part.baseline?.kind === 'curve') mapNodes(part.baseline.nodes, by);
       part.area.x = bounded(part.area.x + dx);
@@ -61,13 +95,16 @@ export function shift(part: Part, frame: Rect | undefined, doc: Doc, dx: number,
   }
 }
 
-/** Moves several parts together by fractions of the cover. Locked ones stay. Faults: `part-gone`. */
+/**
+ * Moves several parts together by fractions of the cover. Locked ones stay; words that stand in or along one of the others go with it.
+ * Faults: `part-gone`.
+ */
 export function moveParts(ids: readonly string[], frames: Frames, dx: number, dy: number): Edit<Doc> {
   return (doc) => {
     for (const id of ids) {
       const part = doc.parts[id];
       if (!part) return fault('part-gone');
-      if (movable(part)) shift(part, frames.get(id), doc, dx, dy);
+      if (movable(part) && !ids.includes(boundTo(part) ?? '')) shift(part, frames.get(id), doc, dx, dy);
     }
   };
 }

@@ -153,12 +153,15 @@ export function joinCurves(first: string, second: string): Edit<Doc> {
       ].map((node) => ({ ...node }));
     }
     delete doc.parts[second];
-    // Families that led to the second lead to the whole.
-    for (const part of Object.values(doc.parts))
+    // Families and words that went to the second go to the whole.
+    for (const part of Object.values(doc.parts)) {
+      if (part.kind === 'words' && part.baseline?.kind === 'along' && part.baseline.part === second)
+        part.baseline.part = first;
       if (part.kind === 'curve' && part.family?.kind === 'between') {
         if (part.id === first && part.family.part === second) part.family = null;
         else if (part.family.part === second) part.family.part = first;
       }
+    }
   };
 }
 

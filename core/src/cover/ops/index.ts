@@ -9,4 +9,5 @@ export * from './place-words';
 export * from './recolour';
 export * from './remove-part';
 export * from './set-part';
+export * from './styles';
 export * from './together';

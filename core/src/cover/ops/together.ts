@@ -2,7 +2,7 @@ import { type Edit, fault } from '../../base';
 import { type Point, apply, centreOf, clamp, rotateAbout } from '../../plane';
 import type { Doc } from '../document';
 import { type Part, Part as PartSchema, type Shadow } from '../parts';
-import { type Frames, mapNodes, movable, setFree, shift } from './arrange';
+import { type Frames, boundTo, mapNodes, movable, setFree, shift } from './arrange';
 
 /** A length of a part that grows with it, and how small and large it can be. */
 type Length = { readonly get: number; set(value: number): void; readonly least: number; readonly most: number };
@@ -86,6 +86,7 @@ export function scaleParts(ids: readonly string[], frames: Frames, about: Point,
       // What hangs under a part that comes along goes on hanging there.
       if (part.kind === 'words' && part.follows && !ids.includes(part.follows.part))
         setFree(part, frames.get(part.id), doc);
+      if (part.kind === 'words' && part.room && !ids.includes(part.room.part)) setFree(part, frames.get(part.id), doc);
       if ('area' in part) [part.area.x, part.area.y] = [to.x(part.area.x), to.y(part.area.y)];
       if (part.kind === 'curve') mapNodes(part.nodes, to);
       if (part.kind === 'words' && part.baseline?.kind === 'curve') mapNodes(part.baseline.nodes, to);
@@ -120,6 +121,8 @@ export function turnParts(ids: readonly string[], frames: Frames, about: Point, 
       }
       const from = centreOf(frame);
       const to = apply(turn, from);
+      // Words that stand in or along one of the others turn with it.
+      if (ids.includes(boundTo(part) ?? '')) continue;
       shift(part, frame, doc, (to.x - from.x) / w, (to.y - from.y) / h);
       part.turnRad = turned(part.turnRad + rad);
     }

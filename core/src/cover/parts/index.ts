@@ -15,6 +15,7 @@ export * from './overlay';
 export * from './picture';
 export * from './scrim';
 export * from './shape';
+export * from './style';
 export * from './words';
 
 export const Part = z.discriminatedUnion('kind', [

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { WORD_FIELDS } from '../../book';
 import { BLENDS } from '../../ink';
-import { FIGURES } from '../../text';
+import { FIGURES, KERNINGS } from '../../text';
 import { Area, CutName, HexColour, Shadow, common, unit } from './common';
 import { CurveNode } from './curve';
 import { Fill } from './fill';
@@ -58,12 +58,38 @@ export const Outline = z.object({
 });
 export type Outline = z.infer<typeof Outline>;
 
-/** Where the baseline runs: an arc (bend -1..1, upwards when positive) or a drawn curve in fractions of the cover. */
+/**
+ * Where the baseline runs: an arc (bend -1..1, upwards when positive), a drawn curve in fractions of the cover, or along another
+ * part: moved on by a share of that line (`from`), off it by `gap` em, and the other way round (`back`).
+ */
 export const Baseline = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('arc'), bend: z.number().min(-1).max(1) }),
   z.object({ kind: z.literal('curve'), nodes: z.array(CurveNode).min(2).max(60) }),
+  z.object({
+    kind: z.literal('along'),
+    part: z.string().max(40),
+    from: z.number().min(-1).max(1),
+    gap: z.number().min(-3).max(3),
+    back: z.boolean(),
+  }),
 ]);
 export type Baseline = z.infer<typeof Baseline>;
+
+/** Lines that fill another part, or run beside it; `gap` is kept from its outline, a fraction of the cover's width. */
+export const Room = z.object({
+  kind: z.enum(['inside', 'beside']),
+  part: z.string().max(40),
+  gap: z.number().min(0).max(0.3),
+});
+export type Room = z.infer<typeof Room>;
+
+/** A first letter as high as so many lines; null keeps the cut or colour of the rest. */
+export const Initial = z.object({
+  lines: z.number().int().min(2).max(8),
+  cut: CutName.nullable(),
+  colour: HexColour.nullable(),
+});
+export type Initial = z.infer<typeof Initial>;
 
 /**
  * Words on a cover: bound to a field of the brief or written here. Lengths in em of the set size, those of shadow and
@@ -96,6 +122,14 @@ export const WordsPart = z.object({
   alternates: z.boolean(),
   /** How figures stand. Older documents do not say it. */
   figures: z.enum(FIGURES).default('face'),
+  /** The next five are not said by older documents. Space between letters as the face has it, or by eye. */
+  kerning: z.enum(KERNINGS).default('face'),
+  /** Whether words are divided at the ends of lines, by the rules of the title's language. */
+  hyphens: z.boolean().default(false),
+  initial: Initial.nullable().default(null),
+  room: Room.nullable().default(null),
+  /** The style of the document that it was given; what it differs in is its own. */
+  style: z.string().max(40).nullable().default(null),
   align: z.enum(['left', 'centre', 'right']),
   alignY: z.enum(['top', 'middle', 'bottom']),
   /** Lines across, turned to read down or up an edge, or one letter under the other. */
