@@ -28,8 +28,10 @@ export function inOrder(doc: Doc): Part[] {
 }
 
 /** A document without what no painter reads, for keys: a part that was named, locked or given a style paints as before. */
-export const paintedDoc = ({ styles: _, ...doc }: Doc): unknown => ({
-  ...doc,
+export const paintedDoc = (doc: Doc): unknown => ({
+  widthPx: doc.widthPx,
+  heightPx: doc.heightPx,
+  finished: doc.finished,
   parts: Object.fromEntries(
     Object.entries(doc.parts).map(([id, part]) => [
       id,

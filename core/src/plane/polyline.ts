@@ -34,6 +34,22 @@ export function polyline(points: readonly Point[]): Polyline {
   return { points, length, at };
 }
 
+/** The length along a line at which it comes nearest to a point, px. */
+export function nearestAlong({ points }: Polyline, to: Point): number {
+  let best = { away: Infinity, length: 0 };
+  let length = 0;
+  for (let i = 1; i < points.length; i++) {
+    const [a, b] = [points[i - 1], points[i]];
+    const [dx, dy] = [b.x - a.x, b.y - a.y];
+    const long = Math.hypot(dx, dy);
+    const t = long === 0 ? 0 : Math.min(1, Math.max(0, ((to.x - a.x) * dx + (to.y - a.y) * dy) / (long * long)));
+    const away = Math.hypot(to.x - a.x - t * dx, to.y - a.y - t * dy);
+    if (away < best.away) best = { away, length: length + t * long };
+    length += long;
+  }
+  return best.length;
+}
+
 /** Points along the first contour of a path; curves in `steps` pieces. */
 export function flatten(path: Path, steps = 24): Point[] {
   const points: Point[] = [];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Brief, emptyBrief } from '../book';
-import { Area, CurveNode, WordsPart, Doc, type Fill, type Part } from '../cover';
+import { Area, CurveNode, Room, WordsPart, Doc, type Fill, type Part } from '../cover';
 import { Scene, assetsOf, defaultScene } from '../mockup';
 import { PinScene, pinAssetsOf } from '../pin';
 import { Campaign, MOST_CAMPAIGNS } from '../promo';
@@ -45,6 +45,8 @@ export const Place = z.object({
   follows: WordsPart.shape.follows.optional(),
   turnRad: z.number().min(-6.3).max(6.3).optional(),
   baseline: WordsPart.shape.baseline.optional(),
+  /** Set free from what they stand in elsewhere. */
+  room: Room.nullable().optional(),
   size: z.number().min(0.004).max(2).nullable().optional(),
   maxSize: z.number().min(0.004).max(2).optional(),
   focus: z.object({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) }).optional(),

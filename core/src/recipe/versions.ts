@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '254771ffbc',
-  trace: '828523e956',
-  pin: '9f61296ce2',
-  promo: '519bcaf83c',
-  image: 'e086886181',
-  epub: '78dbaf33e2',
-  pdf: 'c76e03eda6',
-  svg: 'd62262f805',
+  paint: '7618ed4186',
+  trace: '33c2d48b5b',
+  pin: '77f512ac91',
+  promo: '8c1de0d600',
+  image: '09ffc72553',
+  epub: 'd15cf62b32',
+  pdf: '92e4dccc27',
+  svg: 'e3cafc7505',
 } as const;

@@ -4,6 +4,7 @@ import {
   apply,
   compose,
   pathBounds,
+  polyline,
   rotate,
   scale,
   transformPath,
@@ -33,6 +34,21 @@ export type Track = {
   readonly gap: number;
 };
 
+/** The line that letters stand on, off the track's own by `off` px to its left; it is measured anew, so that they stand neither wider nor closer there. */
+function beside(line: Polyline, closed: boolean, off: number): Polyline {
+  if (off === 0) return line;
+  const { points } = line;
+  const last = points.length - 1;
+  return polyline(
+    points.map((p, i) => {
+      const before = points[i > 0 ? i - 1 : closed ? last - 1 : 0];
+      const after = points[i < last ? i + 1 : closed ? 1 : last];
+      const angle = Math.atan2(after.y - before.y, after.x - before.x);
+      return { x: p.x + Math.sin(angle) * off, y: p.y - Math.cos(angle) * off };
+    }),
+  );
+}
+
 export const openTrack = (line: Polyline): Track => ({ line, closed: false, from: 0, gap: 0 });
 
 /** A sign with the half of its advance on either side, and its ink above and below the line, em of the set size. */
@@ -56,40 +72,36 @@ export function layOutAlong(shaper: Shaper, spec: TextSpec, track: Track, most: 
   const space = shaper.space(spec.cut, spec.manner);
   const signs = signsOf(readsRightToLeft(spec.text) ? [...units].reverse() : units, space);
   const advance = signs.reduce((sum, { lead, half }) => sum + lead + 2 * half, 0);
-  const on = (length: number): ReturnType<Polyline['at']> =>
-    line.at(closed ? ((length % line.length) + line.length) % line.length : length);
-  /** Where the middles of the signs come to stand, from the beginning of the words, px. */
-  const middles = (sizePx: number, start: number): { at: number[]; length: number } => {
+  /** Where the middles of the signs come to stand at a size, on which line, and how much of it they take, px. */
+  const middles = (sizePx: number, taken: number) => {
+    const run = beside(line, closed, gap * sizePx);
+    const on = (length: number): ReturnType<Polyline['at']> =>
+      run.at(closed ? ((length % run.length) + run.length) % run.length : length);
+    const free = run.length - taken;
+    const start = (spec.align === 'left' ? 0 : spec.align === 'right' ? free : free / 2) + from * run.length;
     const places: number[] = [];
-    let pen = 0;
+    let pen = start;
     signs.forEach((sign, i) => {
       pen += (sign.lead + sign.half) * sizePx;
-      if (i > 0)
-        pen += leaning(signs[i - 1], sign, sizePx, on(start + places[i - 1]).angleRad, on(start + pen).angleRad);
+      if (i > 0) pen += leaning(signs[i - 1], sign, sizePx, on(places[i - 1]).angleRad, on(pen).angleRad);
       places.push(pen);
       pen += sign.half * sizePx;
     });
-    return { at: places, length: pen };
-  };
-  const began = (length: number): number => {
-    const free = line.length - length;
-    return (spec.align === 'left' ? 0 : spec.align === 'right' ? free : free / 2) + from * line.length;
+    return { run, on, places, taken: pen - start };
   };
   let sizePx = spec.sizePx ?? Math.min(line.length / advance, spec.maxPx, most);
-  let placed = middles(sizePx, began(advance * sizePx));
+  let set = middles(sizePx, advance * sizePx);
   // What bends takes more of the line: a fitted size gives way, and the words stand where `align` puts them.
   for (let step = 0; step < 4; step++) {
-    if (spec.sizePx === null && placed.length > line.length) sizePx *= line.length / placed.length;
-    placed = middles(sizePx, began(placed.length));
+    if (spec.sizePx === null && set.taken > set.run.length) sizePx *= set.run.length / set.taken;
+    set = middles(sizePx, set.taken);
   }
-  const start = began(placed.length);
   const paths = new Map<Unit, number[]>(units.map((unit) => [unit, []]));
   signs.forEach(({ unit, glyph }, i) => {
-    const { point, angleRad } = on(start + placed.at[i]);
+    const { point, angleRad } = set.on(set.places[i]);
     const k = unit.scale * sizePx;
-    const off = gap * sizePx;
     const place = compose(
-      translate(point.x + Math.sin(angleRad) * off, point.y - Math.cos(angleRad) * off),
+      translate(point.x, point.y),
       compose(rotate(angleRad), compose(scale(k), translate(-glyph.advance / 2, 0))),
     );
     const ops = paths.get(unit)!;
@@ -107,7 +119,7 @@ export function layOutAlong(shaper: Shaper, spec: TextSpec, track: Track, most: 
     xHeightPx: smallestLetter(units) * sizePx,
     borrowed: [...borrowed],
     missing: [...missing],
-    overflows: line.length - placed.length < -0.01 * line.length,
+    overflows: set.taken > 1.01 * set.run.length,
   };
 }
 

@@ -46,7 +46,7 @@ const COST = { hyphen: 0.12, widow: 0.6 } as const;
 /** A last line under this share of its stretch, with one word in it, is a widow. */
 const WIDOW = 0.34;
 const MOST_LINES = 60;
-const GAP = 0.14;
+const GAP = 0.26;
 const DEPTH = 0.22;
 
 const letters = new Intl.Segmenter(undefined, { granularity: 'grapheme' });
@@ -283,7 +283,7 @@ class Setter {
   }
 
   #cost(units: readonly Unit[], filled: number, from: Break, to: Break): number {
-    const ragged = (1 - filled) ** 2;
+    const ragged = this.spec.justified && !to.forced ? this.#spread(units, filled) : (1 - filled) ** 2;
     if (to.forced) {
       const lone = units.length === 1 && (filled < WIDOW || from.piece > 0) && !this.#alone(from);
       // The last line of words that are set to one side may be short.
@@ -292,6 +292,14 @@ class Setter {
     const last = this.#words[to.word - 1];
     const minor = to.piece === 0 && last && this.#fragment(to.word - 1, 0, last.pieces.length).minor;
     return ragged + (to.piece > 0 ? COST.hyphen : 0) + (minor && units.length > 1 ? 0.05 : 0);
+  }
+
+  /** How far the spaces of a line that goes to both sides are stretched: twice the usual costs a little more than a hyphen. */
+  #spread(units: readonly Unit[], filled: number): number {
+    const spaces = units.length - 1;
+    if (spaces === 0) return (1 - filled) ** 2 * 4;
+    const free = this.#width(units) * (1 / filled - 1);
+    return (free / spaces / this.#space) ** 2 * 0.15;
   }
 
   /** Whether a word is all there is of its paragraph. */

@@ -158,6 +158,12 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'scene-wrong': () => 'This scene is damaged and cannot be used. Choose another one.',
   'webp-missing': () => 'This browser cannot write WebP. Choose PNG or JPEG.',
   'trace-stopped': () => 'The picture was not finished. Try again.',
+  'part-no-line': () => 'Words can run along a curve or round a shape or picture. This part has no line.',
+  'part-no-form': () => 'Words can fill a shape, a picture or a closed curve. This part has no outline.',
+  'style-value': () => 'Give the style a name of up to 60 letters.',
+  'style-known': ({ name }) =>
+    `There is a style “${name}” already. Choose another name, or give these words that style.`,
+  'style-gone': () => 'This style is not there any more.',
   'curve-closed': () => 'A closed curve has no end to join. Open it first, under Its points.',
   'curve-long': (d) => `Together they have more than ${String(d.most)} points. Remove some first.`,
   'work-failed': () => 'Something went wrong while this was made. Nothing of yours is lost: try again.',

@@ -268,6 +268,7 @@ export function FrontPage() {
                   findings={findings}
                   added={view?.measure.added ?? []}
                   colours={colours ?? []}
+                  styles={!sibling}
                   empty={
                     <>
                       <h2 className="px-4 pt-4 text-base font-semibold">

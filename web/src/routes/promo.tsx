@@ -97,7 +97,7 @@ function OpenPromo({ campaignId, formatId }: { campaignId: string; formatId: str
   const { view, fresh, failed, others } = usePromoView(campaignId, formatId, width);
   const { data: colours } = useCoverColours(book);
   const empty = useMemo(
-    () => ({ widthPx: format.widthPx, heightPx: format.heightPx, finished: false, parts: {} }),
+    () => ({ widthPx: format.widthPx, heightPx: format.heightPx, finished: false, parts: {}, styles: {} }),
     [format.widthPx, format.heightPx],
   );
   const doc = view?.doc ?? empty;

@@ -3,12 +3,14 @@ import { ToggleGroup } from 'radix-ui';
 /** One choice of a few, all in view. */
 export function Segmented<T extends string>(props: {
   label: string;
+  /** Shows the label over it, where the options do not say what they are of. */
+  named?: boolean;
   /** null where several things have their own. */
   value: T | null;
   options: readonly { value: T; label: string }[];
   onChange(value: T): void;
 }) {
-  return (
+  const choices = (
     <ToggleGroup.Root
       type="single"
       aria-label={props.label}
@@ -26,5 +28,12 @@ export function Segmented<T extends string>(props: {
         </ToggleGroup.Item>
       ))}
     </ToggleGroup.Root>
+  );
+  if (!props.named) return choices;
+  return (
+    <div className="flex flex-col gap-1">
+      <p className="font-semibold">{props.label}</p>
+      {choices}
+    </div>
   );
 }

@@ -1,5 +1,5 @@
 import { type Edit, fault, orderBetween } from '../../base';
-import { type Rect, clamp, union } from '../../plane';
+import { type Rect, clamp, nearestAlong, union } from '../../plane';
 import { type Doc, SAFE, inOrder } from '../document';
 import { runwayOf } from '../outline';
 import { type Area, type CurveNode, type Part, Part as PartSchema, type WordsPart } from '../parts';
@@ -51,7 +51,20 @@ export function setFree(part: WordsPart, frame: Rect | undefined, doc: Doc): voi
 export const boundTo = (part: Part): string | null =>
   part.kind !== 'words' ? null : part.baseline?.kind === 'along' ? part.baseline.part : (part.room?.part ?? null);
 
-/** Moves words on along their line by as much of a movement (px) as runs with it. False where they have none. */
+/** Binds a copy of words to copies of what they hung under, stood in or ran along; null sets them free of it. */
+export function rebind(part: Part, to: (id: string) => string | null): void {
+  if (part.kind !== 'words') return;
+  const { follows, room, baseline } = part;
+  const now = <B extends { part: string }>(binding: B | null): B | null => {
+    const id = binding && to(binding.part);
+    return binding && id ? { ...binding, part: id } : null;
+  };
+  part.follows = now(follows);
+  part.room = now(room);
+  if (baseline?.kind === 'along') part.baseline = now(baseline);
+}
+
+/** Moves words along their line to where it is nearest to a movement (px) of their middle, or of the end they are set to. False where they have no line. */
 function slide(part: WordsPart, doc: Doc, dx: number, dy: number): boolean {
   const { baseline } = part;
   const other = baseline?.kind === 'along' ? doc.parts[baseline.part] : undefined;
@@ -60,8 +73,8 @@ function slide(part: WordsPart, doc: Doc, dx: number, dy: number): boolean {
   const { line, closed } = runway;
   const rest = part.align === 'left' ? 0 : part.align === 'right' ? 1 : 0.5;
   const at = rest + baseline.from;
-  const { angleRad } = line.at((closed ? at - Math.floor(at) : clamp(at, 0, 1)) * line.length);
-  const moved = baseline.from + (dx * Math.cos(angleRad) + dy * Math.sin(angleRad)) / line.length;
+  const { point } = line.at((closed ? at - Math.floor(at) : clamp(at, 0, 1)) * line.length);
+  const moved = nearestAlong(line, { x: point.x + dx, y: point.y + dy }) / line.length - rest;
   // Round a closed line there is no end.
   baseline.from = closed ? moved - Math.round(moved) : clamp(moved, -1, 1);
   return true;
@@ -204,8 +217,11 @@ export function duplicateParts(ids: readonly string[], names: readonly string[])
       const at = sorted.findIndex((p) => p.id === id);
       const order = orderBetween(part.order, sorted[at + 1]?.order ?? null);
       const copy: Part = PartSchema.parse({ ...structuredCopy(part), id: name, order, locked: false });
-      shift(copy, undefined, doc, 0.02, 0.0125);
-      if (copy.kind === 'words' && copy.follows) copy.follows.part = fresh.get(copy.follows.part) ?? copy.follows.part;
+      const bound = boundTo(copy);
+      if (bound === null || !fresh.has(bound)) shift(copy, undefined, doc, 0.02, 0.0125);
+      rebind(copy, (of) => fresh.get(of) ?? of);
+      // Two texts in one place would lie on each other.
+      if (copy.kind === 'words' && bound !== null && !fresh.has(bound)) copy.room = null;
       doc.parts[name] = copy;
     }
   };
@@ -234,6 +250,7 @@ const LOOKS: Readonly<Record<Part['kind'], readonly string[]>> = {
     'smallCaps',
     'alternates',
     'figures',
+    'kerning',
     'colour',
     'fill',
     'outline',

@@ -2,6 +2,7 @@ export * from './add-part';
 export * from './apply-scheme';
 export * from './arrange';
 export * from './balance';
+export * from './bind-words';
 export * from './curves';
 export * from './depth';
 export * from './fit-drawing';

@@ -25,9 +25,11 @@ export function Inspector(props: {
   findings: readonly Finding[];
   added: readonly AddedScrim[];
   colours: readonly string[];
+  /** Whether looks of words have names here: they are the cover's own. */
+  styles?: boolean;
   empty: ReactNode;
 }) {
-  const { doc, on, frames, reports, findings, added } = props;
+  const { doc, on, frames, reports, findings, added, styles = false } = props;
   const { house } = useHouse();
   const selection = useSession((s) => s.selection);
   const [first] = selection;
@@ -43,13 +45,20 @@ export function Inspector(props: {
       className="flex h-full min-h-0 w-[288px] shrink-0 flex-col overflow-auto border-l border-line"
     >
       {many.length > 1 ? (
-        <ManyInspector ids={many} {...same} />
+        <ManyInspector ids={many} {...same} styles={styles} />
       ) : (
         <>
           {part && <h2 className="px-4 pt-4 text-base font-semibold">{nameOf(part)}</h2>}
           {scrim && <h2 className="px-4 pt-4 text-base font-semibold">Scrim, from the {scrim.from}</h2>}
           {part?.kind === 'words' && (
-            <WordsInspector key={part.id} part={part} {...same} report={reports.get(part.id)} findings={own} />
+            <WordsInspector
+              key={part.id}
+              part={part}
+              {...same}
+              report={reports.get(part.id)}
+              findings={own}
+              styles={styles}
+            />
           )}
           {part?.kind === 'picture' && <PictureInspector key={part.id} part={part} {...same} findings={own} />}
           {part?.kind === 'shape' && <ShapeInspector key={part.id} part={part} {...same} />}

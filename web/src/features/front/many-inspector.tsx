@@ -29,6 +29,7 @@ import { ManyPlace } from './many-place';
 import { nameOf } from './part-names';
 import { SettingFields } from './setting-fields';
 import type { On } from './use-set';
+import { ManyStyles } from './words-style';
 
 type Many = {
   ids: readonly string[];
@@ -36,6 +37,7 @@ type Many = {
   on: On;
   frames: ReadonlyMap<string, Rect>;
   swatches: readonly string[];
+  styles: boolean;
 };
 
 /** Writes into all parts of the selection; `merge` joins a run of such changes into one step. */
@@ -82,6 +84,7 @@ function ManyWords(props: Many & { parts: readonly WordsPart[] }) {
   const align = sharedField(parts, 'align')!;
   return (
     <Group title="How they are set">
+      {props.styles && <ManyStyles parts={parts} doc={doc} on={on} />}
       <FaceMenu parts={parts} on={on} sample={textOf(parts[0], brief)} />
       <NumberField
         label="Size"

@@ -4,6 +4,7 @@ import {
   type Area,
   type Part,
   alignParts,
+  boundTo,
   drawnArea,
   isDrawn,
   moveParts,
@@ -82,7 +83,9 @@ export function PlaceGroup(props: {
       on(moveParts([part.id], frames, dx / w, dy / h)),
       d ? `place-${part.id}` : null,
     );
-  const area = isDrawn(part) ? drawnArea(part.form.ratio, part.area, doc) : 'area' in part ? part.area : null;
+  // Words in or along a part take their extent from it.
+  const bound = boundTo(part) !== null;
+  const area = isDrawn(part) ? drawnArea(part.form.ratio, part.area, doc) : 'area' in part && !bound ? part.area : null;
   /** A drawing keeps its ratio: one side takes the other along. */
   const sized = (name: 'width' | 'height', value: number): Area | null => {
     if (!area || !isDrawn(part)) return area && { ...area, [name]: value };

@@ -1,5 +1,5 @@
 import { type Busyness, areaPx, textOf } from '@yosomi/core/compose';
-import { type Doc, type Part, nearestOn, setPart, splitCurve } from '@yosomi/core/cover';
+import { type Doc, type Part, boundTo, nearestOn, setPart, splitCurve } from '@yosomi/core/cover';
 import type { Point, Rect } from '@yosomi/core/plane';
 import { Maximize, ZoomIn, ZoomOut } from 'lucide-react';
 import { type MouseEvent, type PointerEvent, type ReactNode, useEffect, useRef, useState } from 'react';
@@ -276,7 +276,9 @@ export function Table(props: {
             {part && frame && part.kind !== 'ground' && part.kind !== 'overlay' && !part.hidden && (
               <Handles
                 frame={frame}
-                area={part.kind === 'words' && !part.follows && !part.baseline ? areaPx(part.area, doc) : null}
+                area={
+                  part.kind === 'words' && !part.follows && !part.baseline && !part.room ? areaPx(part.area, doc) : null
+                }
                 turnRad={part.kind === 'scrim' ? 0 : part.turnRad}
                 scale={k}
                 width={width}
@@ -287,7 +289,7 @@ export function Table(props: {
                       ? `${Math.round(frame.x)} from the left, ${Math.round(frame.y)} from the top`
                       : `${Math.round(frame.width)} x ${Math.round(frame.height)}`
                 }
-                resizable={!part.locked && !whole && !inside.at && 'area' in part}
+                resizable={!part.locked && !whole && !inside.at && 'area' in part && boundTo(part) === null}
                 onResize={(corner, e) => beginHandle(e, { kind: 'resize', corner, part, frame, doc })}
                 onTurn={(e) => beginHandle(e, { kind: 'turn', part, frame })}
               />

@@ -2,13 +2,13 @@ import {
   type Depth,
   type Doc,
   type Part,
-  type PartSeed,
   addPart,
   coverSlivers,
   duplicateParts,
   groupParts,
   moveInDepth,
   pasteLook,
+  rebind,
   removePart,
   setPart,
 } from '@yosomi/core/cover';
@@ -96,13 +96,9 @@ export function useFrontActions(props: {
         Object.assign(book.assets, kept.assets);
         Object.assign(book.faces, kept.faces);
         for (const part of kept.parts) {
-          const { id, order: _order, ...seed } = part;
-          const follows = part.kind === 'words' && part.follows ? names.get(part.follows.part) : undefined;
-          const placed =
-            part.kind === 'words'
-              ? { ...seed, follows: follows && part.follows ? { ...part.follows, part: follows } : null }
-              : seed;
-          const refused = on(addPart(names.get(id) ?? freshId(), placed as PartSeed))(book);
+          const copy = structuredClone(part);
+          rebind(copy, (of) => names.get(of) ?? null);
+          const refused = on(addPart(names.get(part.id) ?? freshId(), copy))(book);
           if (refused) return refused;
         }
       });

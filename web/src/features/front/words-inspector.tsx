@@ -27,6 +27,8 @@ import { QuietButton } from './quiet-button';
 import { SettingFields } from './setting-fields';
 import { type On, useSet } from './use-set';
 import { WordsEffects } from './words-effects';
+import { WordsLines } from './words-lines';
+import { StyleRow } from './words-style';
 import { writeWords } from './write-words';
 
 export function WordsInspector(props: {
@@ -37,8 +39,10 @@ export function WordsInspector(props: {
   report: WordsReport | undefined;
   findings: readonly Finding[];
   swatches: readonly string[];
+  /** Whether looks have names here. */
+  styles: boolean;
 }) {
-  const { part, doc, on, frames, report, findings, swatches } = props;
+  const { part, doc, on, frames, report, findings, swatches, styles } = props;
   const brief = useFrom((b) => b.brief);
   const edit = useSession((s) => s.edit);
   const set = useSet(part, on);
@@ -46,7 +50,10 @@ export function WordsInspector(props: {
   const { data: offers } = useFaceOffers(part.cut);
   const words = textOf(part, brief);
   const name = nameOf(part).toLowerCase();
-  const sizePx = Math.round(report?.sizePx ?? (part.size ?? part.maxSize) * doc.widthPx);
+  // What fits is known once it is painted; what is set is known at once.
+  const sizePx = Math.round(
+    part.size === null ? (report?.sizePx ?? part.maxSize * doc.widthPx) : part.size * doc.widthPx,
+  );
   const frame = frames.get(part.id) ?? { x: 0, y: 0, width: 0, height: 0 };
   const setPx = report?.sizePx ?? sizePx;
   const ink = inkOf(part, frame, setPx);
@@ -74,6 +81,7 @@ export function WordsInspector(props: {
         )}
       </Group>
       <Group title="How it is set">
+        {styles && <StyleRow part={part} doc={doc} on={on} />}
         <FaceMenu parts={[part]} on={on} sample={words} />
         {family && family.cuts.length > 1 && (
           <Segmented
@@ -139,6 +147,16 @@ export function WordsInspector(props: {
           set={set}
         />
         <Segmented
+          label="Space between letters"
+          named
+          value={part.kerning}
+          onChange={(kerning) => set('Space between letters', { kerning })}
+          options={[
+            { value: 'face', label: 'As the face has it' },
+            { value: 'optical', label: 'By eye' },
+          ]}
+        />
+        <Segmented
           label="Set to"
           value={part.align}
           onChange={(align) => void edit('Alignment', on(alignWords(part.id, align, ink)))}
@@ -173,6 +191,7 @@ export function WordsInspector(props: {
         {offers?.figures && /[0-9]/.test(words) && (
           <Segmented
             label="Figures"
+            named
             value={part.figures}
             onChange={(figures) => set('Figures', { figures })}
             options={[
@@ -183,41 +202,7 @@ export function WordsInspector(props: {
           />
         )}
       </Group>
-      <Group title="How its lines run" folded>
-        <Segmented
-          label="Lines"
-          value={part.baseline ? part.baseline.kind : part.setting}
-          onChange={(value) =>
-            value === 'arc'
-              ? set('Lines', { setting: 'across', baseline: { kind: 'arc', bend: 0.4 } })
-              : value !== 'curve' && set('Lines', { setting: value, baseline: null })
-          }
-          options={[
-            { value: 'across', label: 'Across' },
-            { value: 'down', label: 'Down' },
-            { value: 'up', label: 'Up' },
-            { value: 'stacked', label: 'Stack' },
-            { value: 'arc', label: 'Arc' },
-          ]}
-        />
-        {part.baseline?.kind === 'arc' && (
-          <Slider
-            label="Bend"
-            value={part.baseline.bend}
-            least={-1}
-            most={1}
-            step={0.01}
-            onChange={(bend) => set('Bend', { baseline: { kind: 'arc', bend } }, 'bend')}
-            format={(v) => `${Math.round(v * 100)}`}
-          />
-        )}
-        <CurveChoice part={part} doc={doc} on={on} />
-        <Check
-          label="All lines equally wide"
-          checked={part.justified}
-          onChange={(justified) => set('Equal lines', { justified })}
-        />
-      </Group>
+      <WordsLines part={part} doc={doc} on={on} set={set} words={words} language={brief.language} />
       <Group title="Words set apart" folded>
         {part.role === 'title' && (
           <Check
@@ -303,36 +288,6 @@ export function WordsInspector(props: {
         />
         {low && <ContrastFixes part={part} on={on} />}
       </div>
-    </>
-  );
-}
-
-/** Runs the words along a curve that was drawn on the cover. */
-function CurveChoice({ part, doc, on }: { part: WordsPart; doc: Doc; on: On }) {
-  const set = useSet(part, on);
-  const curves = Object.values(doc.parts).filter((p) => p.kind === 'curve');
-  if (part.baseline?.kind === 'curve')
-    return (
-      <Button kind="link" className="self-start" onClick={() => set('Lines', { baseline: null })}>
-        Set it straight again
-      </Button>
-    );
-  return curves.length === 0 ? (
-    <p className="text-ink-2">Draw a curve to run the words along it.</p>
-  ) : (
-    <>
-      {curves.map((curve, i) => (
-        <Button
-          key={curve.id}
-          kind="link"
-          className="self-start"
-          onClick={() =>
-            set('Lines', { setting: 'across', baseline: { kind: 'curve', nodes: curve.nodes.slice(0, 60) } })
-          }
-        >
-          Run it along drawn curve {i + 1}
-        </Button>
-      ))}
     </>
   );
 }
