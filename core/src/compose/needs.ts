@@ -57,12 +57,13 @@ export function baseName(source: PictureSource): string {
 /** The name under which a picture part finds its image: developed copies have names of their own. */
 export function imageOf(part: PicturePart): string {
   const base = baseName(part.source);
-  return isPlain(part.look) ? base : `${base}#${keyOf(developmentOf(part))}`;
+  const look = developmentOf(part);
+  return isPlain(look) ? base : `${base}#${keyOf(look)}`;
 }
 
-const developmentOf = ({ look }: PicturePart): Development => {
+const developmentOf = ({ look, soft }: PicturePart): Development => {
   const { brightness, contrast, saturation, hueRad, tint, blur } = look;
-  return { brightness, contrast, saturation, hueRad, tint, blur };
+  return { brightness, contrast, saturation, hueRad, tint, blur, clear: soft?.clear ?? null };
 };
 
 const ratioOf = (doc: Doc): number => Math.round((1000 * doc.heightPx) / doc.widthPx) / 1000;
@@ -119,7 +120,8 @@ export function needs(doc: Doc, brief: Brief): Needs {
       case 'picture': {
         if (part.mask?.kind === 'letters') cuts.add(part.mask.cut);
         if (part.look.grain > 0) wantTexture(grainOf(part));
-        const look = isPlain(part.look) ? null : developmentOf(part);
+        const wanted = developmentOf(part);
+        const look = isPlain(wanted) ? null : wanted;
         const k = part.zoom * (part.innerTurnRad === 0 ? 1 : 1.6);
         const tiled = part.fit === 'tile';
         const size = {

@@ -14,6 +14,7 @@ import {
 import { layOut, plainManner } from '../text';
 import { cropShare, laid, shadowOf } from './fills';
 import { grainOf, imageOf, textureName } from './needs';
+import { softMask } from './soft-mask';
 import { type Laid, type Resources, type Size, wholeOf } from './types';
 
 const ALL = { x: 0, y: 0, width: 1, height: 1 };
@@ -28,6 +29,8 @@ export function pictureInk(part: PicturePart, frame: Rect, doc: Doc, resources: 
   if (part.look.grain > 0) content.push(image(textureName(grainOf(part), doc), ALL, wholeOf(doc)));
   const cut = part.mask !== null || part.look.grain > 0 || part.innerTurnRad !== 0 || part.fit === 'tile';
   const items: InkItem[] = cut ? [group(content, { mask: [fill(outline, flat('#000000'))] })] : content;
+  const veil = part.soft && softMask(part.soft, shown, frame);
+  const softened = (list: readonly InkItem[]): readonly InkItem[] => (veil ? [group(list, { mask: veil })] : list);
   if (part.border) {
     // Twice the width, cut to the picture: a border never widens it.
     const line = stroke(outline, part.border.width * doc.widthPx * 2, flat(part.border.colour), { join: 'miter' });
@@ -36,9 +39,9 @@ export function pictureInk(part: PicturePart, frame: Rect, doc: Doc, resources: 
   // A clear picture throws the shadow of what is in it, not of its frame.
   const caster = cut ? [fill(outline, flat(part.shadow?.colour ?? '#000000'))] : [];
   const shadow = part.shadow
-    ? shadowOf(cut ? caster : [fill(rectPath(shown), flat(part.shadow.colour))], part.shadow, doc)
+    ? shadowOf(softened(cut ? caster : [fill(rectPath(shown), flat(part.shadow.colour))]), part.shadow, doc)
     : [];
-  return laid([...shadow, ...items], more);
+  return laid([...shadow, ...softened(items)], more);
 }
 
 function wholeIn(size: Size, frame: Rect, zoom: number): Rect {

@@ -68,6 +68,7 @@ export const newPicture = (source: PicturePart['source'], more: Partial<New<Pict
   flipX: false,
   flipY: false,
   mask: null,
+  soft: null,
   look: plainLook,
   border: null,
   shadow: null,

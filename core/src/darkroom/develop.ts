@@ -14,6 +14,8 @@ export type Development = {
   readonly tint: { readonly dark: Hex; readonly light: Hex; readonly amount: number } | null;
   /** Standard deviation, fraction of the picture's width. */
   readonly blur: number;
+  /** A colour that is taken out: gone up to `reach` from it (OKLab), whole from `reach + soft` on. */
+  readonly clear: { readonly colour: Hex; readonly reach: number; readonly soft: number } | null;
 };
 
 export const isPlain = (look: Development): boolean =>
@@ -22,10 +24,12 @@ export const isPlain = (look: Development): boolean =>
   look.saturation === 0 &&
   look.hueRad === 0 &&
   look.tint === null &&
+  look.clear === null &&
   look.blur === 0;
 
-/** A developed copy; alpha stays, except where a blur spreads it. */
-export function develop(source: Raster, look: Development): Raster {
+/** A developed copy; alpha stays, except where a colour is taken out or a blur spreads it. */
+export function develop(given: Raster, look: Development): Raster {
+  const source = look.clear ? cleared(given, look.clear) : given;
   const tone = toneCurve(look.brightness, look.contrast);
   const m = colourMatrix(look.saturation, look.hueRad);
   const tint = look.tint ? tintCurve(look.tint.dark, look.tint.light) : null;
@@ -54,6 +58,41 @@ export function develop(source: Raster, look: Development): Raster {
   }
   return look.blur > 0 ? blurred(out, look.blur * source.width) : out;
 }
+
+/**
+ * A copy without one colour. Where it is mixed with another, as at the edges of things, its share is taken out of the mixture, so
+ * that no rim of it stays.
+ */
+function cleared(source: Raster, { colour, reach, soft }: NonNullable<Development['clear']>): Raster {
+  const out = raster(source.width, source.height);
+  const key = rgbOf(colour);
+  const [l, a, b] = labOf(key);
+  const known = new Map<number, number>();
+  const { data } = source;
+  const seen = (i: number): number => {
+    const at = (data[i] << 16) | (data[i + 1] << 8) | data[i + 2];
+    let share = known.get(at);
+    if (share === undefined) {
+      const [x, y, z] = labOf([data[i], data[i + 1], data[i + 2]]);
+      const t = Math.min(1, Math.max(0, (Math.hypot(x - l, y - a, z - b) - reach) / soft));
+      const eased = t * t * (3 - 2 * t);
+      // Never so little of the other colour that it would have to be brighter than white or darker than black.
+      known.set(at, (share = eased === 0 ? 0 : Math.max(eased, ...key.map((k, c) => leastShare(data[i + c], k)))));
+    }
+    return share;
+  };
+  for (let i = 0; i < data.length; i += 4) {
+    const share = seen(i);
+    if (share > 0 && share < 1)
+      for (let c = 0; c < 3; c++) out.data[i + c] = (data[i + c] - (1 - share) * key[c]) / share;
+    else for (let c = 0; c < 3; c++) out.data[i + c] = data[i + c];
+    out.data[i + 3] = Math.round(data[i + 3] * share);
+  }
+  return out;
+}
+
+/** The least share of another value, 0..255, with which `k` makes the mixture `v`. */
+const leastShare = (v: number, k: number): number => (v < k ? (k - v) / k : v > k ? (v - k) / (255 - k) : 0);
 
 /** Encoded value to encoded value: a gamma for brightness, a straight or S-shaped line about the middle for contrast. */
 function toneCurve(brightness: number, contrast: number): Float32Array {

@@ -55,11 +55,12 @@ export type InkItem = (
       /** Has no edges of its own: may be enlarged the fast way. */
       readonly soft?: boolean;
     }
-  /** Painted apart, cut to where `mask` is, blurred (standard deviation, px), and then laid down as one. */
+  /** Painted apart, cut to where `mask` is, taken away where `without` is, blurred (standard deviation, px), and then laid down as one. */
   | {
       readonly kind: 'group';
       readonly items: readonly InkItem[];
       readonly mask: readonly InkItem[] | null;
+      readonly without: readonly InkItem[] | null;
       readonly blurPx: number;
     }
 ) & {
@@ -86,12 +87,12 @@ export const image = (id: string, from: Rect, to: Rect, more: Partial<InkItem> =
   ({ ...plain, kind: 'image', image: id, from, to, ...more }) as InkItem;
 
 export const group = (items: readonly InkItem[], more: Partial<InkItem> = {}): InkItem =>
-  ({ ...plain, kind: 'group', items, mask: null, blurPx: 0, ...more }) as InkItem;
+  ({ ...plain, kind: 'group', items, mask: null, without: null, blurPx: 0, ...more }) as InkItem;
 
 /** Names of all images a list draws. */
 export function imagesOf(items: readonly InkItem[]): string[] {
   return items.flatMap((item) => {
     if (item.kind === 'image') return [item.image];
-    return item.kind === 'group' ? [...imagesOf(item.items), ...imagesOf(item.mask ?? [])] : [];
+    return item.kind === 'group' ? [item.items, item.mask ?? [], item.without ?? []].flatMap(imagesOf) : [];
   });
 }

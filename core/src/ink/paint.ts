@@ -74,12 +74,14 @@ function paintGroup(item: GroupItem, easel: Easel, images: Images, outer: Affine
   if (region.width <= 0 || region.height <= 0) return;
   const layer = easel.layer(region);
   for (const child of item.items) paintItem(child, layer, images, own);
-  if (item.mask) {
+  const cut = (by: readonly InkItem[], operation: string): void => {
     const mask = easel.layer(region);
-    for (const child of item.mask) paintItem(child, mask, images, own);
-    layer.surface.globalCompositeOperation = 'destination-in';
+    for (const child of by) paintItem(child, mask, images, own);
+    layer.surface.globalCompositeOperation = operation;
     layer.drawLayer(mask, 1);
-  }
+  };
+  if (item.mask) cut(item.mask, 'destination-in');
+  if (item.without) cut(item.without, 'destination-out');
   if (sigma <= 0.05) return easel.drawLayer(layer, times);
   if (times === 1) {
     easel.surface.filter = `blur(${sigma.toFixed(3)}px)`;

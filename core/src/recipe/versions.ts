@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '7618ed4186',
-  trace: '33c2d48b5b',
-  pin: '77f512ac91',
-  promo: '8c1de0d600',
-  image: '09ffc72553',
-  epub: 'd15cf62b32',
-  pdf: '92e4dccc27',
-  svg: 'e3cafc7505',
+  paint: '86364319dc',
+  trace: '20dba196f8',
+  pin: 'bfe4644be5',
+  promo: '432c7d6546',
+  image: '81674dfb0f',
+  epub: '5092e25164',
+  pdf: 'a0a2631325',
+  svg: '34383b6ed6',
 } as const;

@@ -158,6 +158,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'scene-wrong': () => 'This scene is damaged and cannot be used. Choose another one.',
   'webp-missing': () => 'This browser cannot write WebP. Choose PNG or JPEG.',
   'trace-stopped': () => 'The picture was not finished. Try again.',
+  'brush-full': () => 'This picture has 120 strokes, which is as many as it keeps. Remove some first.',
   'part-no-line': () => 'Words can run along a curve or round a shape or picture. This part has no line.',
   'part-no-form': () => 'Words can fill a shape, a picture or a closed curve. This part has no outline.',
   'style-value': () => 'Give the style a name of up to 60 letters.',

@@ -7,6 +7,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { AddPart } from '../features/front/add-part';
+import { useBrush } from '../features/front/brush';
 import { ColoursGroup, SCHEME_STEP } from '../features/front/colours-group';
 import { evenMargins } from '../features/front/equal-margins';
 import { FindingList } from '../features/front/finding-list';
@@ -102,6 +103,7 @@ export function FrontPage() {
     ...look,
   });
   const selection = useSession((s) => s.selection);
+  const brushing = useBrush((s) => s.part !== null);
   // While schemes are tried one after another they stay what they are, so that any can be chosen again.
   const dressed = useSession((s) => s.history.past.at(-1)?.label.startsWith(SCHEME_STEP) ?? false);
   const [undressed, setUndressed] = useState(rested);
@@ -237,18 +239,20 @@ export function FrontPage() {
               footer={
                 <>
                   <SizeSwitch book={stored} shown={sibling || side ? size : null} onShow={setSize} />
-                  <span className="truncate text-xs" role="status">
+                  <span className="min-w-24 flex-1 basis-24 truncate text-xs" role="status">
                     {view === null && !failed
                       ? 'Painting it'
                       : failed
                         ? 'The cover could not be painted. Undo the last step.'
                         : drawing
                           ? 'Draw a line on the cover, or press Enter for a plain one'
-                          : picking
-                            ? 'Click a colour on the cover'
-                            : showQuiet
-                              ? 'Pale is calm'
-                              : ''}
+                          : brushing
+                            ? 'Paint. Esc ends.'
+                            : picking
+                              ? 'Click a colour on the cover'
+                              : showQuiet
+                                ? 'Pale is calm'
+                                : ''}
                   </span>
                 </>
               }

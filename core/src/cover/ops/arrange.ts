@@ -263,7 +263,7 @@ const LOOKS: Readonly<Record<Part['kind'], readonly string[]>> = {
     'blend',
     'opacity',
   ],
-  picture: ['mask', 'look', 'border', 'shadow', 'blend', 'opacity'],
+  picture: ['mask', 'soft', 'look', 'border', 'shadow', 'blend', 'opacity'],
   shape: ['form', 'colour', 'fill', 'border', 'shadow', 'blend', 'opacity'],
   curve: ['width', 'taperStart', 'taperEnd', 'colour', 'shadow', 'blend', 'opacity'],
   overlay: ['texture', 'scale', 'amount', 'angleRad', 'colour', 'blend', 'opacity'],

@@ -10,5 +10,6 @@ export * from './place-words';
 export * from './recolour';
 export * from './remove-part';
 export * from './set-part';
+export * from './soft-mask';
 export * from './styles';
 export * from './together';

@@ -13,6 +13,42 @@ export const Mask = z.discriminatedUnion('kind', [
 ]);
 export type Mask = z.infer<typeof Mask>;
 
+/** Shares of the way across the frame between which a picture goes from whole to gone. */
+const fades = { from: z.number().min(0).max(1.5), to: z.number().min(0).max(1.5) };
+
+/**
+ * What of a picture is seen, by degrees. `fade`: towards a side (`angleRad` 0 to the right, a quarter turn to the foot), or all
+ * round, where 1 is the ellipse that touches the frame. `strokes` of a brush take away or bring back, in order: points in
+ * fractions of the frame, `width` of its width, `soft` 0..1 of the brush. `clear` takes out one colour: `reach` is the distance in
+ * OKLab up to which it is gone, `soft` that over which it comes back.
+ */
+export const SoftMask = z.object({
+  fade: z
+    .discriminatedUnion('kind', [
+      z.object({ kind: z.literal('side'), angleRad: z.number().min(-3.15).max(3.15), ...fades }),
+      z.object({ kind: z.literal('round'), ...fades }),
+    ])
+    .nullable(),
+  strokes: z
+    .array(
+      z.object({
+        show: z.boolean(),
+        width: z.number().min(0.005).max(1),
+        soft: unit,
+        points: z
+          .array(z.object({ x: z.number().min(-2).max(3), y: z.number().min(-2).max(3) }))
+          .min(1)
+          .max(160),
+      }),
+    )
+    .max(120),
+  clear: z
+    .object({ colour: HexColour, reach: z.number().min(0).max(0.6), soft: z.number().min(0.005).max(0.4) })
+    .nullable(),
+});
+export type SoftMask = z.infer<typeof SoftMask>;
+export type BrushStroke = SoftMask['strokes'][number];
+
 /** How a picture is developed; the original is never touched. 0 leaves a thing as it is, except where it says so. */
 export const Look = z.object({
   brightness: z.number().min(-1).max(1),
@@ -87,6 +123,8 @@ export const PicturePart = z.object({
   flipX: z.boolean(),
   flipY: z.boolean(),
   mask: Mask.nullable(),
+  /** Older documents do not say it. */
+  soft: SoftMask.nullable().default(null),
   look: Look,
   border: Border.nullable(),
   shadow: Shadow.nullable(),

@@ -2,10 +2,12 @@ type Loose = Record<string, unknown>;
 
 const isLoose = (v: unknown): v is Loose => typeof v === 'object' && v !== null && !Array.isArray(v);
 
-/** What words say since then: how their letters are spaced and divided, a first letter, a room, a style; documents hold styles. */
+/** What words say since then: how their letters are spaced and divided, a first letter, a room, a style; pictures what of them is seen by degrees; documents hold styles. */
 function told(value: Loose): Loose {
   if (value.kind === 'words' && typeof value.id === 'string' && typeof value.order === 'string')
     return { kerning: 'face', hyphens: false, initial: null, room: null, style: null, ...value };
+  if (value.kind === 'picture' && typeof value.id === 'string' && typeof value.order === 'string')
+    return { soft: null, ...value };
   const doc = typeof value.widthPx === 'number' && typeof value.finished === 'boolean' && isLoose(value.parts);
   return doc ? { ...value, styles: value.styles ?? {} } : value;
 }
@@ -17,9 +19,9 @@ function everywhere(value: unknown): unknown {
   return told(Object.fromEntries(Object.entries(value).map(([name, one]) => [name, everywhere(one)])));
 }
 
-/** Words have more to say, and looks have names: until now they were as they are without. */
+/** Words and pictures have more to say, and looks have names: until now they were as they are without. */
 export const to13 = (old: Loose): Loose => ({ ...(everywhere(old) as Loose), schema: 13 });
 
-/** Steps of a history: words and documents that one of them puts in are told the same. */
+/** Steps of a history: parts and documents that one of them puts in are told the same. */
 export const patchTo13 = <P extends { readonly value?: unknown }>(patch: P): P =>
   'value' in patch ? { ...patch, value: everywhere(patch.value) } : patch;

@@ -16,6 +16,7 @@ import { BorderField, ShadowField, Share, degrees, radians } from './fields';
 import { FindingList } from './finding-list';
 import { MixGroup } from './mix-group';
 import { PlaceGroup } from './place-group';
+import { SoftFields } from './soft-fields';
 import { usePictureInput } from './use-picture-input';
 import { type On, useSet } from './use-set';
 
@@ -196,6 +197,7 @@ export function PictureInspector(props: {
           groups={[{ title: 'Cut to', options: MASKS }]}
         />
         <MaskFields mask={part.mask} onChange={(mask, merge) => set('Cut', { mask }, merge)} />
+        <SoftFields part={part} on={on} swatches={swatches} />
         <BorderField
           value={part.border}
           widthPx={doc.widthPx}

@@ -9,6 +9,8 @@ import { Bitmap } from '../../ui/bitmap';
 import { Calm } from '../../ui/calm';
 import { Tip } from '../../ui/tip';
 import { boxOf } from './box-of';
+import { useBrush } from './brush';
+import { BrushLayer } from './brush-layer';
 import { CurveHandles } from './curve-handles';
 import { Frames, Guides, Handles } from './handles';
 import { type Lying, LyingHere } from './lying-here';
@@ -100,6 +102,7 @@ export function Table(props: {
   });
   const whole = part?.kind === 'picture' && part.fit === 'fill' && part.area.width >= 0.95 && part.area.height >= 0.95;
   const typed = typing ? doc.parts[typing] : undefined;
+  const brushed = useBrush((s) => s.part);
   const pointed = usePointed((s) => s.id);
   const point = usePointed((s) => s.point);
   const framed = (one: Part): (Rect & { turnRad: number })[] => {
@@ -318,6 +321,9 @@ export function Table(props: {
               </svg>
             )}
           </div>
+          {part?.kind === 'picture' && brushed === part.id && frame && (
+            <BrushLayer part={part} frame={frame} k={k} on={on} onEnd={() => surface.current?.focus()} />
+          )}
           {typed?.kind === 'words' && (
             <TypeOnCover
               part={typed}

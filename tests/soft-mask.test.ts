@@ -1,0 +1,213 @@
+import { change } from '@yosomi/core/base';
+import {
+  type Doc,
+  type PicturePart,
+  type SoftMask,
+  brushPicture,
+  docOf,
+  newPicture,
+  setPart,
+  setSoft,
+  wholeSoft,
+} from '@yosomi/core/cover';
+import { develop } from '@yosomi/core/darkroom';
+import { raster } from '@yosomi/core/pixels';
+import { coverRaster } from '@yosomi/core/recipe';
+import { NodeStudio } from '@yosomi/node-kit';
+import fc from 'fast-check';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { pictureProject, wordsBook } from './fixtures/books';
+
+let files: Awaited<ReturnType<typeof pictureProject>>['files'];
+let asset: string;
+const [W, H] = [400, 640];
+
+beforeAll(async () => {
+  const project = await pictureProject();
+  files = project.files;
+  const source = Object.values(project.book.cover.parts).find((part) => part.kind === 'picture')!.source;
+  if (source.kind !== 'asset') throw new Error('no picture');
+  ({ asset } = source);
+});
+
+/** A cover of one picture on pure red, which no pixel of it is near. */
+const cover = (soft: SoftMask | null, more: Partial<PicturePart> = {}): Doc =>
+  docOf(W, H, [
+    {
+      ...wordsBook().cover.parts.ground,
+      kind: 'ground',
+      id: 'ground',
+      paint: { kind: 'flat', colour: '#ff0000' },
+      border: null,
+    } as never,
+    {
+      ...newPicture({ kind: 'asset', asset }, { area: { x: 0.1, y: 0.1, width: 0.8, height: 0.8 }, ...more }),
+      soft,
+      id: 'p',
+    },
+  ]);
+async function painted(doc: Doc) {
+  const made = await coverRaster({ ...wordsBook(), cover: doc, assets: {} }, W, new NodeStudio(files));
+  return (x: number, y: number): number[] => [...made.data.subarray((y * W + x) * 4, (y * W + x) * 4 + 3)];
+}
+/** How much of the red ground shows at a point, 0..1, against the picture as it is whole. */
+async function shows(soft: SoftMask, more: Partial<PicturePart> = {}): Promise<(x: number, y: number) => number> {
+  const [whole, now] = [await painted(cover(null, more)), await painted(cover(soft, more))];
+  return (x, y) => {
+    const [a, b] = [whole(x, y), now(x, y)];
+    // By the channels that the ground lacks.
+    const left = a[1] + a[2];
+    return left === 0 ? 0 : 1 - (b[1] + b[2]) / left;
+  };
+}
+
+describe('a picture that fades out', () => {
+  it('to a side: whole before it begins, gone after its end, less and less between', async () => {
+    const at = await shows({ ...wholeSoft, fade: { kind: 'side', angleRad: Math.PI / 2, from: 0.3, to: 0.8 } });
+    const y = (share: number): number => Math.round(H * (0.1 + 0.8 * share));
+    expect(at(200, y(0.1))).toBeLessThan(0.02);
+    expect(at(200, y(0.27))).toBeLessThan(0.03);
+    expect(at(200, y(0.83))).toBeGreaterThan(0.98);
+    const run = Array.from({ length: 11 }, (_, i) => at(200, y(0.3 + i * 0.05)));
+    for (let i = 1; i < run.length; i++) expect(run[i]).toBeGreaterThanOrEqual(run[i - 1] - 0.02);
+    expect(run[5]).toBeGreaterThan(0.35);
+    expect(run[5]).toBeLessThan(0.65);
+    // As far across as down the side: it fades to the foot alone.
+    expect(Math.abs(at(60, y(0.55)) - at(340, y(0.55)))).toBeLessThan(0.05);
+  });
+
+  it('all round: its middle stays, its corners are gone', async () => {
+    const at = await shows({ ...wholeSoft, fade: { kind: 'round', from: 0.4, to: 1 } });
+    expect(at(200, 320)).toBeLessThan(0.02);
+    for (const [x, y] of [
+      [44, 68],
+      [356, 68],
+      [44, 572],
+      [356, 572],
+    ])
+      expect(at(x, y)).toBeGreaterThan(0.98);
+    expect(at(200, 70)).toBeGreaterThan(0.9);
+  });
+});
+
+describe('a picture painted by hand', () => {
+  const stroke = (show: boolean, points: [number, number][], soft = 0) =>
+    brushPicture(
+      'p',
+      points.map(([x, y]) => ({ x, y })),
+      { show, widthPx: 60, soft },
+    );
+  const done = (doc: Doc, ...edits: ReturnType<typeof stroke>[]): Doc =>
+    edits.reduce((now, edit) => {
+      const changed = change(now, edit);
+      if (!changed.ok) throw new Error(changed.fault.code);
+      return changed.value.next;
+    }, doc);
+  const soft = (doc: Doc): SoftMask => (doc.parts.p as PicturePart).soft!;
+
+  it('is away where the brush went, and back where it brings back, in their order', async () => {
+    const away = done(
+      cover(null),
+      stroke(false, [
+        [60, 300],
+        [340, 300],
+      ]),
+    );
+    const at = await shows(soft(away));
+    expect(at(200, 300)).toBeGreaterThan(0.98);
+    expect(at(200, 322)).toBeGreaterThan(0.95);
+    expect(at(200, 350)).toBeLessThan(0.02);
+    const both = await shows(
+      soft(
+        done(
+          away,
+          stroke(true, [
+            [200, 250],
+            [200, 350],
+          ]),
+        ),
+      ),
+    );
+    expect(both(200, 300)).toBeLessThan(0.02);
+    expect(both(100, 300)).toBeGreaterThan(0.98);
+    const again = await shows(
+      soft(
+        done(
+          away,
+          stroke(true, [
+            [200, 250],
+            [200, 350],
+          ]),
+          stroke(false, [[200, 300]]),
+        ),
+      ),
+    );
+    expect(again(200, 300)).toBeGreaterThan(0.98);
+  });
+
+  it('softly: half gone somewhere between, and a dot is round', async () => {
+    const at = await shows(soft(done(cover(null), stroke(false, [[200, 300]], 0.8))));
+    expect(at(200, 300)).toBeGreaterThan(0.8);
+    const edge = at(226, 300);
+    expect(edge).toBeGreaterThan(0.05);
+    expect(edge).toBeLessThan(0.8);
+    expect(Math.abs(edge - at(200, 326))).toBeLessThan(0.08);
+  });
+
+  it('under the hand, however the picture is turned and placed', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.double({ min: -1, max: 1, noNaN: true }),
+        fc.integer({ min: 130, max: 270 }),
+        async (turnRad, x) => {
+          const doc = done(cover(null, { turnRad }), stroke(false, [[x, 320]]));
+          const at = await shows(soft(doc), { turnRad });
+          expect(at(x, 320)).toBeGreaterThan(0.97);
+          expect(at(x + 45, 320)).toBeLessThan(0.03);
+        },
+      ),
+      { numRuns: 6 },
+    );
+  });
+
+  it('keeps few points, only so many strokes, and none on a locked picture', () => {
+    const long = Array.from({ length: 900 }, (_, i): [number, number] => [60 + i * 0.3, 300 + (i % 7)]);
+    const { points } = soft(done(cover(null), stroke(false, long))).strokes[0];
+    expect(points.length).toBeLessThanOrEqual(160);
+    expect(points[0].x).toBeCloseTo((60 / W - 0.1) / 0.8, 6);
+    expect(points[points.length - 1].x).toBeCloseTo(((60 + 899 * 0.3) / W - 0.1) / 0.8, 6);
+    let doc = cover(null);
+    for (let i = 0; i < 120; i++) doc = done(doc, stroke(false, [[100 + i, 300]]));
+    const more = change(doc, stroke(false, [[50, 50]]));
+    expect(!more.ok && more.fault.code).toBe('brush-full');
+    const locked = change(done(cover(null), setPart('p', { locked: true })), stroke(false, [[50, 50]]));
+    expect(!locked.ok && locked.fault.code).toBe('part-locked');
+  });
+
+  it('is no mask any more when nothing of it is left', () => {
+    const away = done(cover(null), stroke(false, [[200, 300]]));
+    expect((done(away, setSoft('p', { strokes: [] })).parts.p as PicturePart).soft).toBeNull();
+    const kept = done(away, setSoft('p', { fade: { kind: 'round', from: 0.2, to: 0.9 } }));
+    expect(soft(kept).strokes).toHaveLength(1);
+  });
+});
+
+describe('a colour taken out', () => {
+  const plain = { brightness: 0, contrast: 0, saturation: 0, hueRad: 0, tint: null, blur: 0 };
+
+  it('is gone, others stay as they are, and a mixture keeps only the other', () => {
+    const source = raster(4, 1);
+    source.data.set([20, 160, 60, 255, 20, 160, 60, 255, 200, 40, 40, 255, 110, 100, 50, 255]);
+    const made = develop(source, { ...plain, clear: { colour: '#14a03c', reach: 0.06, soft: 0.4 } });
+    expect([made.data[3], made.data[7]]).toEqual([0, 0]);
+    const out = develop(source, { ...plain, clear: { colour: '#14a03c', reach: 0.02, soft: 0.06 } });
+    expect([...out.data.subarray(8, 12)]).toEqual([200, 40, 40, 255]);
+    const [r, g, , a] = made.data.subarray(12, 16);
+    expect(a).toBeGreaterThan(20);
+    expect(a).toBeLessThan(235);
+    // Laid on the colour again it is what it was; the green has left its own colour.
+    const share = a / 255;
+    expect(r * share + 20 * (1 - share)).toBeCloseTo(110, -1);
+    expect(g).toBeLessThan(100);
+  });
+});
