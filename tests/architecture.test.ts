@@ -68,6 +68,10 @@ const PACKAGES: Readonly<Record<string, readonly string[]>> = {
     '@zip.js/zip.js/lib/zip-core-native.js',
     'utif2',
     'gifenc',
+    // Rules of hyphenation, one file a language.
+    ...'ca cs da de el en en-gb es fi fr hr it nb nl pl pt ro ru sk sl sv tr uk'
+      .split(' ')
+      .map((tag) => `hyphen/${tag}`),
   ],
   'web/src/ui': ['react', 'radix-ui', 'lucide-react', 'react-colorful'],
 };

@@ -261,6 +261,7 @@ describe('words and documents of schema 12', () => {
       ...doc,
       parts: { w: { ...words, ...since } },
       styles: {},
+      guides: null,
     });
   });
 });

@@ -1,5 +1,6 @@
 import { orderKeys } from '../base';
 import { z } from 'zod';
+import { PageGuides } from './guides';
 import { Part, WordsStyle } from './parts';
 
 /** Margin of the safe area, as a share of the width: what must be read stays within it. */
@@ -17,6 +18,8 @@ export const Doc = z.object({
     .record(z.string(), WordsStyle)
     .refine((styles) => Object.keys(styles).length <= 60)
     .default({}),
+  /** What it is worked by; null for nothing but its edges. Older documents do not say it. */
+  guides: PageGuides.nullable().default(null),
 });
 export type Doc = z.infer<typeof Doc>;
 
@@ -48,7 +51,7 @@ export function docOf(widthPx: number, heightPx: number, parts: readonly PartSee
     const full = { ...part, id: part.id ?? `${part.kind}-${i}`, order: keys[i] } as Part;
     keyed[full.id] = full;
   });
-  return { widthPx, heightPx, finished, parts: keyed, styles: {} };
+  return { widthPx, heightPx, finished, parts: keyed, styles: {}, guides: null };
 }
 
 type Seed<P> = P extends Part ? Omit<P, 'id' | 'order'> & { id?: string } : never;

@@ -6,7 +6,7 @@ export type Guide = {
   readonly at: number;
   readonly from: number;
   readonly to: number;
-  readonly kind: 'edge' | 'centre' | 'safe' | 'third' | 'part' | 'gap';
+  readonly kind: 'edge' | 'centre' | 'safe' | 'third' | 'part' | 'gap' | 'guide';
   /** Where gaps on both sides are equal: how wide they are, px. */
   readonly gapPx?: number;
 };
@@ -14,13 +14,13 @@ export type Guide = {
 export type Snapped = { readonly dx: number; readonly dy: number; readonly guides: readonly Guide[] };
 
 /** The page's own lines count as twice as near: they are what is meant where something else lies close to them. */
-const OWN = new Set<Guide['kind']>(['edge', 'centre', 'safe']);
+const OWN = new Set<Guide['kind']>(['edge', 'centre', 'safe', 'guide']);
 
 type Target = Omit<Guide, 'axis'>;
 
 /**
  * Pulls a moving frame to lines within `reach` px: edges, centres, safe area and thirds of the cover, edges and centres
- * of other parts, and places at which the gaps to both neighbours are equal. The nearest line of each axis wins, the page's own ones first.
+ * of other parts, lines of one's own (`lines`), and places at which the gaps to both neighbours are equal. The nearest line of each axis wins, the page's own ones first.
  */
 export function snap(
   moving: Rect,
@@ -28,6 +28,7 @@ export function snap(
   page: { readonly widthPx: number; readonly heightPx: number },
   safe: number,
   reach: number,
+  lines: readonly { readonly axis: 'x' | 'y'; readonly at: number }[] = [],
 ): Snapped {
   const margin = safe * page.widthPx;
   const x = axis(
@@ -38,6 +39,7 @@ export function snap(
     others.map((o) => [o.x, o.width, o.y, o.y + o.height]),
     page.heightPx,
     reach,
+    lines.filter((line) => line.axis === 'x').map((line) => line.at),
   );
   const y = axis(
     moving.y,
@@ -47,6 +49,7 @@ export function snap(
     others.map((o) => [o.y, o.height, o.x, o.x + o.width]),
     page.widthPx,
     reach,
+    lines.filter((line) => line.axis === 'y').map((line) => line.at),
   );
   return {
     dx: x?.by ?? 0,
@@ -63,6 +66,7 @@ function axis(
   others: readonly (readonly number[])[],
   across: number,
   reach: number,
+  guides: readonly number[],
 ): { by: number; line: Target } | null {
   const page = (at: number, kind: Guide['kind']): Target => ({ at, kind, from: 0, to: across });
   const lines: Target[] = [
@@ -73,6 +77,7 @@ function axis(
     page(whole - margin, 'safe'),
     page(whole / 3, 'third'),
     page((2 * whole) / 3, 'third'),
+    ...guides.map((at) => page(at, 'guide')),
     ...others.flatMap(([at, length, lo, hi]) =>
       [at, at + length / 2, at + length].map((line): Target => ({ at: line, kind: 'part', from: lo, to: hi })),
     ),

@@ -59,6 +59,8 @@ export function onSibling(id: string, edit: Edit<Doc>): Edit<Book> {
       }
       if (Object.keys(place).length > 0) sibling.places[part] = Place.parse(place);
     }
+    // What one works by is the same in all sizes, in shares of each.
+    if (next.guides !== shown.guides) book.cover.guides = next.guides;
     for (const [part, now] of Object.entries(next.parts)) if (!shown.parts[part]) book.cover.parts[part] = now;
   };
 }

@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '86364319dc',
-  trace: '20dba196f8',
-  pin: 'bfe4644be5',
-  promo: '432c7d6546',
-  image: '81674dfb0f',
-  epub: '5092e25164',
-  pdf: 'a0a2631325',
-  svg: '34383b6ed6',
+  paint: '11826409dc',
+  trace: '7dfb25b6ed',
+  pin: 'fb0c133a5d',
+  promo: '1f49c387a5',
+  image: '42f6951031',
+  epub: 'b0ff05068a',
+  pdf: 'a4b3d30aef',
+  svg: '1bda695904',
 } as const;

@@ -10,6 +10,7 @@ import { AddPart } from '../features/front/add-part';
 import { useBrush } from '../features/front/brush';
 import { ColoursGroup, SCHEME_STEP } from '../features/front/colours-group';
 import { evenMargins } from '../features/front/equal-margins';
+import { GuidesDialog } from '../features/front/guides-dialog';
 import { FindingList } from '../features/front/finding-list';
 import { HouseDialog } from '../features/front/house-dialog';
 import { HistoryDialog } from '../features/front/history-dialog';
@@ -160,8 +161,8 @@ export function FrontPage() {
       },
       {
         id: 'guides',
-        label: 'Show the safe area',
-        also: 'safe area margin lines rulers',
+        label: 'Show the safe area and guides',
+        also: 'safe area margin lines rulers hide',
         group: 'Cover',
         combos: ['g'],
         run: () => setGuides((v) => !v),
@@ -239,7 +240,7 @@ export function FrontPage() {
               footer={
                 <>
                   <SizeSwitch book={stored} shown={sibling || side ? size : null} onShow={setSize} />
-                  <span className="min-w-24 flex-1 basis-24 truncate text-xs" role="status">
+                  <span className="absolute bottom-full left-4 pb-1 text-xs" role="status">
                     {view === null && !failed
                       ? 'Painting it'
                       : failed
@@ -247,7 +248,7 @@ export function FrontPage() {
                         : drawing
                           ? 'Draw a line on the cover, or press Enter for a plain one'
                           : brushing
-                            ? 'Paint. Esc ends.'
+                            ? 'Paint on the picture. X changes what the brush does, Esc ends.'
                             : picking
                               ? 'Click a colour on the cover'
                               : showQuiet
@@ -307,6 +308,7 @@ export function FrontPage() {
                                 Calm places
                               </Button>
                               <Button onClick={() => evenMargins(book.cover, frames, on)}>Equal margins</Button>
+                              <Button onClick={() => setDialog('guides')}>Guides</Button>
                             </>
                           )}
                         </div>
@@ -346,6 +348,7 @@ export function FrontPage() {
           </Sides>
         </ShownBook.Provider>
       </PickContext.Provider>
+      {dialog === 'guides' && <GuidesDialog doc={book.cover} on={on} onClose={() => setDialog(null)} />}
       {dialog === 'size' && <SizeDialog book={stored} onClose={() => setDialog(null)} />}
       {dialog === 'save' && <SavePicture book={book} onClose={() => setDialog(null)} />}
       <HistoryDialog open={dialog === 'history'} onClose={() => setDialog(null)} />

@@ -97,7 +97,14 @@ function OpenPromo({ campaignId, formatId }: { campaignId: string; formatId: str
   const { view, fresh, failed, others } = usePromoView(campaignId, formatId, width);
   const { data: colours } = useCoverColours(book);
   const empty = useMemo(
-    () => ({ widthPx: format.widthPx, heightPx: format.heightPx, finished: false, parts: {}, styles: {} }),
+    () => ({
+      widthPx: format.widthPx,
+      heightPx: format.heightPx,
+      finished: false,
+      parts: {},
+      styles: {},
+      guides: null,
+    }),
     [format.widthPx, format.heightPx],
   );
   const doc = view?.doc ?? empty;

@@ -45,7 +45,8 @@ export function brushPicture(
     };
     const soft = part.soft ?? wholeSoft;
     const next = SoftMaskSchema.safeParse({ ...soft, strokes: [...soft.strokes, stroke] });
-    if (!next.success) return fault(soft.strokes.length >= 120 ? 'brush-full' : 'part-value');
+    if (soft.strokes.length >= 120) return fault('brush-full');
+    if (!next.success) return fault('part-value');
     part.soft = next.data;
   };
 }

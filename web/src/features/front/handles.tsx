@@ -134,6 +134,7 @@ const SAYS: Record<Guide['kind'], string> = {
   third: 'third',
   part: '',
   gap: 'equal gaps',
+  guide: 'guide',
 };
 
 /** The lines a drag has snapped to. */

@@ -16,6 +16,7 @@ import { Frames, Guides, Handles } from './handles';
 import { type Lying, LyingHere } from './lying-here';
 import { usePointed } from './pointed';
 import { QuietMap } from './quiet-map';
+import { PageGuides, PullGuides } from './page-guides';
 import { Ruler } from './ruler';
 import { TypeOnCover } from './type-on-cover';
 import { useHands } from './use-hands';
@@ -33,8 +34,8 @@ export const GROUNDS = [
 
 /**
  * A composition on the light table: click to select, drag to move, handles to resize and turn, drag beside parts to
- * gather several, arrow keys to nudge, Enter or a double click to type on words and to go inside a picture, wheel to zoom to the pointer, space to move the view; the right
- * button lists what lies on one another there.
+ * gather several, arrow keys to nudge, Enter or a double click to type on words and to go inside a picture, wheel to zoom to the pointer,
+ * space to move the view; the right button lists what lies on one another there.
  * The picture comes from the worker; this only lays hands on it.
  */
 export function Table(props: {
@@ -105,10 +106,8 @@ export function Table(props: {
   const brushed = useBrush((s) => s.part);
   const pointed = usePointed((s) => s.id);
   const point = usePointed((s) => s.point);
-  const framed = (one: Part): (Rect & { turnRad: number })[] => {
-    const own = frames.get(one.id);
-    return own ? [{ ...own, turnRad: one.turnRad }] : [];
-  };
+  const framed = (one: Part): (Rect & { turnRad: number })[] =>
+    [frames.get(one.id)].flatMap((own) => (own ? [{ ...own, turnRad: one.turnRad }] : []));
   const under = pointed && !selection.includes(pointed) && !hands.moving ? doc.parts[pointed] : undefined;
   const [lying, setLying] = useState<Lying | null>(null);
   /** What lies on one another at a point, or under the selected part where keys ask. */
@@ -209,6 +208,7 @@ export function Table(props: {
       >
         <div className="absolute" style={{ width, height, left: origin.x, top: origin.y }}>
           <Ruler width={width} px={doc.widthPx} dark={dark} />
+          {props.guides && <PullGuides doc={doc} on={on} k={k} dark={dark} />}
           <Bitmap bitmap={bitmap} label={props.label} className="block h-full w-full shadow-cover" />
           {props.quiet && <QuietMap map={props.quiet} />}
           <div
@@ -324,6 +324,7 @@ export function Table(props: {
           {part?.kind === 'picture' && brushed === part.id && frame && (
             <BrushLayer part={part} frame={frame} k={k} on={on} onEnd={() => surface.current?.focus()} />
           )}
+          {props.guides && <PageGuides doc={doc} on={on} k={k} />}
           {typed?.kind === 'words' && (
             <TypeOnCover
               part={typed}
@@ -346,7 +347,7 @@ export function Table(props: {
       {lying && <LyingHere lying={lying} pictures={props.pictures} onClose={() => setLying(null)} />}
       <Calm busy={hands.moving}>
         <footer
-          className={`flex min-h-10 shrink-0 flex-wrap items-center gap-x-3 gap-y-1 px-4 py-1 ${dark ? 'text-card' : 'text-ink'}`}
+          className={`relative flex min-h-10 shrink-0 flex-wrap items-center gap-x-3 gap-y-1 px-4 py-1 ${dark ? 'text-card' : 'text-ink'}`}
         >
           <span className="font-mono text-xs whitespace-nowrap">
             {doc.widthPx} x {doc.heightPx}

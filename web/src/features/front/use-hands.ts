@@ -9,6 +9,7 @@ import {
   moveParts,
   scaleParts,
   setPart,
+  guideLines,
   snap,
   turnParts,
   withGroup,
@@ -196,7 +197,9 @@ export function useHands(props: {
       case 'move': {
         if (job.ids.length === 0) return;
         const free = { ...job.frame, x: job.frame.x + dx, y: job.frame.y + dy };
-        const pulled = at.alt ? { dx: 0, dy: 0, guides: [] } : snap(free, job.others, doc, SAFE, 6 / k);
+        const pulled = at.alt
+          ? { dx: 0, dy: 0, guides: [] }
+          : snap(free, job.others, doc, SAFE, 6 / k, guideLines(doc));
         // The same nothing is not drawn anew.
         setGuides((now) => (now.length + pulled.guides.length === 0 ? now : pulled.guides));
         setMoving(true);
