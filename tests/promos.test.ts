@@ -137,7 +137,11 @@ describe.each(LOOKS.map((look) => [look.id, look] as const))('the look %s', (id,
           served++;
           if (length === 'usual' && format.id === 'square') expect(rulePromo(look, setting), what).toEqual(ruled);
           const { doc } = ruled.value;
-          const { blocks, frames } = compose(doc, book.brief, { shaper: studio.shaper, images: new Map(), syllables: null });
+          const { blocks, frames } = compose(doc, book.brief, {
+            shaper: studio.shaper,
+            images: new Map(),
+            syllables: null,
+          });
           const board = new PromoBoard(setting);
           const { widthPx: w, heightPx: h, zones } = format;
           const free = { x: 0, y: zones.top * h, width: w, height: h * (1 - zones.top - zones.bottom) };
