@@ -5,6 +5,7 @@ import {
   type SoftMask,
   brushPicture,
   docOf,
+  levelPicture,
   newPicture,
   setPart,
   setSoft,
@@ -209,5 +210,32 @@ describe('a colour taken out', () => {
     const share = a / 255;
     expect(r * share + 20 * (1 - share)).toBeCloseTo(110, -1);
     expect(g).toBeLessThan(100);
+  });
+});
+
+describe('a picture levelled by a line', () => {
+  it('turns inside its frame so that the line is level or upright, flipped and turned or not', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -3, max: 3, noNaN: true }),
+        fc.double({ min: -1.5, max: 1.5, noNaN: true }),
+        fc.double({ min: -0.6, max: 0.6, noNaN: true }),
+        fc.boolean(),
+        fc.boolean(),
+        (angle, turnRad, innerTurnRad, flipX, flipY) => {
+          const doc = cover(null, { turnRad, innerTurnRad, flipX, flipY });
+          const to = { x: 200 + 90 * Math.cos(angle), y: 320 + 90 * Math.sin(angle) };
+          const changed = change(doc, levelPicture('p', { x: 200, y: 320 }, to));
+          if (!changed.ok) throw new Error(changed.fault.code);
+          const now = (changed.value.next.parts.p as PicturePart).innerTurnRad - innerTurnRad;
+          // What was seen at `angle` is seen turned by that; a picture that is flipped one way turns the other way.
+          const seen = angle - turnRad + (flipX !== flipY ? -now : now);
+          const away = Math.abs(seen / (Math.PI / 2) - Math.round(seen / (Math.PI / 2)));
+          expect(away).toBeLessThan(1e-6);
+        },
+      ),
+    );
+    const short = change(cover(null), levelPicture('p', { x: 200, y: 320 }, { x: 204, y: 321 }));
+    expect(!short.ok && short.fault.code).toBe('line-short');
   });
 });

@@ -97,3 +97,22 @@ test('by keys alone: the brush is moved, set down, changed and laid aside', asyn
   await page.keyboard.press('Control+z');
   await expect.poll(async () => ground(await at(page, 0.5, 0.8125))).toBe(false);
 });
+
+test('a picture is levelled by a line that is drawn on it', async ({ page }) => {
+  const b = bench(page);
+  await begin(page);
+  const before = await shownMark(page, COVER);
+  await b.inspector.getByRole('button', { name: 'Level it by a line' }).click();
+  const layer = page.locator('[data-level]');
+  await expect(layer).toBeFocused();
+  const box = (await layer.boundingBox())!;
+  await page.mouse.move(box.x + 80, box.y + 300);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 280, box.y + 320, { steps: 4 });
+  await page.mouse.up();
+  await expect(layer).toHaveCount(0);
+  await expect(b.inspector.getByLabel('Turn inside')).toHaveValue('-6');
+  await expect.poll(() => shownMark(page, COVER)).not.toBe(before);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect.poll(() => shownMark(page, COVER)).toBe(before);
+});

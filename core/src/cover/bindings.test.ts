@@ -108,6 +108,18 @@ describe('words in and along parts', () => {
     expect(moved.area.width * 1600).toBeGreaterThan(600);
   });
 
+  it('that run beside a part move, grow and turn by themselves, and stay beside it', () => {
+    const doc = done(cover, setPart('free', { room: { kind: 'beside', part: 'ring', gap: 0.02 } }));
+    const moved = get(done(doc, moveParts(['free', 'ring'], frames, 0.1, 0.1)), 'free');
+    expect(moved.room).toMatchObject({ kind: 'beside', part: 'ring' });
+    expect(moved.area.x).toBeCloseTo(0.2, 6);
+    expect(boundTo(moved)).toBeNull();
+    const scaled = get(done(doc, scaleParts(['free'], frames, { x: 0, y: 0 }, 0.5)), 'free');
+    expect(scaled).toMatchObject({ size: 0.02, room: { kind: 'beside' } });
+    const copied = done(doc, duplicateParts(['free', 'ring'], ['free2', 'ring2']));
+    expect(get(copied, 'free2').room).toMatchObject({ part: 'ring2' });
+  });
+
   it('stay when the part is removed: along a line of their own, or in their own place', () => {
     const without = done(cover, removePart('line'));
     const { baseline } = get(without, 'on');

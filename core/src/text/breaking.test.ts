@@ -53,4 +53,23 @@ describe('balanced breaks', () => {
     expect(['the', 'Of', 'und', '(a)'].map(isMinor)).toEqual([true, true, true, true]);
     expect(['moss', 'Off', ''].map(isMinor)).toEqual([false, false, false]);
   });
+
+  it('leave no short word alone on the last line where a word more would make the lines more even', () => {
+    fc.assert(
+      fc.property(items, fc.integer({ min: 2, max: 5 }), (list, wanted) => {
+        const plain = list.map((item) => ({ ...item, minor: false }));
+        const lines = Math.min(wanted, plain.length);
+        const ends = balancedBreaks(plain, lines, 3);
+        if (lines < 2) return;
+        const width = (from: number, to: number): number =>
+          plain.slice(from, to).reduce((sum, item) => sum + item.width, 0) + 3 * (to - from - 1);
+        const from = lines > 2 ? ends[lines - 3] : 0;
+        const at = ends[lines - 2];
+        if (plain.length - at !== 1 || at - from < 2) return;
+        // One word more on the last line would be longer than the line that it left.
+        expect(width(at - 1, plain.length)).toBeGreaterThanOrEqual(width(from, at));
+      }),
+      { numRuns: 300 },
+    );
+  });
 });

@@ -160,6 +160,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'trace-stopped': () => 'The picture was not finished. Try again.',
   'guide-value': () => 'These guides do not fit on the page, so nothing was changed.',
   'guides-full': () => 'There are 60 guides, which is as many as are kept. Take some away first.',
+  'line-short': () => 'Draw the line longer, along the horizon or an upright edge.',
   'brush-full': () => 'This picture has 120 strokes, which is as many as it keeps. Remove some first.',
   'part-no-line': () => 'Words can run along a curve or round a shape or picture. This part has no line.',
   'part-no-form': () => 'Words can fill a shape, a picture or a closed curve. This part has no outline.',

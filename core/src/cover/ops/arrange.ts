@@ -27,10 +27,10 @@ export function mapNodes(
       [node[x], node[y]] = [bounded(to.x(node[x], node[y])), bounded(to.y(node[y], node[x]))];
 }
 
-/** Sets words that hang under others, or stand in or beside a part, free where they are seen. */
+/** Sets words that hang under others, or fill a part, free where they are seen. */
 export function setFree(part: WordsPart, frame: Rect | undefined, doc: Doc): void {
   if (!frame) return;
-  if (part.room) {
+  if (part.room?.kind === 'inside') {
     // What it filled is now its own place: as many lines, as large.
     part.room = null;
     part.alignY = 'top';
@@ -47,9 +47,12 @@ export function setFree(part: WordsPart, frame: Rect | undefined, doc: Doc): voi
   part.area.y = frame.y / doc.heightPx;
 }
 
-/** The part that words stand in, beside or along; null where they stand by themselves. */
-export const boundTo = (part: Part): string | null =>
-  part.kind !== 'words' ? null : part.baseline?.kind === 'along' ? part.baseline.part : (part.room?.part ?? null);
+/** The part that gives words their place: the one they run along or fill; null where they stand in a place of their own. */
+export function boundTo(part: Part): string | null {
+  if (part.kind !== 'words') return null;
+  if (part.baseline?.kind === 'along') return part.baseline.part;
+  return part.room?.kind === 'inside' ? part.room.part : null;
+}
 
 /** Binds a copy of words to copies of what they hung under, stood in or ran along; null sets them free of it. */
 export function rebind(part: Part, to: (id: string) => string | null): void {
@@ -81,7 +84,7 @@ function slide(part: WordsPart, doc: Doc, dx: number, dy: number): boolean {
 }
 
 /**
- * Moves one part by fractions of the cover. Words that hang under others, or stand in or beside a part, are set free where
+ * Moves one part by fractions of the cover. Words that hang under others, or fill a part, are set free where
  * they are seen, which `frame` tells; words along a part slide on it.
  */
 export function shift(part: Part, frame: Rect | undefined, doc: Doc, dx: number, dy: number): void {

@@ -6,6 +6,7 @@ export * from './bind-words';
 export * from './curves';
 export * from './depth';
 export * from './fit-drawing';
+export * from './level-picture';
 export * from './place-words';
 export * from './recolour';
 export * from './remove-part';

@@ -9,7 +9,8 @@ type Align = WordsPart['align'];
 const SHARE: Readonly<Record<Align, number>> = { left: 0, centre: 0.5, right: 1 };
 
 /** Words that run straight across in a place of their own: only there a side to range on is a matter of left and right. */
-const straight = (part: WordsPart): boolean => part.setting === 'across' && part.baseline === null;
+const straight = (part: WordsPart): boolean =>
+  part.setting === 'across' && part.baseline === null && part.room === null;
 
 /** Moves the place sideways so that letters `ink` wide, ranged on `align`, begin at `left` px. */
 function hold(part: WordsPart, align: Align, left: number, ink: Rect, doc: Doc): void {

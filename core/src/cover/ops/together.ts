@@ -86,7 +86,8 @@ export function scaleParts(ids: readonly string[], frames: Frames, about: Point,
       // What hangs under a part that comes along goes on hanging there.
       if (part.kind === 'words' && part.follows && !ids.includes(part.follows.part))
         setFree(part, frames.get(part.id), doc);
-      if (part.kind === 'words' && part.room && !ids.includes(part.room.part)) setFree(part, frames.get(part.id), doc);
+      const bound = boundTo(part);
+      if (part.kind === 'words' && bound !== null && !ids.includes(bound)) setFree(part, frames.get(part.id), doc);
       if ('area' in part) [part.area.x, part.area.y] = [to.x(part.area.x), to.y(part.area.y)];
       if (part.kind === 'curve') mapNodes(part.nodes, to);
       if (part.kind === 'words' && part.baseline?.kind === 'curve') mapNodes(part.baseline.nodes, to);

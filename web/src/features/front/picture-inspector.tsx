@@ -15,6 +15,7 @@ import { Slider } from '../../ui/slider';
 import { BorderField, ShadowField, Share, degrees, radians } from './fields';
 import { FindingList } from './finding-list';
 import { MixGroup } from './mix-group';
+import { LevelButton } from './picture-tools';
 import { PlaceGroup } from './place-group';
 import { SoftFields } from './soft-fields';
 import { usePictureInput } from './use-picture-input';
@@ -169,6 +170,7 @@ export function PictureInspector(props: {
               most={180}
               onChange={(v, d) => set('Turn inside', { innerTurnRad: radians(v) }, d && 'inner')}
             />
+            <LevelButton part={part} />
           </>
         )}
         <div className="flex gap-4">

@@ -9,14 +9,13 @@ import { Bitmap } from '../../ui/bitmap';
 import { Calm } from '../../ui/calm';
 import { Tip } from '../../ui/tip';
 import { boxOf } from './box-of';
-import { useBrush } from './brush';
-import { BrushLayer } from './brush-layer';
 import { CurveHandles } from './curve-handles';
 import { Frames, Guides, Handles } from './handles';
 import { type Lying, LyingHere } from './lying-here';
 import { usePointed } from './pointed';
 import { QuietMap } from './quiet-map';
 import { PageGuides, PullGuides } from './page-guides';
+import { PictureTools } from './picture-tools';
 import { Ruler } from './ruler';
 import { TypeOnCover } from './type-on-cover';
 import { useHands } from './use-hands';
@@ -103,7 +102,6 @@ export function Table(props: {
   });
   const whole = part?.kind === 'picture' && part.fit === 'fill' && part.area.width >= 0.95 && part.area.height >= 0.95;
   const typed = typing ? doc.parts[typing] : undefined;
-  const brushed = useBrush((s) => s.part);
   const pointed = usePointed((s) => s.id);
   const point = usePointed((s) => s.point);
   const framed = (one: Part): (Rect & { turnRad: number })[] =>
@@ -321,9 +319,7 @@ export function Table(props: {
               </svg>
             )}
           </div>
-          {part?.kind === 'picture' && brushed === part.id && frame && (
-            <BrushLayer part={part} frame={frame} k={k} on={on} onEnd={() => surface.current?.focus()} />
-          )}
+          <PictureTools part={part} frame={frame} k={k} on={on} onEnd={() => surface.current?.focus()} />
           {props.guides && <PageGuides doc={doc} on={on} k={k} />}
           {typed?.kind === 'words' && (
             <TypeOnCover

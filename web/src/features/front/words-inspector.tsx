@@ -58,6 +58,8 @@ export function WordsInspector(props: {
   const setPx = report?.sizePx ?? sizePx;
   const ink = inkOf(part, frame, setPx);
   const lying = lyingInk(part, frame, setPx);
+  // Words along a part are where its line is.
+  const along = part.baseline?.kind === 'along';
   const low = findings.some((f) => f.code === 'contrast-low');
   return (
     <>
@@ -244,7 +246,7 @@ export function WordsInspector(props: {
       </Group>
       <WordsEffects part={part} doc={doc} set={set} swatches={swatches} />
       <PlaceGroup part={part} doc={doc} frame={frames.get(part.id)} frames={frames} on={on}>
-        <QuietButton part={part} on={on} frames={frames} sizePx={setPx} />
+        {!along && <QuietButton part={part} on={on} frames={frames} sizePx={setPx} />}
       </PlaceGroup>
       <MixGroup part={part} doc={doc} frames={frames} on={on}>
         {report && (
@@ -271,7 +273,7 @@ export function WordsInspector(props: {
               <Button kind="link" onClick={() => set('Scrim', { support: 'none' })}>
                 Leave it off
               </Button>
-            ) : f.code === 'words-outside' || f.code === 'words-unsafe' ? (
+            ) : (f.code === 'words-outside' || f.code === 'words-unsafe') && !along ? (
               <Button kind="link" onClick={() => void edit('Bring it inside', on(bringInside(part.id, lying)))}>
                 Bring it inside
               </Button>
