@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '11826409dc',
+  paint: 'd509349ce3',
   trace: '7dfb25b6ed',
   pin: 'fb0c133a5d',
   promo: '1f49c387a5',
-  image: '42f6951031',
-  epub: 'b0ff05068a',
-  pdf: 'a4b3d30aef',
-  svg: '1bda695904',
+  image: '86c2ea019b',
+  epub: '477bfbf656',
+  pdf: '423da7a3a7',
+  svg: 'ce6291b5c6',
 } as const;
