@@ -105,15 +105,29 @@ export function PlaceGroup(props: {
     );
   return (
     <Group title="Where it sits">
-      <NumberField
-        label="Left"
-        unit="px"
-        value={x}
-        least={-w * 2}
-        most={w * 2}
-        onChange={(v, d) => move(v - x, 0, d)}
-      />
-      <NumberField label="Top" unit="px" value={y} least={-h * 2} most={h * 2} onChange={(v, d) => move(0, v - y, d)} />
+      {/* A place that is not known yet is not shown as one at 0: what is typed would be counted from there. */}
+      {frame ? (
+        <>
+          <NumberField
+            label="Left"
+            unit="px"
+            value={x}
+            least={-w * 2}
+            most={w * 2}
+            onChange={(v, d) => move(v - x, 0, d)}
+          />
+          <NumberField
+            label="Top"
+            unit="px"
+            value={y}
+            least={-h * 2}
+            most={h * 2}
+            onChange={(v, d) => move(0, v - y, d)}
+          />
+        </>
+      ) : (
+        <p className="text-ink-2">Its place is being measured.</p>
+      )}
       {room('width', part.kind === 'words' ? 'Room across' : 'Width', w)}
       {room('height', part.kind === 'words' ? 'Room down' : 'Height', h)}
       <NumberField
