@@ -4,7 +4,7 @@ import { change } from '../base';
 import type { Edit } from '../base';
 import { adaptDoc } from './adapt';
 import { type Doc, docOf, paintedDoc } from './document';
-import { addGuide, bandsOf, dropGuide, guideLines, moveGuide, noGuides, setGuides } from './guides';
+import { addGuide, bandsOf, dropGuide, dropOff, guideLines, moveGuide, noGuides, setGuides } from './guides';
 import { snap } from './snap';
 
 const page: Doc = docOf(1600, 2560, []);
@@ -26,7 +26,11 @@ describe('guides', () => {
       { axis: 'y', at: 640 },
     ]);
     expect(guideLines(done(two, moveGuide(1, 1280)))[1]).toEqual({ axis: 'y', at: 1280 });
-    expect(guideLines(done(two, moveGuide(0, -20)))).toEqual([{ axis: 'y', at: 640 }]);
+    // While a hand holds it, it keeps its place among the others; let go off the page it is gone.
+    const pushed = done(two, moveGuide(0, -20));
+    expect(guideLines(done(pushed, moveGuide(0, -40)))).toHaveLength(2);
+    expect(guideLines(done(pushed, dropOff))).toEqual([{ axis: 'y', at: 640 }]);
+    expect(done(two, dropOff)).toEqual(two);
     expect(done(done(two, dropGuide(0)), dropGuide(0)).guides).toBeNull();
     expect(fault(two, dropGuide(5))).toBe('part-gone');
     let many = page;

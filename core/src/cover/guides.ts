@@ -75,17 +75,19 @@ export function addGuide(axis: Axis, at: number): Edit<Doc> {
   };
 }
 
-/** Moves one of the lines, px; off the page it is taken away. Faults: `part-gone`. */
+/** Moves one of the lines, px; it may be off the page while a hand holds it. Faults: `part-gone`. */
 export function moveGuide(index: number, at: number): Edit<Doc> {
   return (doc) => {
     const lines = doc.guides?.lines ?? [];
     const line = lines[index];
     if (!line) return fault('part-gone');
-    const to = share(doc, line.axis, at);
-    const off = to < 0 || to > 1;
-    return setGuides({ lines: off ? lines.toSpliced(index, 1) : lines.with(index, { ...line, at: to }) })(doc);
+    return setGuides({ lines: lines.with(index, { ...line, at: share(doc, line.axis, at) }) })(doc);
   };
 }
+
+/** Takes away the lines that were pushed off the page. */
+export const dropOff: Edit<Doc> = (doc) =>
+  setGuides({ lines: (doc.guides?.lines ?? []).filter(({ at }) => at >= 0 && at <= 1) })(doc);
 
 /** Takes one of the lines away. Faults: `part-gone`. */
 export function dropGuide(index: number): Edit<Doc> {

@@ -1,5 +1,6 @@
 import type { Point, Rect } from './geometry';
-import { type Path, eachOp } from './path';
+import type { Path } from './path';
+import { contoursOf } from './scan';
 
 /** A path of straight pieces, measured: `at` gives the place and direction after a length (px), beyond the ends straight on. */
 export type Polyline = {
@@ -51,35 +52,7 @@ export function nearestAlong({ points }: Polyline, to: Point): number {
 }
 
 /** Points along the first contour of a path; curves in `steps` pieces. */
-export function flatten(path: Path, steps = 24): Point[] {
-  const points: Point[] = [];
-  const o = path.ops;
-  let done = false;
-  let x = 0;
-  let y = 0;
-  eachOp(path, (code, i) => {
-    if (done) return;
-    if (code === 0) {
-      if (points.length > 0) done = true;
-      else points.push({ x: (x = o[i]), y: (y = o[i + 1]) });
-    } else if (code === 1) points.push({ x: (x = o[i]), y: (y = o[i + 1]) });
-    else if (code === 2 || code === 3) {
-      const [x0, y0] = [x, y];
-      const end = code === 2 ? i + 2 : i + 4;
-      for (let s = 1; s <= steps; s++) {
-        const t = s / steps;
-        const u = 1 - t;
-        const [a, b, c, d] =
-          code === 2 ? [u * u, 2 * u * t, 0, t * t] : [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
-        const [qx, qy] = code === 2 ? [0, 0] : [o[i + 2], o[i + 3]];
-        points.push({ x: a * x0 + b * o[i] + c * qx + d * o[end], y: a * y0 + b * o[i + 1] + c * qy + d * o[end + 1] });
-      }
-      x = o[end];
-      y = o[end + 1];
-    } else if (code === 4 && points.length > 0) points.push(points[0]);
-  });
-  return points;
-}
+export const flatten = (path: Path, steps = 24): Point[] => contoursOf(path, steps)[0] ?? [];
 
 /**
  * An arc over a chord of the given width, in reading direction, its ends at the bottom corners for an upward bend.

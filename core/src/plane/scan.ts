@@ -1,7 +1,7 @@
 import type { Point } from './geometry';
 import { type Path, eachOp } from './path';
 
-/** Every contour of a path as points; curves in `steps` pieces. */
+/** Every contour of a path as points; curves in `steps` pieces, a closed one ends where it began. */
 export function contoursOf(path: Path, steps = 24): Point[][] {
   const contours: Point[][] = [];
   const o = path.ops;
@@ -9,7 +9,8 @@ export function contoursOf(path: Path, steps = 24): Point[][] {
   eachOp(path, (code, i) => {
     if (code === 0) contours.push((now = [{ x: o[i], y: o[i + 1] }]));
     else if (code === 1) now.push({ x: o[i], y: o[i + 1] });
-    else if (code === 2 || code === 3) {
+    else if (code === 4) now.push(now[0]);
+    else {
       const { x: x0, y: y0 } = now[now.length - 1];
       const end = code === 2 ? i + 2 : i + 4;
       for (let s = 1; s <= steps; s++) {

@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: 'd509349ce3',
-  trace: '7dfb25b6ed',
-  pin: 'fb0c133a5d',
-  promo: '1f49c387a5',
-  image: '86c2ea019b',
-  epub: '477bfbf656',
-  pdf: '423da7a3a7',
-  svg: 'ce6291b5c6',
+  paint: '5d6ff0506e',
+  trace: '0ebec5965c',
+  pin: 'de30985171',
+  promo: '0b241c38bb',
+  image: 'd996adc539',
+  epub: 'bd1acd9655',
+  pdf: 'bdbe74ed10',
+  svg: 'dc7504c58d',
 } as const;

@@ -1,4 +1,4 @@
-import { type Path, eachOp } from '../plane';
+import { type Path, contoursOf } from '../plane';
 
 /** Height of the rows in which two letters are held against each other, em, and the range of rows: baseline at 0, y down. */
 const ROW = 0.02;
@@ -24,36 +24,18 @@ export function flanksOf(path: Path, advance: number): Flanks | null {
   if (path.ops.length === 0) return null;
   const left = new Float32Array(ROWS).fill(Infinity);
   const right = new Float32Array(ROWS).fill(Infinity);
-  const o = path.ops;
-  let [x, y] = [0, 0];
-  let [startX, startY] = [0, 0];
-  const to = (nx: number, ny: number): void => {
-    const steps = Math.max(1, Math.ceil(Math.abs(ny - y) / (ROW / 2)));
-    for (let s = 0; s <= steps; s++) {
-      const [px, py] = [x + ((nx - x) * s) / steps, y + ((ny - y) * s) / steps];
-      const row = Math.floor((py - TOP) / ROW);
-      if (row < 0 || row >= ROWS) continue;
-      left[row] = Math.min(left[row], px);
-      right[row] = Math.min(right[row], advance - px);
-    }
-    [x, y] = [nx, ny];
-  };
-  eachOp(path, (code, i) => {
-    if (code === 0) [startX, startY] = [x, y] = [o[i], o[i + 1]];
-    else if (code === 1) to(o[i], o[i + 1]);
-    else if (code === 4) to(startX, startY);
-    else {
-      const [x0, y0] = [x, y];
-      const end = code === 2 ? i + 2 : i + 4;
-      for (let s = 1; s <= 10; s++) {
-        const [t, u] = [s / 10, 1 - s / 10];
-        const [a, b, c, d] =
-          code === 2 ? [u * u, 2 * u * t, 0, t * t] : [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
-        const [qx, qy] = code === 2 ? [0, 0] : [o[i + 2], o[i + 3]];
-        to(a * x0 + b * o[i] + c * qx + d * o[end], a * y0 + b * o[i + 1] + c * qy + d * o[end + 1]);
+  for (const points of contoursOf(path, 10))
+    points.slice(1).forEach((q, i) => {
+      const p = points[i];
+      const steps = Math.max(1, Math.ceil(Math.abs(q.y - p.y) / (ROW / 2)));
+      for (let s = 0; s <= steps; s++) {
+        const [x, y] = [p.x + ((q.x - p.x) * s) / steps, p.y + ((q.y - p.y) * s) / steps];
+        const row = Math.floor((y - TOP) / ROW);
+        if (row < 0 || row >= ROWS) continue;
+        left[row] = Math.min(left[row], x);
+        right[row] = Math.min(right[row], advance - x);
       }
-    }
-  });
+    });
   return { left, right, leftMost: Math.min(...left), rightMost: Math.min(...right) };
 }
 

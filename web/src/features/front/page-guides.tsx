@@ -1,4 +1,4 @@
-import { type Doc, addGuide, bandsOf, guideLines, moveGuide } from '@yosomi/core/cover';
+import { type Doc, addGuide, bandsOf, dropOff, guideLines, moveGuide } from '@yosomi/core/cover';
 import { type PointerEvent, useState } from 'react';
 import { useSession } from '../../state/session';
 import { UprightRuler } from './ruler';
@@ -10,7 +10,12 @@ const LINE = '#2f7fa6';
 /** The lines that the page is worked by, as they lie on it; those of one's own can be moved by hand, and off the page are gone. */
 export function PageGuides({ doc, on, k }: { doc: Doc; on: On; k: number }) {
   const edit = useSession((s) => s.edit);
-  const [held, setHeld] = useState<number | null>(null);
+  const [held, setHeld] = useState<{ readonly index: number; readonly key: string } | null>(null);
+  const letGo = (): void => {
+    const off = doc.guides?.lines.some(({ at }) => at < 0 || at > 1);
+    if (held && off) edit('Take a guide away', on(dropOff), held.key);
+    setHeld(null);
+  };
   const { guides, widthPx, heightPx } = doc;
   if (!guides) return null;
   const columns = bandsOf(doc, 'x');
@@ -52,15 +57,15 @@ export function PageGuides({ doc, on, k }: { doc: Doc; on: On; k: number }) {
             onPointerDown={(e) => {
               e.stopPropagation();
               e.currentTarget.setPointerCapture(e.pointerId);
-              setHeld(i);
+              setHeld({ index: i, key: `guide-hand-${e.timeStamp}` });
             }}
             onPointerMove={(e) => {
               e.stopPropagation();
-              if (held !== i) return;
-              edit('Move a guide', on(moveGuide(i, onPage(e, axis, doc, k))), `guide-hand-${i}`);
+              if (held?.index !== i) return;
+              edit('Move a guide', on(moveGuide(i, onPage(e, axis, doc, k))), held.key);
             }}
-            onPointerUp={() => setHeld(null)}
-            onPointerCancel={() => setHeld(null)}
+            onPointerUp={letGo}
+            onPointerCancel={letGo}
           />
         );
       })}
