@@ -30,6 +30,7 @@ const CORE: Readonly<Record<string, number>> = {
   pin: 6,
   promo: 6,
   sketch: 6,
+  marks: 4,
   scenery: 4,
   wrapping: 5,
   motion: 4,
@@ -67,6 +68,7 @@ const PACKAGES: Readonly<Record<string, readonly string[]>> = {
     '@cantoo/pdf-lib',
     '@zip.js/zip.js/lib/zip-core-native.js',
     'utif2',
+    '@countertype/clipper2-ts',
     'gifenc',
     // Rules of hyphenation, one file a language.
     ...'ca cs da de el en en-gb es fi fr hr it nb nl pl pt ro ru sk sl sv tr uk'

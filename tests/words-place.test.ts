@@ -229,7 +229,7 @@ describe('what is added', () => {
     const area = { x: 0.2, y: 0.2, width: 0.4, height: 0.25 };
     const offered = await offerPictures(
       book,
-      { disc: newShape({ kind: 'ellipse' }, { area, colour: '#aa3300' }), rays: newOverlay('rays', '#fff6e4') },
+      { disc: [newShape({ kind: 'ellipse' }, { area, colour: '#aa3300' })], rays: [newOverlay('rays', '#fff6e4')] },
       studio,
       60,
     );

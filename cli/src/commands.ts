@@ -14,6 +14,7 @@ import { deliver } from './deliver';
 import { epubInspect, epubNew, epubSetCover, pdfSetCover } from './ebooks';
 import { check, coverExport, coverSave, encode } from './images';
 import { makeFolder, readBytes, readPicture, writeAll, writeBytes } from './files';
+import { mark, markWays } from './mark';
 import { pictureFile } from './pictures';
 import { pin } from './pin';
 import { promo, promoFormats, promoLooks } from './promo';
@@ -138,6 +139,8 @@ export const COMMANDS: readonly Command[] = [
   promoLooks,
   promoFormats,
   promo,
+  markWays,
+  mark,
   mockup,
   pin,
   epubNew,

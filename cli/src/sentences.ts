@@ -19,8 +19,11 @@ const MESH: Readonly<Record<string, string>> = {
 
 /** One plain sentence for each way a command can end without its file. */
 const SENTENCES: Readonly<Record<string, Sentence>> = {
+  'colour-wrong': (d) => `--${d.flag} is a colour like #2b4a6b, not "${d.found}".`,
   'choice-wrong': (d) => `--${d.flag} cannot be "${d.found}". Known are: ${d.known}.`,
   'field-wrong': (d) => `${d.where} is too long or not written as it should be; see "help".`,
+  'mark-letters': (d) => `No letters were found. Name up to ${d.most} with --letters.`,
+  'mark-unsuited': (d) => `${d.letters} cannot be drawn as "${d.way}". These serve: ${d.known || 'none'}.`,
   'campaign-gone': () => 'This campaign is not in the title.',
   'campaigns-full': (d) => `A title holds up to ${d.most} campaigns.`,
   'flag-unknown': (d) => `There is no option ${d.flag} here; see "help".`,

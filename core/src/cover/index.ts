@@ -6,3 +6,4 @@ export * from './ops';
 export * from './parts';
 export * from './snap';
 export * from './outline';
+export * from './ready';

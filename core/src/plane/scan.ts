@@ -1,8 +1,11 @@
 import type { Point } from './geometry';
 import { type Path, eachOp } from './path';
 
-/** Every contour of a path as points; curves in `steps` pieces, a closed one ends where it began. */
-export function contoursOf(path: Path, steps = 24): Point[][] {
+/**
+ * Every contour of a path as points; curves in `steps` pieces, or in as many as the length of their handles asks for. A closed
+ * one ends where it began.
+ */
+export function contoursOf(path: Path, steps: number | ((length: number) => number) = 24): Point[][] {
   const contours: Point[][] = [];
   const o = path.ops;
   let now: Point[] = [];
@@ -13,8 +16,9 @@ export function contoursOf(path: Path, steps = 24): Point[][] {
     else {
       const { x: x0, y: y0 } = now[now.length - 1];
       const end = code === 2 ? i + 2 : i + 4;
-      for (let s = 1; s <= steps; s++) {
-        const [t, u] = [s / steps, 1 - s / steps];
+      const pieces = typeof steps === 'number' ? steps : steps(handles(o, i, end, x0, y0));
+      for (let s = 1; s <= pieces; s++) {
+        const [t, u] = [s / pieces, 1 - s / pieces];
         const [a, b, c, d] =
           code === 2 ? [u * u, 2 * u * t, 0, t * t] : [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
         const [qx, qy] = code === 2 ? [0, 0] : [o[i + 2], o[i + 3]];
@@ -23,6 +27,17 @@ export function contoursOf(path: Path, steps = 24): Point[][] {
     }
   });
   return contours;
+}
+
+/** From a curve's start by way of its handles to its end: never shorter than the curve. */
+function handles(o: readonly number[], from: number, end: number, x: number, y: number): number {
+  let length = 0;
+  let [px, py] = [x, y];
+  for (let k = from; k <= end; k += 2) {
+    length += Math.hypot(o[k] - px, o[k + 1] - py);
+    [px, py] = [o[k], o[k + 1]];
+  }
+  return length;
 }
 
 /** Where a level line enters and leaves contours (even-odd), pairs from left to right. */

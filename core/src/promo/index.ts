@@ -11,3 +11,4 @@ export * from './campaign';
 export * from './changes';
 export * from './setting';
 export * from './adopt';
+export { freeWord, inQuotes } from './spoken';

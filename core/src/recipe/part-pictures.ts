@@ -14,17 +14,22 @@ const FINER = 3;
 /** Widest picture of words, width by height; those that run down are as tall. */
 const WORDS_RATIO = 1.5;
 
-/** Parts drawn by themselves on nothing, the longer side `px`, by id: what tells one row of a list from its like. Parts that are hidden or off the cover have none. */
+/**
+ * Parts drawn by themselves on nothing, the longer side `px`, by id: what tells one row of a list from its like. Parts that are
+ * hidden or off the cover have none. Parts that `of` gives one name are drawn as one thing.
+ */
 export function partPictures(
   { ink, blocks }: Composition,
   ids: readonly string[],
   images: Images,
   studio: Pick<Studio, 'paint'>,
   px: number,
+  of: (part: string) => string = (part) => part,
 ): Map<string, Raster> {
   const own = new Map<string, InkItem[]>();
   for (const item of ink.items) {
-    const id = item.part?.split('/')[0];
+    const part = item.part?.split('/')[0];
+    const id = part === undefined ? undefined : of(part);
     if (id !== undefined) own.set(id, [...(own.get(id) ?? []), item]);
   }
   const pictures = new Map<string, Raster>();
@@ -60,19 +65,23 @@ export async function coverPartPictures(book: Book, studio: Studio, px: number):
   return partPictures(composition, Object.keys(book.cover.parts), images, studio, px);
 }
 
-/** How parts that a cover does not have would look by themselves, small, by their keys. */
+/** How things that a cover does not have would look by themselves, small, by their keys; one may be made of several parts. */
 export async function offerPictures(
   book: Book,
-  seeds: Readonly<Record<string, PartSeed>>,
+  offers: Readonly<Record<string, readonly PartSeed[]>>,
   studio: Studio,
   px: number,
 ): Promise<Map<string, Raster>> {
   const { widthPx, heightPx } = book.cover;
+  const named = Object.entries(offers).flatMap(([key, seeds]) =>
+    seeds.map((seed, i) => ({ key, part: { ...seed, id: seeds.length > 1 ? `${key}+${i}` : key } })),
+  );
   const doc = docOf(
     widthPx,
     heightPx,
-    Object.entries(seeds).map(([id, seed]) => ({ ...seed, id })),
+    named.map(({ part }) => part),
   );
+  const keys = new Map(named.map(({ key, part }) => [part.id, key]));
   // Textures are made for this size only: at their full one each takes a second.
   const samples = needs(doc, book.brief).images.flatMap((need) =>
     need.kind === 'texture'
@@ -80,5 +89,12 @@ export async function offerPictures(
       : [],
   );
   const { resources, images } = await gather(doc, book.brief, studio, READ_PX, new Map(samples));
-  return partPictures(compose(doc, book.brief, resources), Object.keys(doc.parts), images, studio, px);
+  return partPictures(
+    compose(doc, book.brief, resources),
+    Object.keys(offers),
+    images,
+    studio,
+    px,
+    (part) => keys.get(part) ?? part,
+  );
 }

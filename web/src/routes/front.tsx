@@ -216,7 +216,13 @@ export function FrontPage() {
                   added={view?.measure.added ?? []}
                 >
                   {!book.cover.finished && (
-                    <AddPart doc={book.cover} on={on} colour={colours?.[0] ?? '#16181b'} onDraw={draw} />
+                    <AddPart
+                      doc={book.cover}
+                      on={on}
+                      colour={colours?.[0] ?? '#16181b'}
+                      swatches={colours ?? []}
+                      onDraw={draw}
+                    />
                   )}
                 </PartsPanel>
               </Beside>

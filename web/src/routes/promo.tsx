@@ -127,7 +127,7 @@ function OpenPromo({ campaignId, formatId }: { campaignId: string; formatId: str
             </Link>
             <div className="min-h-0 flex-1">
               <PartsPanel doc={doc} on={on} pictures={view?.pictures} reports={NONE} added={[]}>
-                <AddPart doc={doc} on={on} colour={colours?.[0] ?? '#16181b'} />
+                <AddPart doc={doc} on={on} colour={colours?.[0] ?? '#16181b'} swatches={colours ?? []} />
               </PartsPanel>
             </div>
           </div>

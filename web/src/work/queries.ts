@@ -1,7 +1,8 @@
 import type { PartSeed } from '@yosomi/core/cover';
 import type { Book } from '@yosomi/core/project';
-import { artKey, coverKey } from '@yosomi/core/recipe';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { type MarkWish, artKey, coverKey } from '@yosomi/core/recipe';
+import type { Drawing } from '@yosomi/core/vector';
+import { keepPreviousData, useQueries, useQuery } from '@tanstack/react-query';
 import { useRested } from '../ui/use-rested';
 import { PART_PX } from './bitmaps';
 import { studio } from './workers';
@@ -44,15 +45,41 @@ export function usePartPictures(now: Book, ready: boolean) {
 /** How what can be added would look on the cover, while somebody looks. */
 export function useOfferPictures(
   book: Book | null,
-  offers: readonly { readonly id: string; readonly seed: PartSeed }[],
+  offers: readonly { readonly id: string; readonly seeds: readonly PartSeed[] }[],
   wanted: boolean,
 ) {
   return useQuery({
     queryKey: ['offers-of-parts', book && coverKey(book), offers.map(({ id }) => id)],
     queryFn: () =>
-      book && studio.offerPictures(book, Object.fromEntries(offers.map(({ id, seed }) => [id, seed])), PART_PX),
+      book && studio.offerPictures(book, Object.fromEntries(offers.map(({ id, seeds }) => [id, seeds])), PART_PX),
     enabled: wanted && book !== null,
     ...look,
+  });
+}
+
+/** Ways that one message to the worker asks for: tiles come a few at a time. */
+const WAYS_AT_ONCE = 6;
+
+/** A mark in some ways; what is not there yet is missing, and `waiting` says whether more will come. */
+export function useMarkDrawings(
+  ways: readonly string[],
+  now: MarkWish,
+): { drawings: ReadonlyMap<string, Drawing>; waiting: boolean } {
+  const wish = useRested(now);
+  const batches = Array.from({ length: Math.ceil(ways.length / WAYS_AT_ONCE) }, (_, i) =>
+    ways.slice(i * WAYS_AT_ONCE, (i + 1) * WAYS_AT_ONCE),
+  );
+  return useQueries({
+    queries: batches.map((some) => ({
+      queryKey: ['marks', some, wish],
+      queryFn: () => studio.markDrawings(some, wish),
+      staleTime: Infinity,
+      gcTime: KEEP_MS,
+    })),
+    combine: (results) => ({
+      drawings: new Map(results.flatMap(({ data }) => Object.entries(data ?? {}))),
+      waiting: results.some(({ isPending }) => isPending),
+    }),
   });
 }
 

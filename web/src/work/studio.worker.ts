@@ -46,6 +46,7 @@ import { bitmapOf, bitmapsOf } from './bitmaps';
 import { BrowserStudio } from './browser-studio';
 import type { fileMakers } from './file-makers';
 import { later } from './later';
+import type { markMakers } from './marks';
 import { pictureFiles } from './picture-files';
 import { pinArts } from './pin-arts';
 import { promoArt } from './promo-art';
@@ -103,8 +104,14 @@ const makers = later<ReturnType<typeof fileMakers>>(
   async () => (await import('./file-makers')).fileMakers(studio),
 );
 
+/** What draws marks comes with the first one. */
+const marks = later<ReturnType<typeof markMakers>>({ markDrawings: true, drawingFile: true }, async () =>
+  (await import('./marks')).markMakers(studio),
+);
+
 const api = {
   ...takenIn(studio),
+  ...marks,
 
   startFromPicture: (start: Start, taken: TakenPicture): Book => startFromPicture(start, taken.asset, taken.sample),
   startFromFinished: (start: Start, taken: TakenPicture): Book => startFromFinished(start, taken.asset),
@@ -161,10 +168,10 @@ const api = {
   /** How parts that the cover does not have would look on it, small, by their keys. */
   async offerPictures(
     input: Book,
-    seeds: Readonly<Record<string, PartSeed>>,
+    offers: Readonly<Record<string, readonly PartSeed[]>>,
     px: number,
   ): Promise<Map<string, ImageBitmap>> {
-    const bitmaps = await bitmapsOf(await offerPictures(Book.parse(input), seeds, studio, px));
+    const bitmaps = await bitmapsOf(await offerPictures(Book.parse(input), offers, studio, px));
     return transfer(bitmaps, [...bitmaps.values()]);
   },
 

@@ -4,6 +4,9 @@ import {
   type Doc,
   type Form,
   type PartSeed,
+  READY,
+  type ReadyKind,
+  type ReadyWords,
   type WordRole,
   TEXTURES,
   drawnArea,
@@ -11,8 +14,12 @@ import {
   newScrim,
   newShape,
   newWords,
+  readyArea,
+  readyNeeds,
+  readyParts,
 } from '@yosomi/core/cover';
-import type { Mark } from '@yosomi/core/project';
+import type { Book, Mark } from '@yosomi/core/project';
+import { freeWord, inQuotes } from '@yosomi/core/promo';
 import { OVERLAYS, ROLES } from './part-names';
 
 /** Something that can be added: what it is called, the step it makes, and the part itself as it is meant to stand. */
@@ -23,6 +30,8 @@ export type Offer = {
   readonly seed: PartSeed;
   /** Looks for a free place and a colour that is seen there; what reaches from edge to edge or lies over all does not. */
   readonly lands: boolean;
+  /** Kept wherever it lands; null for one that is seen there. */
+  readonly colour?: string | null;
 };
 
 /** Shapes with the place they first take; round ones are round on any cover. */
@@ -173,3 +182,41 @@ export function offersOf(doc: Doc, other: string): Record<'words' | 'shapes' | '
     ],
   };
 }
+
+/** A ready group as it can be added; `lacks` says what the Brief has to say first. */
+export type ReadyOffer = {
+  readonly id: string;
+  readonly kind: ReadyKind;
+  readonly label: string;
+  readonly seeds: readonly PartSeed[];
+  readonly lacks: string | null;
+};
+
+const READY_NAMES: Readonly<Record<ReadyKind, { readonly label: string; readonly lacks: string }>> = {
+  headline: { label: 'Headline with rules', lacks: 'needs a subtitle or strapline' },
+  preheader: { label: 'Line above the title', lacks: 'needs a strapline, series or subtitle' },
+  contact: { label: 'House and website', lacks: 'needs a website' },
+  endorsement: { label: 'Praise with a name', lacks: '' },
+  offer: { label: 'Seal of an offer', lacks: '' },
+  number: { label: 'Number in the series', lacks: 'needs a number in the series' },
+};
+
+/** What ready groups say beyond the Brief: a reader's words from the title's own campaigns, where one has some. */
+export function readyWords({ brief, promos }: Pick<Book, 'brief' | 'promos'>): ReadyWords {
+  const said = Object.values(promos).find(({ message }) => (message.quotation ?? '').trim() !== '')?.message;
+  return {
+    brief,
+    free: freeWord(brief.language),
+    quotation: inQuotes(said?.quotation?.trim() || 'What a reader says of it', brief.language),
+    reader: said?.name?.trim() || 'Who said it',
+  };
+}
+
+export const readyOffers = (doc: Doc, words: ReadyWords, colour: string): ReadyOffer[] =>
+  READY.map((kind) => ({
+    id: `ready-${kind}`,
+    kind,
+    label: READY_NAMES[kind].label,
+    seeds: readyParts(kind, doc, words, readyArea(kind, doc), colour),
+    lacks: readyNeeds(kind, doc, words.brief) ? null : READY_NAMES[kind].lacks,
+  }));

@@ -1,10 +1,20 @@
 import type { Fault } from '@yosomi/core/base';
 import type { Brief } from '@yosomi/core/book';
 import { textOf } from '@yosomi/core/compose';
-import { type Area, type Doc, type PartSeed, addPart, behindWords, newPicture } from '@yosomi/core/cover';
+import {
+  type Area,
+  type Doc,
+  type PartSeed,
+  addGroup,
+  addPart,
+  behindWords,
+  newPicture,
+  readyArea,
+  readyParts,
+} from '@yosomi/core/cover';
 import type { Book, Mark } from '@yosomi/core/project';
 import { SEEN } from '@yosomi/core/recipe';
-import { Image, PenLine, Plus, Stamp } from 'lucide-react';
+import { Image, PenLine, Plus, Signature, Stamp } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { type ReactNode, useContext, useMemo, useState } from 'react';
 import { sayFault } from '../../messages/say';
@@ -12,7 +22,8 @@ import { freshId } from '../../platform/ids';
 import { useSession } from '../../state/session';
 import { useOfferPictures } from '../../work/queries';
 import { studio } from '../../work/workers';
-import { type Offer, markOffer, offersOf } from './add-offers';
+import { type Offer, type ReadyOffer, markOffer, offersOf, readyOffers, readyWords } from './add-offers';
+import { MarkMaker } from './mark-maker';
 import { MarkPicture } from './mark-picture';
 import { PartPicture } from './part-row';
 import { ShownBook } from './shown-book';
@@ -25,16 +36,35 @@ import type { On } from './use-set';
  * Adds a part and selects it: each is shown as it would look in the cover's own colours. It lands where it lies on no words and
  * no mark. `onDraw` begins a freehand curve where the screen has one.
  */
-export function AddPart({ doc, on, colour, onDraw }: { doc: Doc; on: On; colour: string; onDraw?(): void }) {
+export function AddPart(props: {
+  doc: Doc;
+  on: On;
+  colour: string;
+  /** The cover's own colours. */
+  swatches: readonly string[];
+  onDraw?(): void;
+}) {
+  const { doc, on, colour, swatches, onDraw } = props;
   const shown = useContext(ShownBook);
   const stored = useSession((s) => s.book);
   const edit = useSession((s) => s.edit);
   const select = useSession((s) => s.select);
+  const selectMany = useSession((s) => s.selectMany);
   const [open, setOpen] = useState(false);
+  const [making, setMaking] = useState(false);
   const offers = useMemo(() => offersOf(doc, colour), [doc, colour]);
+  const ready = useMemo(
+    () => (stored ? readyOffers(doc, readyWords(stored), wordsColour(doc) ?? colour) : []),
+    [doc, stored, colour],
+  );
   const samples = useMemo(
-    () => [...offers.words.map((one) => withText(one, stored?.brief)), ...offers.shapes, ...offers.overlays],
-    [offers, stored?.brief],
+    () => [
+      ...[...offers.words.map((one) => withText(one, stored?.brief)), ...offers.shapes, ...offers.overlays].map(
+        ({ id, seed }) => ({ id, seeds: [seed] }),
+      ),
+      ...ready,
+    ],
+    [offers, ready, stored?.brief],
   );
   const { data: pictures } = useOfferPictures(shown ?? stored, samples, open);
   const add = (
@@ -68,23 +98,41 @@ export function AddPart({ doc, on, colour, onDraw }: { doc: Doc; on: On; colour:
     const { area, colour } = await studio.landing(shown, seed.area as Area, seed.kind === 'words' ? undefined : SEEN);
     return { ...seed, area, colour };
   };
-  const take = ({ step, seed, lands }: Offer): void =>
+  const take = ({ step, seed, lands, colour: own = null }: Offer): void =>
     void (lands ? landed(seed) : Promise.resolve(seed))
-      .then((part) => add(step, part))
+      .then((part) => add(step, own && 'colour' in part ? { ...part, colour: own } : part))
       .catch(() => sayFault({ code: 'work-failed', data: {} }));
+  /** A group in a place that is free and a colour that is seen there, as one step. */
+  const takeReady = async ({ kind, label }: ReadyOffer): Promise<void> => {
+    if (!stored || !shown) return;
+    const filled = kind === 'offer' || kind === 'number';
+    const place = await studio.landing(shown, readyArea(kind, doc), filled ? SEEN : undefined);
+    const seeds = readyParts(kind, doc, readyWords(stored), place.area, place.colour);
+    const ids = seeds.map(freshId);
+    if (edit(`Add ${label.toLowerCase()}`, on(addGroup(ids, seeds, freshId())))) selectMany(ids);
+  };
   const addMark = (form: Mark['form']): void => take(markOffer(form, doc, colour));
+  /** A colour that was chosen stays; else it takes one that is seen where it lands. */
+  const addMade = (form: Mark['form'], own: string | null): void => {
+    const offer = markOffer(form, doc, own ?? colour);
+    take({ ...offer, colour: own });
+  };
   const mark = useMarkInput((form, name) => {
     addMark(form);
     change((now) => ({ ...now, marks: [...now.marks, { id: freshId(), name, form }] }));
   });
-  const item = (key: string, label: string, picture: ReactNode, onSelect: () => void) => (
+  const item = (key: string, label: string, picture: ReactNode, onSelect: () => void, lacks: string | null = null) => (
     <DropdownMenu.Item
       key={key}
-      className="flex cursor-pointer items-center gap-2.5 rounded-sm px-2 py-0.5 outline-none data-[highlighted]:bg-blue-wash"
+      disabled={lacks !== null}
+      className="flex cursor-pointer items-center gap-2.5 rounded-sm px-2 py-0.5 outline-none data-[disabled]:cursor-default data-[disabled]:text-ink-2 data-[highlighted]:bg-blue-wash"
       onSelect={onSelect}
     >
       {picture}
-      {label}
+      <span className="flex flex-col leading-tight">
+        {label}
+        {lacks && <span className="text-xs">{lacks}</span>}
+      </span>
     </DropdownMenu.Item>
   );
   const offered = (some: readonly Offer[]) =>
@@ -95,6 +143,7 @@ export function AddPart({ doc, on, colour, onDraw }: { doc: Doc; on: On; colour:
     <>
       {picture.input}
       {mark.element}
+      {making && <MarkMaker colour={colour} swatches={swatches} onUse={addMade} onClose={() => setMaking(false)} />}
       <DropdownMenu.Root onOpenChange={setOpen}>
         <DropdownMenu.Trigger className="flex w-full items-center justify-center gap-1.5 rounded-sm border border-edge bg-card px-3 py-1.5 font-semibold hover:border-ink">
           <Plus size={14} /> Add a part
@@ -110,24 +159,35 @@ export function AddPart({ doc, on, colour, onDraw }: { doc: Doc; on: On; colour:
             <DropdownMenu.Group>
               <Head>Words</Head>
               {offered(offers.words)}
+              <Head>Ready groups</Head>
+              {ready.map((one) =>
+                item(
+                  one.id,
+                  one.label,
+                  <PartPicture bitmap={pictures?.get(one.id) ?? null} />,
+                  () => void takeReady(one).catch(() => sayFault({ code: 'work-failed', data: {} })),
+                  one.lacks,
+                ),
+              )}
+            </DropdownMenu.Group>
+            <DropdownMenu.Group>
               <Head>Pictures</Head>
               {item('picture', 'Picture', <Sign icon={<Image size={16} />} />, picture.open)}
               {item('mark', 'Mark', <Sign icon={<Stamp size={16} />} />, mark.open)}
+              {item('made-mark', 'Mark from a name', <Sign icon={<Signature size={16} />} />, () => setMaking(true))}
               {house.marks.length > 0 && <Head>Marks of the house</Head>}
               {house.marks.map((one) =>
                 item(one.id, one.name, <Sign icon={<MarkPicture form={one.form} className="h-5" />} />, () =>
                   addMark(one.form),
                 ),
               )}
+              <Head>Overlays</Head>
+              {offered(offers.overlays)}
             </DropdownMenu.Group>
             <DropdownMenu.Group>
               <Head>Shapes</Head>
               {offered(offers.shapes)}
               {onDraw && item('draw', 'Drawn curve', <Sign icon={<PenLine size={16} />} />, onDraw)}
-            </DropdownMenu.Group>
-            <DropdownMenu.Group>
-              <Head>Overlays</Head>
-              {offered(offers.overlays)}
             </DropdownMenu.Group>
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
@@ -135,6 +195,10 @@ export function AddPart({ doc, on, colour, onDraw }: { doc: Doc; on: On; colour:
     </>
   );
 }
+
+/** The colour of the title, for what is shown before it is placed. */
+const wordsColour = (doc: Doc): string | undefined =>
+  Object.values(doc.parts).flatMap((p) => (p.kind === 'words' && p.role === 'title' ? [p.colour] : []))[0];
 
 /** Words of the Brief that are not written yet are shown by what they are called. */
 function withText(offer: Offer, brief: Brief | undefined): Offer {

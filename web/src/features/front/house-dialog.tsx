@@ -8,10 +8,14 @@ import { ColourField } from '../../ui/colour-field';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
 import { LeftAsItIs } from '../frame/left-as-it-is';
+import { MarkMaker, saveMark } from './mark-maker';
 import { MarkPicture } from './mark-picture';
 import { useFontInput } from './use-font-input';
 import { useHouse, withColour } from './use-house';
 import { useMarkInput } from './use-mark-input';
+
+/** What a mark that has no colour of its own is saved in. */
+const MARK_INK = '#101112';
 
 /** What the titles of a house share: each thing can be added and taken out again; titles that use it keep it. */
 export function HouseDialog({ open, onClose }: { open: boolean; onClose(): void }) {
@@ -19,6 +23,7 @@ export function HouseDialog({ open, onClose }: { open: boolean; onClose(): void 
   const { brief } = useBook();
   const edit = useSession((s) => s.edit);
   const [next, setNext] = useState('#2b4a6b');
+  const [making, setMaking] = useState(false);
   const font = useFontInput(() => {}, brief.title);
   const mark = useMarkInput((form, name) =>
     change((now) => ({ ...now, marks: [...now.marks, { id: freshId(), name, form }] })),
@@ -38,6 +43,9 @@ export function HouseDialog({ open, onClose }: { open: boolean; onClose(): void 
     >
       {font.input}
       {mark.element}
+      {making && (
+        <MarkMaker colour={house.colours[0] ?? MARK_INK} swatches={house.colours} onClose={() => setMaking(false)} />
+      )}
       <LeftAsItIs why={unread} />
       <TextField
         label="Name of the house"
@@ -74,11 +82,23 @@ export function HouseDialog({ open, onClose }: { open: boolean; onClose(): void 
         {house.marks.map((one: Mark) => (
           <Kept key={one.id} label={one.name} onRemove={() => change(without('marks', one.id))}>
             <MarkPicture form={one.form} className="h-9" />
+            {(['svg', 'png'] as const).map((format) => (
+              <button
+                key={format}
+                type="button"
+                aria-label={`Save ${one.name} as ${format.toUpperCase()}`}
+                onClick={() => void saveMark(one.form, one.name, MARK_INK, format)}
+                className="rounded-sm px-1 py-0.5 text-xs text-ink-2 underline underline-offset-2 hover:bg-line/60 hover:text-ink"
+              >
+                {format.toUpperCase()}
+              </button>
+            ))}
           </Kept>
         ))}
       </Shelf>
-      <div className="flex gap-2">
+      <div className="flex flex-wrap gap-2">
         <Button onClick={mark.open}>Add a mark</Button>
+        <Button onClick={() => setMaking(true)}>Make one from a name</Button>
         {house.name !== '' && house.name !== brief.publisher && (
           <Button
             kind="link"

@@ -1,6 +1,6 @@
 import { Star } from 'lucide-react';
 import { Bitmap } from '../../ui/bitmap';
-import { stepAmong } from './contact-sheet';
+import { stepAmong } from '../../ui/step-among';
 import type { Choice, Section } from './sheets';
 import type { Tile } from './use-promo-tiles';
 
