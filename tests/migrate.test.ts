@@ -36,6 +36,8 @@ describe.each([
   'schema-11/words',
   'schema-12/pictured',
   'schema-12/words',
+  'schema-13/pictured',
+  'schema-13/words',
 ])('a title of %s', (name) => {
   const opened = unpackProject(fixture(`${name}.yosomi`));
 
@@ -107,7 +109,7 @@ describe('the promo of an earlier schema', () => {
     expect(await likeBefore(name, book, files)).toBeGreaterThan(0.995);
   });
 
-  it.each(['schema-11/pictured', 'schema-11/words', 'schema-12/pictured', 'schema-12/words'])(
+  it.each([11, 12, 13].flatMap((n) => [`schema-${n}/pictured`, `schema-${n}/words`]))(
     'of %s looks as it looked',
     async (name) => {
       const { book, files } = opened(name);
@@ -263,5 +265,25 @@ describe('words and documents of schema 12', () => {
       styles: {},
       guides: null,
     });
+  });
+});
+
+describe('pictures of schema 13', () => {
+  it('are whole, keep what was painted away, and so do those that a step puts back', () => {
+    const opened = unpackProject(fixture('schema-13/pictured.yosomi'));
+    if (!opened.ok) throw new Error(opened.fault.code);
+    const { cover } = opened.value.book;
+    const pictures = Object.values(cover.parts).filter((part) => part.kind === 'picture');
+    expect(pictures.length).toBeGreaterThan(0);
+    for (const picture of pictures) expect(picture).toMatchObject({ cutOut: null, soft: { fade: { kind: 'side' } } });
+    expect(cover.guides?.columns).toEqual({ count: 4, gutter: 0.02 });
+    const picture = { id: 'p', order: 'n', kind: 'picture', soft: null };
+    const step = {
+      label: 'x',
+      forward: [],
+      back: [{ op: 'add', path: ['cover', 'parts', 'p'], value: picture }],
+      key: null,
+    };
+    expect(readStep(step as never, 13)!.back[0].value).toEqual({ ...picture, cutOut: null });
   });
 });

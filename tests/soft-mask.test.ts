@@ -13,7 +13,9 @@ import {
 } from '@yosomi/core/cover';
 import { develop } from '@yosomi/core/darkroom';
 import { raster } from '@yosomi/core/pixels';
-import { coverRaster } from '@yosomi/core/recipe';
+import { writePng } from '@yosomi/core/image-file';
+import { assetsInUse, isMatte } from '@yosomi/core/project';
+import { coverRaster, gather, missingFile } from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
@@ -199,9 +201,9 @@ describe('a colour taken out', () => {
   it('is gone, others stay as they are, and a mixture keeps only the other', () => {
     const source = raster(4, 1);
     source.data.set([20, 160, 60, 255, 20, 160, 60, 255, 200, 40, 40, 255, 110, 100, 50, 255]);
-    const made = develop(source, { ...plain, clear: { colour: '#14a03c', reach: 0.06, soft: 0.4 } });
+    const made = develop(source, { ...plain, matte: null, clear: { colour: '#14a03c', reach: 0.06, soft: 0.4 } });
     expect([made.data[3], made.data[7]]).toEqual([0, 0]);
-    const out = develop(source, { ...plain, clear: { colour: '#14a03c', reach: 0.02, soft: 0.06 } });
+    const out = develop(source, { ...plain, matte: null, clear: { colour: '#14a03c', reach: 0.02, soft: 0.06 } });
     expect([...out.data.subarray(8, 12)]).toEqual([200, 40, 40, 255]);
     const [r, g, , a] = made.data.subarray(12, 16);
     expect(a).toBeGreaterThan(20);
@@ -237,5 +239,64 @@ describe('a picture levelled by a line', () => {
     );
     const short = change(cover(null), levelPicture('p', { x: 200, y: 320 }, { x: 204, y: 321 }));
     expect(!short.ok && short.fault.code).toBe('line-short');
+  });
+});
+
+describe('a picture that is cut out', () => {
+  /** White on the left half, black on the right. */
+  const matte = raster(40, 60);
+  for (let i = 0; i < 40 * 60; i++) matte.data.set(i % 40 < 20 ? [255, 255, 255, 255] : [0, 0, 0, 255], i * 4);
+  const cutOut = { of: '', matte: 'matte-1', hints: [], feather: 0 };
+  const withMatte = () => new Map([...files, ['matte-1', writePng(matte, 72)]]);
+  const draw = async (more: Partial<PicturePart>, on: typeof files = withMatte()) => {
+    const book = { ...wordsBook(), cover: cover(null, more), assets: {} };
+    const made = await coverRaster(book, W, new NodeStudio(on));
+    return (x: number, y: number): number[] => [...made.data.subarray((y * W + x) * 4, (y * W + x) * 4 + 3)];
+  };
+  const red = [255, 0, 0];
+
+  it('shows what its matte keeps and the ground elsewhere, panned and zoomed along with it', async () => {
+    const whole = await draw({});
+    const cut = await draw({ cutOut: { ...cutOut, of: asset } });
+    expect(cut(120, 320)).toEqual(whole(120, 320));
+    expect(cut(300, 320)).toEqual(red);
+    const zoomed = await draw({ cutOut: { ...cutOut, of: asset }, zoom: 3, focus: { x: 0, y: 0.5 } });
+    expect(zoomed(300, 320)).not.toEqual(red);
+    const flipped = await draw({ cutOut: { ...cutOut, of: asset }, flipX: true });
+    expect(flipped(120, 320)).toEqual(red);
+  });
+
+  it('is cut in the picture that it was found in, and in no other', async () => {
+    const whole = await draw({});
+    const other = await draw({ cutOut: { ...cutOut, of: 'another-picture' } });
+    for (const x of [120, 200, 300]) expect(other(x, 320)).toEqual(whole(x, 320));
+  });
+
+  it('is not painted without its matte, and the title says what it lacks', async () => {
+    const book = wordsBook();
+    const doc = cover(null, { cutOut: { ...cutOut, of: asset } });
+    const names = { [asset]: 'Harbour', 'matte-1': 'Harbour, cut out' };
+    const assets = Object.fromEntries(
+      Object.entries(names).map(([id, name]) => [
+        id,
+        { id, name, format: 'png' as const, widthPx: 40, heightPx: 60, rights: '' },
+      ]),
+    );
+    const titled = { ...book, cover: doc, assets };
+    expect(assetsInUse(titled)).toContain('matte-1');
+    expect(isMatte(titled, 'matte-1')).toBe(true);
+    expect(isMatte(titled, asset)).toBe(false);
+    const { whole } = await gather(doc, book.brief, new NodeStudio(files), W);
+    expect(whole).toBe(false);
+    expect(await missingFile(titled, 'cover', new NodeStudio(files))).toMatchObject({ code: 'picture-missing' });
+    expect(await missingFile(titled, 'cover', new NodeStudio(withMatte()))).toBeNull();
+  });
+
+  it('throws the shadow of what is kept, not of its frame', async () => {
+    const shadow = { dx: 0.05, dy: 0, blur: 0, colour: '#000000', opacity: 1 };
+    const cut = await draw({ cutOut: { ...cutOut, of: asset }, shadow });
+    // Just right of the kept half lies its shadow; right of the frame there is none.
+    expect(cut(210, 320)[0]).toBeLessThan(60);
+    expect(cut(368, 320)).toEqual(red);
   });
 });

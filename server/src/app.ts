@@ -18,9 +18,9 @@ const POLICY = [
   "frame-ancestors 'none'",
 ].join('; ');
 
-/** The unpacker of WOFF2 fonts builds functions from strings; it may do that, and nothing else: it reaches no address. */
-const UNPACKER = /^\/assets\/unpack-font\.worker-[\w-]+\.js$/;
-const UNPACKER_POLICY = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval' 'unsafe-eval'";
+/** The unpacker of WOFF2 fonts and the finder of subjects build functions from strings; they may do that, and nothing else: they reach no address. */
+const BUILDERS = /^\/assets\/(unpack-font|subject)\.worker-[\w-]+\.js$/;
+const BUILDERS_POLICY = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval' 'unsafe-eval'";
 
 /** Files with their hash in the name never change; the page and what names them must always be asked for. */
 const cacheFor = (url: string): string =>
@@ -43,7 +43,7 @@ export type ServerOptions = {
 export async function makeServer({ web, demo }: ServerOptions): Promise<FastifyInstance> {
   const app = Fastify({ bodyLimit: 1024 * 1024, requestTimeout: 60_000 });
   app.addHook('onSend', async (request, reply) => {
-    reply.header('content-security-policy', UNPACKER.test(request.url) ? UNPACKER_POLICY : POLICY);
+    reply.header('content-security-policy', BUILDERS.test(request.url) ? BUILDERS_POLICY : POLICY);
     reply.header('x-content-type-options', 'nosniff');
     reply.header('referrer-policy', 'no-referrer');
     reply.header('cross-origin-opener-policy', 'same-origin');

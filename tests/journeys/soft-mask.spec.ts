@@ -10,8 +10,8 @@ const ground = ([r, g, b]: readonly number[]): boolean => r > 120 && g < 25 && b
 const at = (page: Page, x: number, y: number): Promise<number[]> => shownPixel(page, COVER, x, y);
 
 /** A new book from a photograph, its ground red, so that what is away can be told. */
-async function begin(page: Page): Promise<void> {
-  const picture = put('harbour.jpg', await fileOf(scenePixels(1000, 1600), 'jpeg'));
+async function begin(page: Page, pixels = scenePixels(1000, 1600)): Promise<void> {
+  const picture = put('harbour.jpg', await fileOf(pixels, 'jpeg'));
   await page.goto('/');
   await pick(page, 'From a picture', picture);
   const dialog = page.getByRole('dialog');
@@ -115,4 +115,83 @@ test('a picture is levelled by a line that is drawn on it', async ({ page }) => 
   await expect.poll(() => shownMark(page, COVER)).not.toBe(before);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect.poll(() => shownMark(page, COVER)).toBe(before);
+});
+
+/** A busy wall with a ball before it. */
+function ballPixels(): ReturnType<typeof scenePixels> {
+  const [width, height] = [1000, 1600];
+  const pixels = scenePixels(width, height);
+  let seed = 5;
+  const noise = (): number => (seed = (seed * 1103515245 + 12345) % 2147483648) / 2147483648 - 0.5;
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const inside = Math.hypot(x - 520, y - 1050) < 280;
+      const brick = (Math.floor(x / 60) + Math.floor(y / 40)) % 2 === 0 ? 18 : 0;
+      const colour = inside ? [60, 110, 200 - (x - 520) / 9] : [150 + brick, 165 + brick, 120 + brick];
+      pixels.data.set([...colour.map((v) => v + noise() * 18), 255], (y * width + x) * 4);
+    }
+  return pixels;
+}
+
+test('the thing in a picture is cut out, by itself and with strokes, by keys alone', async ({ page }) => {
+  const b = bench(page);
+  await begin(page, ballPixels());
+  const dialog = page.getByRole('dialog', { name: 'Cut out the subject' });
+  const sheet = dialog.locator('[data-cut-out]');
+  const found = () => expect(sheet).toHaveAttribute('data-cut-out', 'found', { timeout: 60_000 });
+  const open = async (name: string): Promise<void> => {
+    await b.inspector.getByRole('button', { name, exact: true }).focus();
+    await page.keyboard.press('Enter');
+    await found();
+  };
+
+  await test.step('it is found without a word; nothing changes before it is used', async () => {
+    await open('Cut out the subject');
+    await expect(dialog.getByRole('status')).toHaveText('Found. Paint what is missing or too much.');
+    await page.keyboard.press('Escape');
+    await expect(dialog).toHaveCount(0);
+    expect(ground(await at(page, 0.5, 0.95))).toBe(false);
+    await open('Cut out the subject');
+    await dialog.getByRole('button', { name: 'Use it' }).press('Enter');
+    await expect(dialog).toHaveCount(0);
+    await expect.poll(async () => ground(await at(page, 0.5, 0.95))).toBe(true);
+    expect(ground(await at(page, 0.52, 0.66))).toBe(false);
+  });
+
+  await test.step('one step: undone and done again', async () => {
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
+    await expect.poll(async () => ground(await at(page, 0.5, 0.95))).toBe(false);
+    await page.getByRole('button', { name: 'Redo', exact: true }).click();
+    await expect.poll(async () => ground(await at(page, 0.5, 0.95))).toBe(true);
+  });
+
+  await test.step('a stroke says that the wall stays and the ball goes', async () => {
+    await part(page, 'Picture').click();
+    await open('Change what is cut out');
+    await sheet.focus();
+    // From the middle to the ball, which goes.
+    await page.keyboard.press('x');
+    for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowDown');
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('x');
+    for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowUp');
+    for (let i = 0; i < 4; i++) await page.keyboard.press('Shift+ArrowLeft');
+    await page.keyboard.press('Enter');
+    await found();
+    await expect(dialog.getByRole('button', { name: 'Remove the last stroke' })).toBeEnabled();
+    await dialog.getByRole('button', { name: 'Use it' }).click();
+    await expect.poll(async () => ground(await at(page, 0.52, 0.66))).toBe(true);
+    expect(ground(await at(page, 0.08, 0.5))).toBe(false);
+  });
+
+  await test.step('it is there after a reload, and all of the picture comes back', async () => {
+    await kept(page);
+    await page.reload();
+    await coverReady(page);
+    await expect.poll(async () => ground(await at(page, 0.52, 0.66))).toBe(true);
+    await part(page, 'Picture').click();
+    await b.open('What it is cut to');
+    await b.inspector.getByRole('button', { name: 'Show all of it' }).click();
+    await expect.poll(async () => ground(await at(page, 0.52, 0.66))).toBe(false);
+  });
 });

@@ -61,9 +61,12 @@ export function imageOf(part: PicturePart): string {
   return isPlain(look) ? base : `${base}#${keyOf(look)}`;
 }
 
-const developmentOf = ({ look, soft }: PicturePart): Development => {
+const developmentOf = ({ look, soft, cutOut, source }: PicturePart): Development => {
   const { brightness, contrast, saturation, hueRad, tint, blur } = look;
-  return { brightness, contrast, saturation, hueRad, tint, blur, clear: soft?.clear ?? null };
+  // It was found in one picture, and cuts no other.
+  const own = source.kind === 'asset' && source.asset === cutOut?.of;
+  const matte = cutOut && own ? { picture: cutOut.matte, feather: cutOut.feather } : null;
+  return { brightness, contrast, saturation, hueRad, tint, blur, clear: soft?.clear ?? null, matte };
 };
 
 const ratioOf = (doc: Doc): number => Math.round((1000 * doc.heightPx) / doc.widthPx) / 1000;

@@ -36,12 +36,15 @@ export function pictureInk(part: PicturePart, frame: Rect, doc: Doc, resources: 
     const line = stroke(outline, part.border.width * doc.widthPx * 2, flat(part.border.colour), { join: 'miter' });
     items.push(group([line], { mask: [fill(outline, flat('#000000'))] }));
   }
-  // A clear picture throws the shadow of what is in it, not of its frame.
-  const caster = cut ? [fill(outline, flat(part.shadow?.colour ?? '#000000'))] : [];
-  const shadow = part.shadow
-    ? shadowOf(softened(cut ? caster : [fill(rectPath(shown), flat(part.shadow.colour))]), part.shadow, doc)
-    : [];
+  const shadow = part.shadow ? shadowOf(softened(casterOf(part, content, outline, shown)), part.shadow, doc) : [];
   return laid([...shadow, ...softened(items)], more);
+}
+
+/** What throws a picture's shadow: the thing in it where the rest was taken out, else the place that it fills. */
+function casterOf(part: PicturePart, content: readonly InkItem[], outline: Path, shown: Rect): InkItem[] {
+  const colour = flat(part.shadow?.colour ?? '#000000');
+  const full = [fill(part.mask ? outline : rectPath(shown), colour)];
+  return part.cutOut || part.soft?.clear ? [group(full, { mask: content })] : full;
 }
 
 function wholeIn(size: Size, frame: Rect, zoom: number): Rect {

@@ -69,6 +69,7 @@ export const newPicture = (source: PicturePart['source'], more: Partial<New<Pict
   flipY: false,
   mask: null,
   soft: null,
+  cutOut: null,
   look: plainLook,
   border: null,
   shadow: null,

@@ -4,7 +4,16 @@ import { labOf } from '../colour';
 import { type Raster, raster } from '../pixels';
 import { type Development, blurred, develop, isPlain } from './index';
 
-const plain: Development = { brightness: 0, contrast: 0, saturation: 0, hueRad: 0, tint: null, blur: 0, clear: null };
+const plain: Development = {
+  brightness: 0,
+  contrast: 0,
+  saturation: 0,
+  hueRad: 0,
+  tint: null,
+  blur: 0,
+  clear: null,
+  matte: null,
+};
 const patches: readonly (readonly [number, number, number])[] = [
   [0, 0, 0],
   [255, 255, 255],

@@ -1,6 +1,7 @@
 import { type Hex, labOf, rgbOf, rgbOfLab } from '../colour';
 import { type Raster, raster } from '../pixels';
 import { blurred } from './blur';
+import { cutOut } from './cut-out';
 
 /** How a picture is developed; see `Look` of a picture part. Grain is laid over later, at the cover's own pixels. */
 export type Development = {
@@ -14,6 +15,8 @@ export type Development = {
   readonly tint: { readonly dark: Hex; readonly light: Hex; readonly amount: number } | null;
   /** Standard deviation, fraction of the picture's width. */
   readonly blur: number;
+  /** What of it is kept: the picture that says so, by its name, and how soft its edge is, a fraction of the width. */
+  readonly matte: { readonly picture: string; readonly feather: number } | null;
   /** A colour that is taken out: gone up to `reach` from it (OKLab), whole from `reach + soft` on. */
   readonly clear: { readonly colour: Hex; readonly reach: number; readonly soft: number } | null;
 };
@@ -25,11 +28,16 @@ export const isPlain = (look: Development): boolean =>
   look.hueRad === 0 &&
   look.tint === null &&
   look.clear === null &&
+  look.matte === null &&
   look.blur === 0;
 
-/** A developed copy; alpha stays, except where a colour is taken out or a blur spreads it. */
-export function develop(given: Raster, look: Development): Raster {
-  const source = look.clear ? cleared(given, look.clear) : given;
+/**
+ * A developed copy; alpha stays, except where a colour is taken out, what lies round a subject goes, or a blur spreads it. `matte` is
+ * the picture that `look.matte` names, in any size.
+ */
+export function develop(given: Raster, look: Development, matte: Raster | null = null): Raster {
+  const kept = look.matte && matte ? cutOut(given, matte, look.matte.feather) : given;
+  const source = look.clear ? cleared(kept, look.clear) : kept;
   const tone = toneCurve(look.brightness, look.contrast);
   const m = colourMatrix(look.saturation, look.hueRad);
   const tint = look.tint ? tintCurve(look.tint.dark, look.tint.light) : null;

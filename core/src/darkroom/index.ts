@@ -1,2 +1,4 @@
 export * from './blur';
 export * from './develop';
+export * from './hints';
+export * from './refine';

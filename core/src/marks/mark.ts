@@ -99,11 +99,7 @@ function inFrame(letters: Letters, way: Way, round: Extract<Way['round'], { kind
   let inside = letters;
   if (round.symbol) {
     const box = boxOf(all(letters));
-    const small = standing(
-      symbol,
-      box.height * 0.52,
-      round.symbol === 'above' ? -box.height * 0.2 : box.height * 1.72,
-    );
+    const small = standing(symbol, box.height * 0.52, round.symbol === 'above' ? -box.height * 0.2 : box.height * 1.72);
     inside = {
       first: moved(letters.first, translate(-box.x - box.width / 2, -box.y)),
       second: together(moved(letters.second, translate(-box.x - box.width / 2, -box.y)), small),

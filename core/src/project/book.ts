@@ -79,7 +79,7 @@ export const NamedScene = z.object({ name: z.string().max(80), scene: Scene });
 export type NamedScene = z.infer<typeof NamedScene>;
 
 export const MOST_VERSIONS = 60;
-export const BOOK_SCHEMA = 13;
+export const BOOK_SCHEMA = 14;
 
 /** Everything known of one title. The flat cover is the source; mockup, promos and files hold only how they are made from it. */
 export const Book = z.object({
@@ -123,7 +123,7 @@ export function newBook(id: string, identifier: string, now: string, cover: Doc)
     faces: {},
     versions: [],
     siblings: {},
-    sheet: { ...emptySheet, pictures: picturesOf(Object.values(cover.parts)).slice(0, MOST_PICTURES) },
+    sheet: { ...emptySheet, pictures: shownBy(cover).slice(0, MOST_PICTURES) },
     sides: { spine: null, back: null },
     identifier,
     createdAt: now,
@@ -131,16 +131,30 @@ export function newBook(id: string, identifier: string, now: string, cover: Doc)
   };
 }
 
-/** Ids of the pictures that parts draw, each once. */
+/** Ids of the pictures that parts draw and are cut out by, each once. */
 export function picturesOf(parts: readonly Part[]): string[] {
   const ofFill = (fill: Fill | null): string[] => (fill?.kind === 'picture' ? [fill.asset] : []);
   const ids = parts.flatMap((part) => {
-    if (part.kind === 'picture') return part.source.kind === 'asset' ? [part.source.asset] : [];
+    if (part.kind === 'picture')
+      return [
+        ...(part.source.kind === 'asset' ? [part.source.asset] : []),
+        ...(part.cutOut ? [part.cutOut.matte] : []),
+      ];
     if (part.kind === 'words' || part.kind === 'shape') return ofFill(part.fill);
     return part.kind === 'ground' ? ofFill(part.paint) : [];
   });
   return [...new Set(ids)];
 }
+
+/** Ids of the pictures that a cover shows, without what they are cut out by. */
+const shownBy = ({ parts }: Doc): string[] =>
+  picturesOf(Object.values(parts).map((part) => (part.kind === 'picture' ? { ...part, cutOut: null } : part)));
+
+/** Whether a picture only says what of another one is kept. */
+export const isMatte = ({ cover, sides, versions }: Book, id: string): boolean =>
+  [cover, ...SIDES.flatMap((side) => sides[side]?.doc ?? []), ...versions.map((one) => one.cover)].some((doc) =>
+    Object.values(doc.parts).some((part) => part.kind === 'picture' && part.cutOut?.matte === id),
+  );
 
 /** Ids of a title's pictures that stand anywhere in something plain: what names one needs it. */
 function named(value: unknown, known: Book['assets'], found = new Set<string>()): Set<string> {

@@ -10,11 +10,12 @@ import { patchTo10, to10 } from './migrations/to-10';
 import { patchTo11, to11 } from './migrations/to-11';
 import { patchTo12, to12 } from './migrations/to-12';
 import { patchTo13, to13 } from './migrations/to-13';
+import { patchTo14, to14 } from './migrations/to-14';
 import { patchTo8, to8 } from './migrations/to-8';
 import { patchTo9, to9 } from './migrations/to-9';
 
 /** A title as it is stored or saved. Faults: `project-newer`, `project-damaged`. */
-export const Books = versioned('book', Book, [to2, to3, to4, to5, to6, to7, to8, to9, to10, to11, to12, to13], {
+export const Books = versioned('book', Book, [to2, to3, to4, to5, to6, to7, to8, to9, to10, to11, to12, to13, to14], {
   newer: 'project-newer',
   wrong: 'project-damaged',
 });
@@ -28,6 +29,7 @@ const PATCHES: Readonly<Record<number, (patch: Patch) => Patch>> = {
   10: patchTo11,
   11: patchTo12,
   12: patchTo13,
+  13: patchTo14,
 };
 type Patch = Step['forward'][number];
 

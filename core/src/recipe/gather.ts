@@ -5,6 +5,7 @@ import { type ImageNeed, type Resources, needs } from '../compose';
 import type { Doc } from '../cover';
 import { type Development, develop } from '../darkroom';
 import type { Images, SurfaceImage } from '../ink';
+import type { Raster } from '../pixels';
 import { syllablesFor } from '../text';
 import { textureRaster } from '../texture';
 import type { Studio } from './studio';
@@ -131,8 +132,22 @@ async function pictureFor(
   if (known) return { image: known, size };
   let image = await reduced(need.asset, level, studio, made);
   if (!image) return null;
-  if (need.look) image = keep(made, name, studio.imageOf(develop(studio.pixelsOf(image), need.look)));
+  if (need.look) {
+    const matte = need.look.matte && (await matteFor(need.look.matte.picture, image.widthPx, studio, made));
+    if (need.look.matte && !matte) return null;
+    image = keep(made, name, studio.imageOf(develop(studio.pixelsOf(image), need.look, matte)));
+  }
   return { image, size };
+}
+
+/** What says which of a picture is kept, in about as many pixels; null where it is missing. */
+async function matteFor(asset: string, widthPx: number, studio: Studio, made: Made): Promise<Raster | null> {
+  const full = await studio.picture(asset);
+  if (!full) return null;
+  let level = 0;
+  while (full.widthPx / 2 ** (level + 1) >= widthPx) level++;
+  const image = await reduced(asset, level, studio, made);
+  return image && studio.pixelsOf(image);
 }
 
 /** A picture halved `level` times. */

@@ -57,6 +57,15 @@ export function useOfferPictures(
   });
 }
 
+/** A picture of the title, small enough to be looked through; null where it is missing. */
+export const useSubjectPicture = (asset: string) =>
+  useQuery({
+    queryKey: ['subject-picture', asset],
+    queryFn: () => studio.subjectPicture(asset),
+    staleTime: Infinity,
+    gcTime: 0,
+  });
+
 /** Ways that one message to the worker asks for: tiles come a few at a time. */
 const WAYS_AT_ONCE = 6;
 

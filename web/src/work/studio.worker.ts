@@ -45,6 +45,7 @@ import { type Remote, expose, transfer, wrap } from 'comlink';
 import { bitmapOf, bitmapsOf } from './bitmaps';
 import { BrowserStudio } from './browser-studio';
 import type { fileMakers } from './file-makers';
+import type { cutOuts } from './cut-outs';
 import { later } from './later';
 import type { markMakers } from './marks';
 import { pictureFiles } from './picture-files';
@@ -109,9 +110,15 @@ const marks = later<ReturnType<typeof markMakers>>({ markDrawings: true, drawing
   (await import('./marks')).markMakers(studio),
 );
 
+/** What cuts pictures out comes with the first one. */
+const cutting = later<ReturnType<typeof cutOuts>>({ subjectPicture: true, matteOf: true }, async () =>
+  (await import('./cut-outs')).cutOuts(studio),
+);
+
 const api = {
   ...takenIn(studio),
   ...marks,
+  ...cutting,
 
   startFromPicture: (start: Start, taken: TakenPicture): Book => startFromPicture(start, taken.asset, taken.sample),
   startFromFinished: (start: Start, taken: TakenPicture): Book => startFromFinished(start, taken.asset),

@@ -49,6 +49,31 @@ export const SoftMask = z.object({
 export type SoftMask = z.infer<typeof SoftMask>;
 export type BrushStroke = SoftMask['strokes'][number];
 
+/**
+ * What of a picture is kept and what goes, found from a person's strokes: `matte` is a picture of the same shape as `of`, in which it
+ * was found, white where it is kept. `hints` are those strokes, in fractions of the whole picture, `width` of its width. `feather`
+ * softens the edge, a fraction of the width.
+ */
+export const CutOut = z.object({
+  of: AssetId,
+  matte: AssetId,
+  hints: z
+    .array(
+      z.object({
+        keep: z.boolean(),
+        width: z.number().min(0.002).max(0.5),
+        points: z
+          .array(z.object({ x: z.number().min(-1).max(2), y: z.number().min(-1).max(2) }))
+          .min(1)
+          .max(160),
+      }),
+    )
+    .max(80),
+  feather: z.number().min(0).max(0.05),
+});
+export type CutOut = z.infer<typeof CutOut>;
+export type CutHint = CutOut['hints'][number];
+
 /** How a picture is developed; the original is never touched. 0 leaves a thing as it is, except where it says so. */
 export const Look = z.object({
   brightness: z.number().min(-1).max(1),
@@ -125,6 +150,7 @@ export const PicturePart = z.object({
   mask: Mask.nullable(),
   /** Older documents do not say it. */
   soft: SoftMask.nullable().default(null),
+  cutOut: CutOut.nullable().default(null),
   look: Look,
   border: Border.nullable(),
   shadow: Shadow.nullable(),

@@ -18,6 +18,7 @@ import { MixGroup } from './mix-group';
 import { LevelButton } from './picture-tools';
 import { PlaceGroup } from './place-group';
 import { SoftFields } from './soft-fields';
+import { CutOutFields } from './cut-out-fields';
 import { usePictureInput } from './use-picture-input';
 import { type On, useSet } from './use-set';
 
@@ -199,6 +200,7 @@ export function PictureInspector(props: {
           groups={[{ title: 'Cut to', options: MASKS }]}
         />
         <MaskFields mask={part.mask} onChange={(mask, merge) => set('Cut', { mask }, merge)} />
+        <CutOutFields part={part} on={on} />
         <SoftFields part={part} on={on} swatches={swatches} />
         <BorderField
           value={part.border}

@@ -9,7 +9,7 @@ import {
   setThing,
   thingThickness,
 } from '@yosomi/core/mockup';
-import { onScene, withAsset } from '@yosomi/core/project';
+import { onScene, withAsset, isMatte } from '@yosomi/core/project';
 import { type Others, subjectsOf, titleOn } from '@yosomi/core/recipe';
 import { Plus, X } from 'lucide-react';
 import { Link } from 'react-router';
@@ -140,10 +140,12 @@ export function ThingGroup(props: {
                 ? [
                     {
                       title: 'Pictures of this title',
-                      options: Object.values(book.assets).map((a) => ({
-                        value: `picture/${a.id}`,
-                        label: a.name || 'Picture',
-                      })),
+                      options: Object.values(book.assets)
+                        .filter(({ id }) => !isMatte(book, id))
+                        .map((a) => ({
+                          value: `picture/${a.id}`,
+                          label: a.name || 'Picture',
+                        })),
                     },
                   ]
                 : []),
