@@ -31,6 +31,7 @@ export * from './repair';
 export * from './scene-art';
 export * from './settle';
 export * from './sibling';
+export * from './sizes';
 export * from './side-findings';
 export * from './sides';
 export * from './sketches';

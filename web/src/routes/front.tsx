@@ -17,6 +17,7 @@ import { HistoryDialog } from '../features/front/history-dialog';
 import { Inspector } from '../features/front/inspector';
 import { PartsPanel } from '../features/front/parts-panel';
 import { ShownBook } from '../features/front/shown-book';
+import { SizesDialog } from '../features/front/sizes-dialog';
 import { SizeSwitch } from '../features/front/size-switch';
 import { GROUNDS, Table } from '../features/front/table';
 import { useFrontActions } from '../features/front/use-front-actions';
@@ -245,7 +246,12 @@ export function FrontPage() {
               picking={picking?.take ?? null}
               footer={
                 <>
-                  <SizeSwitch book={stored} shown={sibling || side ? size : null} onShow={setSize} />
+                  <SizeSwitch
+                    book={stored}
+                    shown={sibling || side ? size : null}
+                    onShow={setSize}
+                    onAll={() => setDialog('sizes')}
+                  />
                   <span className="absolute bottom-full left-4 pb-1 text-xs" role="status">
                     {view === null && !failed
                       ? 'Painting it'
@@ -355,6 +361,7 @@ export function FrontPage() {
         </ShownBook.Provider>
       </PickContext.Provider>
       {dialog === 'guides' && <GuidesDialog doc={book.cover} on={on} onClose={() => setDialog(null)} />}
+      {dialog === 'sizes' && <SizesDialog book={stored} onShow={setSize} onClose={() => setDialog(null)} />}
       {dialog === 'size' && <SizeDialog book={stored} onClose={() => setDialog(null)} />}
       {dialog === 'save' && <SavePicture book={book} onClose={() => setDialog(null)} />}
       <HistoryDialog open={dialog === 'history'} onClose={() => setDialog(null)} />

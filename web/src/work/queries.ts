@@ -21,6 +21,19 @@ export function useCoverBitmap(now: Book, widthPx: number) {
   });
 }
 
+/** Several covers, each at a width of its own; null until it is there. */
+export function useCoverBitmaps(books: readonly Book[], widths: readonly number[]): (ImageBitmap | null)[] {
+  return useQueries({
+    queries: books.map((book, i) => ({
+      queryKey: ['cover', coverKey(book), widths[i]],
+      queryFn: () => studio.coverBitmap(book, widths[i]),
+      staleTime: Infinity,
+      gcTime: KEEP_MS,
+    })),
+    combine: (results) => results.map(({ data }) => data ?? null),
+  });
+}
+
 export function useCoverColours(now: Book, ready = true) {
   const book = useRested(now);
   return useQuery({

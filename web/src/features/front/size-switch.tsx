@@ -12,7 +12,12 @@ import { useOpenSide } from './use-open-side';
 const SIDE_NAMES: Record<SideName, string> = { spine: 'Spine', back: 'Back' };
 
 /** What is on the table: the cover, a sibling of another size, spine or back. Makes those, and changes the size of the cover itself. */
-export function SizeSwitch(props: { book: Book; shown: string | null; onShow(id: string | null): void }) {
+export function SizeSwitch(props: {
+  book: Book;
+  shown: string | null;
+  onShow(id: string | null): void;
+  onAll(): void;
+}) {
   const { book, shown, onShow: onSibling } = props;
   const sibling = shown !== null && book.siblings[shown] ? shown : null;
   const side = SIDES.find((name) => name === shown);
@@ -40,7 +45,7 @@ export function SizeSwitch(props: { book: Book; shown: string | null; onShow(id:
     <>
       <DropdownMenu.Root>
         <DropdownMenu.Trigger className="flex items-center gap-1 rounded-sm px-1.5 py-0.5 text-xs hover:bg-ink/10">
-          {side ? SIDE_NAMES[side] : now ? now.name : 'Front'}
+          <span className="max-w-28 truncate">{side ? SIDE_NAMES[side] : now ? now.name : 'Front'}</span>
           <ChevronDown size={13} aria-hidden />
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
@@ -78,6 +83,9 @@ export function SizeSwitch(props: { book: Book; shown: string | null; onShow(id:
                 Make the {side} from the front again
               </DropdownMenu.Item>
             )}
+            <DropdownMenu.Item className={item} onSelect={props.onAll}>
+              All sizes together
+            </DropdownMenu.Item>
             {!square && !book.cover.finished && (
               <DropdownMenu.Item className={item} onSelect={addSquare}>
                 Make a square one for audiobooks

@@ -2,7 +2,7 @@ import { createRequire } from 'node:module';
 import { hintPixels, refined } from '@yosomi/core/darkroom';
 import { type Raster, raster } from '@yosomi/core/pixels';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { type Cv, grabCut } from './grab-cut';
+import { type Cv, grabCut } from '../web/src/work/grab-cut';
 
 /** Required, not imported: the module has a `then` of its own, and an import of it would never end. */
 const cv = createRequire(import.meta.url)('@techstark/opencv-js') as Cv & { onRuntimeInitialized?: () => void };
