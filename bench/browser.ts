@@ -167,6 +167,21 @@ export async function browserRows(rounds: number): Promise<Row[]> {
         unit: 'a second',
       },
       {
+        what: 'the same: from the click on the Shelf to the cover on the table',
+        value: median(benches.map((b) => b.openMs)),
+        unit: 'ms',
+      },
+      {
+        what: 'the same: from the start of a reload to the cover on the table',
+        value: median(benches.map((b) => b.reloadMs)),
+        unit: 'ms',
+      },
+      {
+        what: 'the same: from a key to its letter on the cover while words are typed there, 95 of 100',
+        value: median(benches.map((b) => b.keyP95)),
+        unit: 'ms',
+      },
+      {
         what: 'the same: its 1600 x 2560 JPEG made anew in a worker, from click to checked file',
         value: median(benches.map((b) => b.exportMs)),
         unit: 'ms',

@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '5d6ff0506e',
-  trace: '0ebec5965c',
-  pin: 'de30985171',
-  promo: '0b241c38bb',
-  image: 'd996adc539',
-  epub: 'bd1acd9655',
-  pdf: 'bdbe74ed10',
-  svg: 'dc7504c58d',
+  paint: 'e84a09939a',
+  trace: 'a2f8532cfd',
+  pin: 'aab0118590',
+  promo: '7690ed3272',
+  image: 'a673be06e4',
+  epub: '342d7f1f67',
+  pdf: '38ec6af8a4',
+  svg: '4ecf4be386',
 } as const;

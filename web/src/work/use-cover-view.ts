@@ -3,11 +3,16 @@ import { supersedingSlot } from '@yosomi/core/jobs';
 import type { Book } from '@yosomi/core/project';
 import { coverKey } from '@yosomi/core/recipe';
 import { useEffect, useRef, useState } from 'react';
+import { nowMs } from '../platform/clock';
 import { useComeBack } from './come-back';
 import type { CoverView } from './studio.worker';
 import { studio } from './workers';
 
 const QUICK_MS = 48;
+/** A change that comes so soon after another is one of several. */
+const OFTEN_MS = 1200;
+/** How long the hand rests before everything is measured, ms. */
+const RESTS = { once: 60, often: 450 } as const;
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 let last: { readonly key: string; readonly measure: CoverView['measure'] } | null = null;
@@ -24,16 +29,17 @@ export type LiveCover = {
 };
 
 /**
- * The cover as it is now, painted in the worker. While something is dragged only the newest state is painted and
- * nothing is measured; thumbnails and measurements follow when it rests. `widthPx` is null until the screen knows it.
+ * The cover as it is now, painted in the worker. A change of the cover on the screen is painted at once as it will look, without a
+ * word measured; thumbnails and measurements follow when the hand rests, later where changes follow each other, as while one types.
+ * While something is dragged only the newest state is painted. `widthPx` is null until the screen knows it.
  */
 export function useCoverView(book: Book, widthPx: number | null, dragging: boolean, front = true): LiveCover {
   const [slot] = useState(() =>
-    supersedingSlot(async (job: { book: Book; widthPx: number; quick: boolean; front: boolean }) => {
+    supersedingSlot(async (job: { book: Book; widthPx: number; quick: boolean; paced: boolean; front: boolean }) => {
       const [view] = await Promise.all([
         studio.coverView(job.book, job.widthPx, job.quick, job.front),
         // The machine belongs to the hand first: no more pictures a second than the eye needs.
-        job.quick ? pause(QUICK_MS) : null,
+        job.paced ? pause(QUICK_MS) : null,
       ]);
       return view;
     }),
@@ -42,25 +48,45 @@ export function useCoverView(book: Book, widthPx: number | null, dragging: boole
   const [doc, setDoc] = useState<Doc | null>(null);
   const [shown, setShown] = useState('');
   const [failed, setFailed] = useState(false);
-  const measured = useRef<CoverView | null>(null);
+  /** What was measured last, and of which side, size and width. */
+  const measured = useRef<{ readonly view: CoverView; readonly place: string } | null>(null);
+  const order = useRef({ asked: 0, shown: 0, changedMs: 0 });
   const key = `${book.id} ${coverKey(book)} ${widthPx} ${dragging} ${front} ${useComeBack()}`;
+  const place = `${book.id} ${book.cover.widthPx} ${book.cover.heightPx} ${widthPx} ${front}`;
   useEffect(() => {
     if (widthPx === null) return;
     let current = true;
-    slot({ book, widthPx, quick: dragging && measured.current !== null, front })
-      .then((next) => {
-        if (!current || !next) return;
-        if (next.thumbs.length > 0) {
-          measured.current = next;
-          if (next.whole) last = { key: coverKey(book), measure: next.measure };
-        }
-        const kept = measured.current;
-        setView(next.thumbs.length > 0 || !kept ? next : { ...kept, bitmap: next.bitmap, frames: next.frames });
-        setDoc(book.cover);
-        setShown(key);
-        setFailed(false);
-      })
-      .catch(() => current && setFailed(true));
+    const { current: turns } = order;
+    const turn = ++turns.asked;
+    const often = nowMs() - turns.changedMs < OFTEN_MS;
+    turns.changedMs = nowMs();
+    const ask = (quick: boolean) => slot({ book, widthPx, quick, paced: dragging, front });
+    const show = (next: CoverView): void => {
+      const whole = next.thumbs.length > 0;
+      if (whole) {
+        measured.current = { view: next, place };
+        if (next.whole) last = { key: coverKey(book), measure: next.measure };
+      }
+      turns.shown = turn;
+      const kept = measured.current?.view;
+      setView(whole || !kept ? next : { ...kept, bitmap: next.bitmap, frames: next.frames });
+      setDoc(book.cover);
+      if (whole || dragging) setShown(key);
+      setFailed(false);
+    };
+    const paint = async (): Promise<void> => {
+      if (measured.current !== null && (dragging || measured.current.place === place)) {
+        const next = await ask(true);
+        // One that is not the newest any more is still newer than what is seen.
+        if (next && turn > turns.shown) show(next);
+        if (dragging || next?.thumbs.length) return;
+        await pause(often ? RESTS.often : RESTS.once);
+        if (!current) return;
+      }
+      const next = await ask(false);
+      if (current && next) show(next);
+    };
+    paint().catch(() => current && setFailed(true));
     return () => {
       current = false;
     };
