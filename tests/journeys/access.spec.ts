@@ -35,6 +35,23 @@ test('every screen passes the accessibility rules and holds from 1024 to 2560 px
     while ((await folded.count()) > 0) await folded.first().click();
     await inspect(`Front, ${name}`);
   }
+  await part(page, 'Picture').first().click();
+  await page.getByRole('button', { name: 'Cut out the subject' }).click();
+  await expect(page.locator('[data-cut-out="found"]')).toBeVisible({ timeout: 60_000 });
+  await inspect('Front, cut out');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Add a part' }).click();
+  await page.getByRole('menuitem', { name: 'Mark from a name' }).click();
+  await expect(page.locator('[data-tile] svg').nth(39)).toBeAttached({ timeout: 30_000 });
+  await page.getByRole('checkbox', { name: 'A second colour' }).check();
+  await inspect('Front, mark from a name');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('ControlOrMeta+k');
+  await page.getByRole('combobox').fill('All sizes');
+  await page.getByRole('option', { name: /All sizes/ }).click();
+  await page.getByRole('button', { name: 'One of your own' }).click();
+  await inspect('Front, all sizes');
+  await page.keyboard.press('Escape');
   for (const name of ['Brief', 'Glance', 'Promos', 'Deliver', 'Mockups']) {
     await step(page, name);
     await expect(page.getByRole('heading', { level: 1, name })).toHaveCount(1);

@@ -1,6 +1,7 @@
 export * from './adapt';
 export * from './defaults';
 export * from './document';
+export * from './gaps';
 export * from './guides';
 export * from './ops';
 export * from './parts';

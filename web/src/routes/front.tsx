@@ -17,6 +17,8 @@ import { HistoryDialog } from '../features/front/history-dialog';
 import { Inspector } from '../features/front/inspector';
 import { PartsPanel } from '../features/front/parts-panel';
 import { ShownBook } from '../features/front/shown-book';
+import { TOOLS, useTool } from '../features/front/tool';
+import { takeColour } from '../features/front/take-colour';
 import { SizesDialog } from '../features/front/sizes-dialog';
 import { SizeSwitch } from '../features/front/size-switch';
 import { GROUNDS, Table } from '../features/front/table';
@@ -106,6 +108,7 @@ export function FrontPage() {
   });
   const selection = useSession((s) => s.selection);
   const brushing = useBrush((s) => s.part !== null);
+  const tool = useTool((s) => s.tool);
   // While schemes are tried one after another they stay what they are, so that any can be chosen again.
   const dressed = useSession((s) => s.history.past.at(-1)?.label.startsWith(SCHEME_STEP) ?? false);
   const [undressed, setUndressed] = useState(rested);
@@ -149,6 +152,18 @@ export function FrontPage() {
     const { widthPx } = book.cover;
     edit('Centre by eye', on(moveParts([id], frames, (widthPx / 2 - mass.x) / widthPx, 0)));
   }, [edit]);
+  const picker = useMemo(
+    () => ({
+      pick: (take: (hex: string) => void) =>
+        setPicking({
+          take: (hex) => {
+            take(hex);
+            setPicking(null);
+          },
+        }),
+    }),
+    [],
+  );
   const extra = useMemo<Action[]>(
     () => [
       { id: 'draw', label: 'Draw a curve', also: 'pen line pencil freehand', group: 'Cover', combos: ['d'], run: draw },
@@ -176,6 +191,30 @@ export function FrontPage() {
         combos: ['c'],
         run: () => void centre().catch(() => sayFault({ code: 'work-failed', data: {} })),
       },
+      ...TOOLS.map(({ id, label, also, key }) => ({
+        id: `tool-${id}`,
+        label,
+        also,
+        group: 'Cover',
+        combos: [key],
+        run: () => useTool.getState().set(id),
+      })),
+      {
+        id: 'take-colour',
+        label: 'Take a colour from the cover',
+        also: 'tool pick eyedropper pipette',
+        group: 'Cover',
+        combos: ['4'],
+        run: () => picker.pick((hex) => takeColour(hex, latest.current.book.cover, latest.current.on)),
+      },
+      {
+        id: 'gaps',
+        label: 'Show the gaps round what is chosen',
+        also: 'distance measure margin space neighbours',
+        group: 'Cover',
+        combos: ['5'],
+        run: () => useTool.getState().showGaps(!useTool.getState().gaps),
+      },
       ...FRONT_DIALOGS.map((one) => ({ ...one, group: 'Cover', run: () => setDialog(one.id) })),
       ...GROUNDS.map((one, i) => ({
         id: `ground-${i}`,
@@ -185,21 +224,9 @@ export function FrontPage() {
         run: () => setGround(i),
       })),
     ],
-    [draw, centre],
+    [draw, centre, picker],
   );
   useFrontActions({ doc: book.cover, on, frames, extra });
-  const picker = useMemo(
-    () => ({
-      pick: (take: (hex: string) => void) =>
-        setPicking({
-          take: (hex) => {
-            take(hex);
-            setPicking(null);
-          },
-        }),
-    }),
-    [],
-  );
 
   return (
     <main className="flex min-h-0 flex-1" data-fresh={fresh}>
@@ -265,7 +292,7 @@ export function FrontPage() {
                               ? 'Click a colour on the cover'
                               : showQuiet
                                 ? 'Pale is calm'
-                                : ''}
+                                : TOOLS.find((one) => one.id === tool)?.says}
                   </span>
                 </>
               }

@@ -169,7 +169,7 @@ export function Guides({ guides, scale: k }: { guides: readonly Guide[]; scale: 
   );
 }
 
-function Measure({ x, y, text, anchor }: { x: number; y: number; text: string; anchor: 'start' | 'middle' }) {
+export function Measure({ x, y, text, anchor }: { x: number; y: number; text: string; anchor: 'start' | 'middle' }) {
   const w = text.length * 7.2 + 10;
   return (
     <g transform={`translate(${anchor === 'start' ? x : x - w / 2} ${y - 8})`}>

@@ -9,7 +9,9 @@ import { Bitmap } from '../../ui/bitmap';
 import { Calm } from '../../ui/calm';
 import { Tip } from '../../ui/tip';
 import { boxOf } from './box-of';
+import { colourAt } from './colour-at';
 import { CurveHandles } from './curve-handles';
+import { GapLines } from './gap-lines';
 import { Frames, Guides, Handles } from './handles';
 import { type Lying, LyingHere } from './lying-here';
 import { usePointed } from './pointed';
@@ -17,6 +19,7 @@ import { QuietMap } from './quiet-map';
 import { PageGuides, PullGuides } from './page-guides';
 import { PictureTools } from './picture-tools';
 import { Ruler } from './ruler';
+import { useTool } from './tool';
 import { TypeOnCover } from './type-on-cover';
 import { useHands } from './use-hands';
 import { useInside } from './use-inside';
@@ -70,6 +73,7 @@ export function Table(props: {
   const view = useTableView(room, doc);
   const { k, width, height, origin } = view;
   const panning = useRef<Point | null>(null);
+  const { tool, gaps } = useTool();
   const hands = useHands({
     doc,
     on,
@@ -121,7 +125,7 @@ export function Table(props: {
   const dark = props.ground === 2;
 
   const down = (e: PointerEvent): void => {
-    if (e.button === 1 || keys.space.current) {
+    if (e.button === 1 || keys.space.current || (tool === 'view' && e.button === 0)) {
       panning.current = { x: e.clientX, y: e.clientY };
       e.currentTarget.setPointerCapture(e.pointerId);
       return;
@@ -134,7 +138,7 @@ export function Table(props: {
         return hands.take(e, { kind: 'pan-picture', part: inside.at.part, frame: inside.at.frame });
       inside.leave();
     }
-    hands.down(e, props.drawing ?? false);
+    hands.down(e, props.drawing ?? false, tool === 'choose');
   };
   const move = (e: PointerEvent): void => {
     if (!panning.current) {
@@ -149,13 +153,9 @@ export function Table(props: {
     hands.end();
   };
   const pick = (e: PointerEvent): void => {
-    const p = hands.inCover(e);
-    const canvas = room.current?.querySelector('canvas');
-    const x = Math.floor((p.x / doc.widthPx) * (canvas?.width ?? 0));
-    const y = Math.floor((p.y / doc.heightPx) * (canvas?.height ?? 0));
-    const pixel = canvas?.getContext('2d')?.getImageData(x, y, 1, 1).data;
-    if (!pixel || pixel[3] === 0) return;
-    props.picking?.(`#${[0, 1, 2].map((c) => pixel[c].toString(16).padStart(2, '0')).join('')}`);
+    const { x, y } = hands.inCover(e);
+    const hex = colourAt(room.current?.querySelector('canvas'), { x: x / doc.widthPx, y: y / doc.heightPx });
+    if (hex) props.picking?.(hex);
   };
   const { zoomAt } = view;
   // The wheel is listened to once; what it turns is read when it turns.
@@ -215,8 +215,8 @@ export function Table(props: {
             aria-label={`${props.label}. Page Up and Page Down go from part to part; arrow keys move the selected part, Enter types on words and goes inside a picture. On a drawn curve N chooses its next point and arrow keys move that.`}
             tabIndex={0}
             data-surface
-            data-tool={props.picking ? 'pick' : props.drawing ? 'draw' : 'hand'}
-            className={`absolute inset-0 touch-none focus-visible:outline-offset-4 ${props.picking || props.drawing ? 'cursor-crosshair' : ''}`}
+            data-tool={props.picking ? 'pick' : props.drawing ? 'draw' : tool}
+            className={`absolute inset-0 touch-none focus-visible:outline-offset-4 ${props.picking || props.drawing ? 'cursor-crosshair' : tool === 'view' ? 'cursor-grab' : ''}`}
             onKeyDown={keys.onKeyDown}
             onPointerDown={(e) => {
               e.stopPropagation();
@@ -255,8 +255,9 @@ export function Table(props: {
               />
             )}
             <Guides guides={hands.guides} scale={k} />
-            {parts.length > 1 && <Frames frames={parts.flatMap(framed)} scale={k} />}
-            {together && (
+            {gaps && !hands.moving && <GapLines doc={doc} frames={frames} chosen={selection} scale={k} />}
+            {(parts.length > 1 || tool !== 'work') && <Frames frames={parts.flatMap(framed)} scale={k} />}
+            {together && tool === 'work' && (
               <Handles
                 frame={together}
                 area={null}
@@ -274,7 +275,7 @@ export function Table(props: {
             )}
             {under && !under.hidden && <Frames frames={framed(under)} scale={k} faint />}
             {hands.marquee && <Frames frames={[hands.marquee]} scale={k} />}
-            {part && frame && part.kind !== 'ground' && part.kind !== 'overlay' && !part.hidden && (
+            {part && frame && tool === 'work' && part.kind !== 'ground' && part.kind !== 'overlay' && !part.hidden && (
               <Handles
                 frame={frame}
                 area={
@@ -295,7 +296,7 @@ export function Table(props: {
                 onTurn={(e) => beginHandle(e, { kind: 'turn', part, frame })}
               />
             )}
-            {part?.kind === 'curve' && !part.hidden && part.turnRad === 0 && (
+            {part?.kind === 'curve' && tool === 'work' && !part.hidden && part.turnRad === 0 && (
               <CurveHandles
                 nodes={part.nodes}
                 closed={part.closed}

@@ -149,8 +149,8 @@ export function useHands(props: {
     };
   };
 
-  /** The hand goes down on the cover or beside it. */
-  const down = (e: PointerEvent, drawing: boolean): void => {
+  /** The hand goes down on the cover or beside it; `still` only chooses. */
+  const down = (e: PointerEvent, drawing: boolean, still: boolean): void => {
     const p = inCover(e);
     if (drawing) {
       setStroke([p]);
@@ -168,7 +168,7 @@ export function useHands(props: {
     const ids = selection.includes(one.id) && selection.length > 1 ? selection : withGroup(doc, one.id);
     if (ids !== selection) selectMany([one.id, ...ids]);
     const frame = frames.get(one.id);
-    if (!frame || one.locked) return;
+    if (!frame || one.locked || still) return;
     const whole = one.kind === 'picture' && one.fit === 'fill' && one.source.kind === 'asset' && ids.length === 1;
     if (whole && frame.width >= doc.widthPx * 0.95 && frame.height >= doc.heightPx * 0.95)
       return take(e, { kind: 'pan-picture', part: one, frame });
