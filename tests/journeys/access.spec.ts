@@ -47,8 +47,8 @@ test('every screen passes the accessibility rules and holds from 1024 to 2560 px
   await inspect('Front, mark from a name');
   await page.keyboard.press('Escape');
   await page.keyboard.press('ControlOrMeta+k');
-  await page.getByRole('combobox').fill('All sizes');
-  await page.getByRole('option', { name: /All sizes/ }).click();
+  await page.getByRole('combobox').fill('Every size');
+  await page.getByRole('option', { name: /Every size/ }).click();
   await page.getByRole('button', { name: 'One of your own' }).click();
   await inspect('Front, all sizes');
   await page.keyboard.press('Escape');

@@ -6,12 +6,12 @@ test('all sizes of a cover are seen at once, added, opened, refused twice and re
   await page.goto('/');
   await page.getByRole('link', { name: 'Open The Balcony Moss Garden' }).click({ timeout: 60_000 });
   await coverReady(page);
-  const dialog = page.getByRole('dialog', { name: 'All sizes' });
+  const dialog = page.getByRole('dialog', { name: 'Every size' });
   const tiles = dialog.locator('[data-tile]');
   const open = async (): Promise<void> => {
     await page.keyboard.press('ControlOrMeta+k');
     await page.getByRole('combobox').fill('picture book sizes');
-    await page.getByRole('option', { name: /All sizes/ }).click();
+    await page.getByRole('option', { name: /Every size/ }).click();
     await expect(dialog).toBeVisible();
   };
   await open();

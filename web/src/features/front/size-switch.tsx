@@ -84,7 +84,7 @@ export function SizeSwitch(props: {
               </DropdownMenu.Item>
             )}
             <DropdownMenu.Item className={item} onSelect={props.onAll}>
-              All sizes together
+              Every size together
             </DropdownMenu.Item>
             {!square && !book.cover.finished && (
               <DropdownMenu.Item className={item} onSelect={addSquare}>

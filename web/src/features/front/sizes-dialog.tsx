@@ -58,7 +58,7 @@ export function SizesDialog(props: { book: Book; onShow(id: string | null): void
     <Dialog
       open
       onClose={onClose}
-      title="All sizes"
+      title="Every size"
       description="One cover, composed for each. Open one to place things there by hand: what it says and its colours stay those of the front."
       wide
     >
