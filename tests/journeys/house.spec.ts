@@ -112,7 +112,7 @@ test('the house style: colours and marks that every title has at hand', async ({
     await open(page, 'The Balcony Moss Garden');
     const before = await shownMark(page, /^Cover of/);
     await page.getByRole('button', { name: 'Add a part' }).click();
-    await page.getByRole('menuitem', { name: 'seal' }).click();
+    await page.getByRole('menuitem', { name: 'seal', exact: true }).click();
     await expect(page.getByRole('heading', { name: 'Mark', level: 2 })).toBeVisible();
     await b.inspector.getByRole('button', { name: 'Colour 1 of the drawing #7733aa' }).first().click();
     await coverReady(page);

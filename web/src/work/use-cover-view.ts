@@ -71,7 +71,8 @@ export function useCoverView(book: Book, widthPx: number | null, dragging: boole
       const kept = measured.current?.view;
       setView(whole || !kept ? next : { ...kept, bitmap: next.bitmap, frames: next.frames });
       setDoc(book.cover);
-      if (whole || dragging) setShown(key);
+      // A change that is taken back is not what was shown before it: only a measured picture is.
+      setShown(whole || dragging ? key : '');
       setFailed(false);
     };
     const paint = async (): Promise<void> => {

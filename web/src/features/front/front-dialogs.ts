@@ -9,7 +9,7 @@ export const FRONT_DIALOGS = [
   { id: 'versions', label: 'Versions', also: 'keep snapshot compare variant', combos: ['v'] },
   { id: 'history', label: 'History', also: 'steps earlier before', combos: ['$mod+h'] },
   { id: 'size', label: 'Size of the front', also: 'pixels dimensions resize width height resolution' },
-  { id: 'sizes', label: 'Every size', also: 'square landscape sibling audiobook picture book formats strip' },
+  { id: 'sizes', label: 'Every size', also: 'sizes square landscape sibling audiobook picture book formats strip' },
   { id: 'guides', label: 'Guides', also: 'columns rows grid golden section lines rulers gutter', combos: ['Shift+g'] },
   { id: 'house', label: 'House style', also: 'brand colours fonts logo mark publisher', combos: ['Shift+h'] },
 ] as const;
