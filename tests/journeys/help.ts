@@ -122,7 +122,9 @@ export function shownPixel(page: Page, label: RegExp, x: number, y: number): Pro
 }
 
 /** A mark of all pixels of a shown picture: it changes when the picture does. */
-export function shownMark(page: Page, label: RegExp): Promise<number> {
+export async function shownMark(page: Page, label: RegExp): Promise<number> {
+  // A picture that is not measured yet is not what will stay.
+  await page.locator('main:not([data-fresh="false"])').first().waitFor();
   return page
     .getByRole('img', { name: label })
     .first()
