@@ -37,16 +37,19 @@ describe('the server', () => {
     }
   });
 
-  it('lets the unpacker of fonts build functions, and gives it no address to reach', async () => {
+  it('lets the unpacker of fonts and the finder of subjects build functions, and gives them no address to reach', async () => {
     const policy = async (url: string): Promise<string> =>
       String((await app.inject({ url })).headers['content-security-policy']);
-    const own = await policy('/assets/unpack-font.worker-AbC_12-x.js');
-    expect(own).toContain("'unsafe-eval'");
-    expect(own).not.toContain('connect-src');
-    expect(own).toContain("default-src 'none'");
+    for (const name of ['unpack-font', 'subject']) {
+      const own = await policy(`/assets/${name}.worker-AbC_12-x.js`);
+      expect(own).toContain("'unsafe-eval'");
+      expect(own).not.toContain('connect-src');
+      expect(own).toContain("default-src 'none'");
+    }
     for (const url of [
       '/assets/studio.worker-AbC.js',
       '/unpack-font.worker-AbC.js',
+      '/assets/subject.worker-A.js/x',
       '/assets/unpack-font.worker-A.js/x',
     ])
       expect(await policy(url)).not.toContain("'unsafe-eval'");

@@ -1,3 +1,5 @@
+import { capitals } from '../text';
+
 /** Most letters that a mark is made of. */
 export const MOST_LETTERS = 4;
 
@@ -25,7 +27,7 @@ export function initialsOf(name: string): string {
   // The first names and the last one, where there are too many.
   const kept =
     firsts.length > MOST_LETTERS ? [...firsts.slice(0, MOST_LETTERS - 1), firsts[firsts.length - 1]] : firsts;
-  return kept.map((sign) => sign.toLocaleUpperCase()).join('');
+  return kept.map(capitals).join('');
 }
 
 /** The letters of what was typed, at most four, in the order given. */

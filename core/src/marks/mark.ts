@@ -1,6 +1,6 @@
 import { ellipseIn } from '../forms';
 import { type Point, compose, polyline, scale, translate } from '../plane';
-import { type Shaper, layOutAlong, plainManner } from '../text';
+import { type Shaper, capitals, layOutAlong, plainManner } from '../text';
 import type { Hex } from '../colour';
 import { type Drawing, drawingOf } from '../vector';
 import { type Frame, branches, frameOf, linesOf, openBook, raysAbove, rightHalf } from './frames';
@@ -240,7 +240,7 @@ function assembled(letters: Letters, way: Way, words: MarkWords, shaper: Shaper)
       return beside(moved(small, translate(middle, 0)));
     }
     case 'name': {
-      const line = textRegion(shaper, way.cut, words.name.trim().toLocaleUpperCase(), 0.2);
+      const line = textRegion(shaper, way.cut, capitals(words.name.trim()), 0.2);
       const own = boxOf(line);
       const k = Math.max(0.13, Math.min(0.24, (box.width * 1.9) / own.width));
       const gap = (round.rules ? 0.42 : 0.3) * CAP;

@@ -37,13 +37,7 @@ function pages(): Region {
     .cubic(20, 74, 40, 76, 50, 88)
     .close()
     .done();
-  const other = new PathBuilder()
-    .move(50, 28)
-    .cubic(60, 16, 80, 14, 98, 20)
-    .line(98, 80)
-    .cubic(80, 74, 60, 76, 50, 88)
-    .close()
-    .done();
+  const other = transformPath(page, [-1, 0, 0, 1, 100, 0]);
   return without(together(regionOf(page), regionOf(other)), regionOf(bar(48.2, 0, 3.6, 100)));
 }
 

@@ -1,7 +1,7 @@
 import { LRUCache } from 'lru-cache';
 import { type Finding, keyOf } from '../base';
 import type { Brief } from '../book';
-import { type AddedScrim, compose } from '../compose';
+import { type AddedScrim, compose, edgeColour } from '../compose';
 import { type Doc, adaptDoc, paintedDoc } from '../cover';
 import { nearestGreys } from '../glance';
 import type { Images } from '../ink';
@@ -11,6 +11,7 @@ import { gather } from './gather';
 import { frontFindings, readsFindings, readsOf } from './legibility';
 import { MEASURE_PX, type Settled, settle } from './settle';
 import { siblingDoc, siblingFor } from './sibling';
+import { sameShape } from './sizes';
 import type { Studio } from './studio';
 import { VERSIONS } from './versions';
 
@@ -123,14 +124,23 @@ export async function coverRaster(book: Book, widthPx: number, studio: Studio): 
   return studio.paint(compose(book.cover, book.brief, resources, known.added).ink, widthPx, images);
 }
 
+/** The cover for other pixels as files have it: a finished one stands on the colour of its own edge. */
+export async function sizedCover(
+  book: Book,
+  size: { widthPx: number; heightPx: number },
+  studio: Studio,
+): Promise<Book> {
+  const edge = book.cover.finished ? edgeColour(await coverRaster(book, 200, studio)) : '#ffffff';
+  return coverAt(book, size, edge);
+}
+
 /**
  * The cover recomposed for other pixels, as its sibling of that ratio where the title has one; nothing is stretched. A finished file cannot be recomposed: it is shown whole on its own edge colour.
  */
 export function coverAt(book: Book, size: { widthPx: number; heightPx: number }, edge: string): Book {
-  const ratio = (s: { widthPx: number; heightPx: number }): number => s.heightPx / s.widthPx;
   const sibling = siblingFor(book, size);
   const cover: Doc = sibling ? { ...siblingDoc(book.cover, sibling), ...size } : adaptDoc(book.cover, size);
-  if (!book.cover.finished || Math.abs(ratio(size) / ratio(book.cover) - 1) < 0.004) return { ...book, cover };
+  if (!book.cover.finished || sameShape(size, book.cover)) return { ...book, cover };
   const parts = Object.fromEntries(
     Object.entries(cover.parts).map(([id, part]) => {
       if (part.kind === 'picture') return [id, { ...part, fit: 'whole' as const }];

@@ -1,7 +1,6 @@
 import { type Finding, type Result, fail, finding, ok } from '../base';
-import { edgeColour } from '../compose';
 import type { Book } from '../project';
-import { coverAt, coverFindings, coverRaster } from './cover';
+import { coverFindings, coverRaster, sizedCover } from './cover';
 import { type Delivered, IMAGE_FILES, PRINT_PPI } from './delivered';
 import { encodeWithin } from './encode';
 import { missingFile } from './missing';
@@ -51,8 +50,7 @@ export async function plainFile(
   const lost = await missingFile(book, 'cover', studio);
   if (lost) return { ok: false, fault: lost };
   const same = size.widthPx === book.cover.widthPx && size.heightPx === book.cover.heightPx;
-  const edge = book.cover.finished && !same ? edgeColour(await coverRaster(book, 200, studio)) : '#ffffff';
-  const sized = same ? book : coverAt(book, size, edge);
+  const sized = same ? book : await sizedCover(book, size, studio);
   if (format === 'pdf') return pdfFile(sized, modified, studio);
   if (format === 'svg') return svgFile(sized, studio);
   const pixels = await coverRaster(sized, size.widthPx, studio);

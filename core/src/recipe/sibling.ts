@@ -1,6 +1,7 @@
 import { type Edit, change, diff, fault } from '../base';
 import { type Doc, type Part, adaptDoc } from '../cover';
 import { Place, type Book, type Sibling } from '../project';
+import { sameShape } from './sizes';
 
 /** The cover at a sibling's ratio: adapted by its constraints, then as a person has placed things there. */
 export function siblingDoc(cover: Doc, sibling: Sibling): Doc {
@@ -18,9 +19,7 @@ export function siblingDoc(cover: Doc, sibling: Sibling): Doc {
 
 /** The sibling of a title that has the ratio of a size, if there is one. */
 export const siblingFor = (book: Book, size: { widthPx: number; heightPx: number }): Sibling | undefined =>
-  Object.values(book.siblings).find(
-    (one) => Math.abs((one.heightPx * size.widthPx) / (one.widthPx * size.heightPx) - 1) < 0.004,
-  );
+  Object.values(book.siblings).find((one) => sameShape(one, size));
 
 const PLACED = Object.keys(Place.shape);
 

@@ -1,7 +1,6 @@
-import { type Doc, adaptDoc } from '../cover';
-import type { Book } from '../project';
+import { type Edit, fault } from '../base';
+import { type Book, Sibling } from '../project';
 import type { Profile } from '../stores';
-import { siblingDoc } from './sibling';
 
 /** Sizes that books of other kinds are made in, ready to be added. */
 export const MASTERS = [
@@ -12,43 +11,67 @@ export const MASTERS = [
   { id: 'screen', name: 'Landscape, for screens', widthPx: 2560, heightPx: 1440 },
 ] as const;
 
+type Size = { readonly widthPx: number; readonly heightPx: number };
+
 /** One shape that the cover is delivered in: the front, another size of the title, or one that only stores ask for. */
-export type SizeOfCover = {
+export type SizeOfCover = Size & {
   readonly kind: 'front' | 'sibling' | 'store';
   /** The sibling's id; '' for the front, the store's for a store. */
   readonly id: string;
   readonly name: string;
-  readonly doc: Doc;
   /** Stores of the title that take files of this shape, by name. */
   readonly stores: readonly string[];
 };
 
 /** Ratios nearer than this are one shape. */
 const SAME = 0.004;
-const alike = (a: Size, b: Size): boolean => Math.abs((a.heightPx * b.widthPx) / (a.widthPx * b.heightPx) - 1) < SAME;
-type Size = { readonly widthPx: number; readonly heightPx: number };
+export const sameShape = (a: Size, b: Size): boolean =>
+  Math.abs((a.heightPx * b.widthPx) / (a.widthPx * b.heightPx) - 1) < SAME;
 
 /** Whether the title has a size of this shape. */
 export const hasShape = (book: Book, size: Size): boolean =>
-  [book.cover, ...Object.values(book.siblings)].some((one) => alike(one, size));
+  [book.cover, ...Object.values(book.siblings)].some((one) => sameShape(one, size));
 
 /** Every shape of a title's cover, each once: as a person has made it, or as it is composed for the stores that ask for it. */
-export function sizesOf(book: Book, profiles: readonly Profile[]): SizeOfCover[] {
-  const own: SizeOfCover[] = [
-    { kind: 'front', id: '', name: 'Front', doc: book.cover, stores: [] },
-    ...Object.entries(book.siblings).map(([id, one]) => ({
-      kind: 'sibling' as const,
-      id,
-      name: one.name,
-      doc: siblingDoc(book.cover, one),
-      stores: [],
-    })),
+export function sizesOf({ cover, siblings }: Book, profiles: readonly Profile[]): SizeOfCover[] {
+  const own = (kind: 'front' | 'sibling', id: string, name: string, { widthPx, heightPx }: Size): SizeOfCover => ({
+    kind,
+    id,
+    name,
+    widthPx,
+    heightPx,
+    stores: [],
+  });
+  const all = [
+    own('front', '', 'Front', cover),
+    ...Object.entries(siblings).map(([id, one]) => own('sibling', id, one.name, one)),
   ];
-  const all = [...own];
   for (const { id, name, ideal } of profiles) {
-    const at = all.findIndex(({ doc }) => alike(doc, ideal));
+    const at = all.findIndex((one) => sameShape(one, ideal));
     if (at >= 0) all[at] = { ...all[at], stores: [...all[at].stores, name] };
-    else all.push({ kind: 'store', id, name, doc: adaptDoc(book.cover, ideal), stores: [name] });
+    else all.push({ kind: 'store', id, name, ...ideal, stores: [name] });
   }
   return all;
+}
+
+/**
+ * Adds a size of its own to a title, composed from the front. Faults: `cover-finished` where nothing can be composed anew, `size-there`
+ * where it has one of this shape, `size-range`.
+ */
+export function addSize(id: string, name: string, { widthPx, heightPx }: Size): Edit<Book> {
+  return (book) => {
+    if (book.cover.finished) return fault('cover-finished');
+    if (hasShape(book, { widthPx, heightPx })) return fault('size-there');
+    const made = Sibling.safeParse({ name: name.trim().slice(0, 60), widthPx, heightPx, places: {} });
+    if (!made.success) return fault('size-range', { least: 16, most: 10_000 });
+    book.siblings[id] = made.data;
+  };
+}
+
+/** Takes a size out of a title, with what was placed in it. Fault: `sibling-gone`. */
+export function removeSize(id: string): Edit<Book> {
+  return (book) => {
+    if (!book.siblings[id]) return fault('sibling-gone');
+    delete book.siblings[id];
+  };
 }

@@ -1,5 +1,5 @@
 import { type Finding, type Result, fail, finding, ok } from '../base';
-import { edgeColour, textOf } from '../compose';
+import { textOf } from '../compose';
 import { readDelivered } from '../image-file';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
@@ -14,7 +14,7 @@ import {
   paleEdges,
   withEdgeLine,
 } from '../stores';
-import { type Measure, coverAt, coverMeasure, coverRaster } from './cover';
+import { type Measure, coverMeasure, coverRaster, sizedCover } from './cover';
 import { type Delivered, PRINT_PPI } from './delivered';
 import { type Encoded, encodeWithin } from './encode';
 import { missingFile } from './missing';
@@ -65,8 +65,7 @@ export async function storeImage(
   if (!book.brief.title.trim()) return fail('title-missing');
   const lost = await missingFile(book, 'cover', studio);
   if (lost) return { ok: false, fault: lost };
-  const edge = book.cover.finished ? edgeColour(await coverRaster(book, 200, studio)) : '#ffffff';
-  const sized = coverAt(book, profile.ideal, edge);
+  const sized = await sizedCover(book, profile.ideal, studio);
   const painted = await coverRaster(sized, profile.ideal.widthPx, studio);
   const lined = profile.edgeLine && paleEdges(painted).length > 0;
   const pixels = lined ? withEdgeLine(painted) : painted;

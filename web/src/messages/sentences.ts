@@ -140,6 +140,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'pin-file-large': (d) => `This file unpacks to more than ${d.most} MB.`,
   'pin-corners': () => 'These corners make no face. Put them on the corners of the cover, one after the other.',
   'side-gone': () => 'This side is made from the front now. Choose it again to edit it.',
+  'size-there': () => 'There is a size of this shape already. Open that one.',
+  'cover-finished': () => 'A finished cover has no other sizes: nothing in it can be placed anew.',
   'sibling-gone': () => 'This size is not there any more.',
   'project-face': (d) =>
     `The font "${d.name}" in this title file is missing or damaged. Nothing on your Shelf was changed.`,

@@ -21,12 +21,15 @@ export function useCoverBitmap(now: Book, widthPx: number) {
   });
 }
 
-/** Several covers, each at a width of its own; null until it is there. */
-export function useCoverBitmaps(books: readonly Book[], widths: readonly number[]): (ImageBitmap | null)[] {
+/** A cover at several sizes, as files have them, each at a width of its own; null until it is there. */
+export function useSizeBitmaps(
+  book: Book,
+  sizes: readonly { readonly widthPx: number; readonly heightPx: number; readonly shownPx: number }[],
+): (ImageBitmap | null)[] {
   return useQueries({
-    queries: books.map((book, i) => ({
-      queryKey: ['cover', coverKey(book), widths[i]],
-      queryFn: () => studio.coverBitmap(book, widths[i]),
+    queries: sizes.map(({ widthPx, heightPx, shownPx }) => ({
+      queryKey: ['sizes', coverKey(book), book.siblings, widthPx, heightPx, shownPx],
+      queryFn: () => studio.sizeBitmap(book, { widthPx, heightPx }, shownPx),
       staleTime: Infinity,
       gcTime: KEEP_MS,
     })),

@@ -35,6 +35,7 @@ import {
   type TakenPicture,
   rememberMeasure,
   settledCover,
+  sizedCover,
   spineStrip,
   startFromFinished,
   startFromPicture,
@@ -157,6 +158,11 @@ const api = {
       bitmap,
       ...thumbs,
     ]);
+  },
+
+  /** The cover at another size as files have it. */
+  async sizeBitmap(input: Book, size: { widthPx: number; heightPx: number }, widthPx: number): Promise<ImageBitmap> {
+    return api.coverBitmap(await sizedCover(Book.parse(input), size, studio), widthPx);
   },
 
   async coverBitmap(input: Book, widthPx: number): Promise<ImageBitmap> {

@@ -127,8 +127,10 @@ export function MarkMaker(props: {
   };
   const keep = (drawn: Drawing): void => {
     const called = (name.trim() || letters).slice(0, 120);
-    change((now) => ({ ...now, marks: [...now.marks, { id: freshId(), name: called, form: formOf(drawn) }] }));
-    say('Kept in the house style');
+    const mark: Mark = { id: freshId(), name: called, form: formOf(drawn) };
+    void change((now) => ({ ...now, marks: [...now.marks, mark] })).then(
+      (kept) => kept && say('Kept in the house style'),
+    );
   };
   return (
     <Dialog

@@ -1,5 +1,6 @@
 import { adaptDoc, type Doc } from '@yosomi/core/cover';
 import { type Book, SIDES, type SideName } from '@yosomi/core/project';
+import { addSize, removeSize } from '@yosomi/core/recipe';
 import { PROFILES, type Profile } from '@yosomi/core/stores';
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
@@ -34,9 +35,7 @@ export function SizeSwitch(props: {
     });
   const addSquare = (): void => {
     const id = freshId();
-    const made = edit('Make a square sibling', (draft) => {
-      draft.siblings[id] = { name: 'Square', widthPx: 2400, heightPx: 2400, places: {} };
-    });
+    const made = edit('Make a square sibling', addSize(id, 'Square', { widthPx: 2400, heightPx: 2400 }));
     if (made) onSibling(id);
   };
   const openSide = useOpenSide();
@@ -96,9 +95,7 @@ export function SizeSwitch(props: {
                 className={item}
                 onSelect={() => {
                   onSibling(null);
-                  edit('Remove a sibling', (draft) => {
-                    delete draft.siblings[sibling];
-                  });
+                  edit('Remove a sibling', removeSize(sibling));
                 }}
               >
                 Remove this sibling

@@ -1,4 +1,4 @@
-import { type SizeOfCover, MASTERS, hasShape, sizesOf } from '@yosomi/core/recipe';
+import { type SizeOfCover, MASTERS, addSize, hasShape, removeSize, sizesOf } from '@yosomi/core/recipe';
 import type { Book } from '@yosomi/core/project';
 import { allProfiles } from '@yosomi/core/stores';
 import { useMemo, useState } from 'react';
@@ -9,7 +9,7 @@ import { Bitmap } from '../../ui/bitmap';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { stepAmong } from '../../ui/step-among';
-import { useCoverBitmaps } from '../../work/queries';
+import { useSizeBitmaps } from '../../work/queries';
 import { SizeFields } from './size-fields';
 
 /** How high each is shown, px, and how wide at the most. */
@@ -34,23 +34,19 @@ export function SizesDialog(props: { book: Book; onShow(id: string | null): void
       book.brief.stores.flatMap((id) => known.find((one) => one.id === id) ?? []),
     );
   }, [book, wishes.stores]);
-  const books = useMemo(() => sizes.map(({ doc }) => ({ ...book, cover: doc, siblings: {} })), [book, sizes]);
-  const bitmaps = useCoverBitmaps(
-    books,
-    sizes.map(({ doc }) => Math.round(2 * widthOf(doc))),
+  const bitmaps = useSizeBitmaps(
+    book,
+    sizes.map((one) => ({ ...one, shownPx: Math.round(2 * widthOf(one)) })),
   );
-  const add = (name: string, { widthPx, heightPx }: { widthPx: number; heightPx: number }): void => {
+  const add = (name: string, size: { widthPx: number; heightPx: number }): void => {
     const id = freshId();
-    const made = edit(`Add a size: ${name}`, (draft) => {
-      draft.siblings[id] = { name, widthPx, heightPx, places: {} };
-    });
-    if (!made) return;
+    if (!edit(`Add a size: ${name}`, addSize(id, name, size))) return;
     onShow(id);
     onClose();
   };
-  const open = ({ kind, id, name, doc }: SizeOfCover): void => {
-    if (kind === 'store') return add(`For ${name}`, doc);
-    onShow(kind === 'sibling' ? id : null);
+  const open = (one: SizeOfCover): void => {
+    if (one.kind === 'store') return add(`For ${one.name}`, one);
+    onShow(one.kind === 'sibling' ? one.id : null);
     onClose();
   };
   const there = own !== null && hasShape(book, own);
@@ -64,39 +60,40 @@ export function SizesDialog(props: { book: Book; onShow(id: string | null): void
     >
       <ul className="flex flex-wrap items-end gap-5 rounded-sm bg-table p-5" onKeyDown={stepAmong}>
         {sizes.map((one, i) => (
-          <li key={`${one.kind}-${one.id}`} className="flex flex-col gap-1.5" style={{ width: widthOf(one.doc) }}>
+          <li key={`${one.kind}-${one.id}`} className="flex flex-col gap-1.5" style={{ width: widthOf(one) }}>
             <button
               type="button"
               data-tile={`${one.kind}-${one.id}`}
               tabIndex={i === 0 ? 0 : -1}
-              aria-label={`Open ${one.name}, ${one.doc.widthPx} x ${one.doc.heightPx}`}
+              aria-label={`Open ${one.name}, ${one.widthPx} x ${one.heightPx}`}
+              // A finished cover is fitted to what stores ask for; there is nothing to place in it.
+              disabled={one.kind === 'store' && book.cover.finished}
               onClick={() => open(one)}
               className="block w-full outline-offset-3"
-              style={{ aspectRatio: one.doc.widthPx / one.doc.heightPx }}
+              style={{ aspectRatio: one.widthPx / one.heightPx }}
             >
               <Bitmap bitmap={bitmaps[i]} label="" className="block h-full w-full shadow-cover" />
             </button>
             <p className="text-xs leading-tight text-ink">
               <span className="font-semibold">{one.kind === 'store' ? `For ${one.name}` : one.name}</span>
               <span className="block font-mono">
-                {one.doc.widthPx} x {one.doc.heightPx}
+                {one.widthPx} x {one.heightPx}
               </span>
               {one.kind !== 'store' && one.stores.length > 0 && (
                 <span className="block">also for {one.stores.join(', ')}</span>
               )}
-              {one.kind === 'store' && <span className="block">composed by itself</span>}
+              {one.kind === 'store' && (
+                <span className="block">
+                  {book.cover.finished ? 'shown whole on its edge colour' : 'composed by itself'}
+                </span>
+              )}
             </p>
             {one.kind === 'sibling' && (
               <Button
                 kind="link"
                 className="self-start text-xs"
                 aria-label={`Remove ${one.name}`}
-                onClick={() => {
-                  onShow(null);
-                  edit('Remove a sibling', (draft) => {
-                    delete draft.siblings[one.id];
-                  });
-                }}
+                onClick={() => edit(`Remove a size: ${one.name}`, removeSize(one.id))}
               >
                 Remove
               </Button>

@@ -5,17 +5,24 @@ import { sayFault } from '../../messages/say';
 import { changeHouse, houseOf, loadHouse } from '../../persist/keeps';
 import { useFrom } from '../../state/session';
 
-/** The house style, and how it is changed; a refused change says why, and `unread` why what is kept of it cannot be read. */
-export function useHouse(): { house: House; unread: Fault | null; change(edit: (house: House) => House): void } {
+/** The house style, and how it is changed: whether it was, and a refused change says why; and `unread` why what is kept of it cannot be read. */
+export function useHouse(): {
+  house: House;
+  unread: Fault | null;
+  change(edit: (house: House) => House): Promise<boolean>;
+} {
   const row = houseOf(useFrom((book) => book.id));
   const { value: house, fault: unread } = useLiveQuery(() => loadHouse(row), [row]) ?? {
     value: emptyHouse,
     fault: null,
   };
-  const change = (edit: (house: House) => House): void =>
-    void changeHouse(row, edit).then((done) => {
-      if (!done.ok) sayFault(done.fault);
-    });
+  const change = async (edit: (house: House) => House): Promise<boolean> => {
+    const done = await changeHouse(row, edit).catch(
+      () => ({ ok: false, fault: { code: 'work-failed', data: {} } }) as const,
+    );
+    if (!done.ok) sayFault(done.fault);
+    return done.ok;
+  };
   return { house, unread, change };
 }
 
