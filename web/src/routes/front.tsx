@@ -17,8 +17,7 @@ import { HistoryDialog } from '../features/front/history-dialog';
 import { Inspector } from '../features/front/inspector';
 import { PartsPanel } from '../features/front/parts-panel';
 import { ShownBook } from '../features/front/shown-book';
-import { TOOLS, useTool } from '../features/front/tool';
-import { takeColour } from '../features/front/take-colour';
+import { TOOLS, useTool, useToolActions } from '../features/front/tool';
 import { SizesDialog } from '../features/front/sizes-dialog';
 import { SizeSwitch } from '../features/front/size-switch';
 import { GROUNDS, Table } from '../features/front/table';
@@ -164,6 +163,7 @@ export function FrontPage() {
     }),
     [],
   );
+  const tools = useToolActions(latest, picker.pick);
   const extra = useMemo<Action[]>(
     () => [
       { id: 'draw', label: 'Draw a curve', also: 'pen line pencil freehand', group: 'Cover', combos: ['d'], run: draw },
@@ -191,30 +191,7 @@ export function FrontPage() {
         combos: ['c'],
         run: () => void centre().catch(() => sayFault({ code: 'work-failed', data: {} })),
       },
-      ...TOOLS.map(({ id, label, also, key }) => ({
-        id: `tool-${id}`,
-        label,
-        also,
-        group: 'Cover',
-        combos: [key],
-        run: () => useTool.getState().set(id),
-      })),
-      {
-        id: 'take-colour',
-        label: 'Take a colour from the cover',
-        also: 'tool pick eyedropper pipette',
-        group: 'Cover',
-        combos: ['4'],
-        run: () => picker.pick((hex) => takeColour(hex, latest.current.book.cover, latest.current.on)),
-      },
-      {
-        id: 'gaps',
-        label: 'Show the gaps round what is chosen',
-        also: 'distance measure margin space neighbours',
-        group: 'Cover',
-        combos: ['5'],
-        run: () => useTool.getState().showGaps(!useTool.getState().gaps),
-      },
+      ...tools,
       ...FRONT_DIALOGS.map((one) => ({ ...one, group: 'Cover', run: () => setDialog(one.id) })),
       ...GROUNDS.map((one, i) => ({
         id: `ground-${i}`,
@@ -224,12 +201,12 @@ export function FrontPage() {
         run: () => setGround(i),
       })),
     ],
-    [draw, centre, picker],
+    [draw, centre, tools],
   );
   useFrontActions({ doc: book.cover, on, frames, extra });
 
   return (
-    <main className="flex min-h-0 flex-1" data-fresh={fresh}>
+    <main className="group/measured flex min-h-0 flex-1" data-fresh={fresh} aria-busy={!fresh}>
       <h1 className="sr-only">Front</h1>
       <PickContext.Provider value={picker}>
         <ShownBook.Provider value={calm}>

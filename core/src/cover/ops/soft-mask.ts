@@ -8,7 +8,7 @@ export const wholeSoft: SoftMask = { fade: null, strokes: [], clear: null };
 const MOST_POINTS = 160;
 
 /** At most so many of a hand's points, both ends among them. */
-function fewer(points: readonly Point[]): readonly Point[] {
+export function fewerPoints(points: readonly Point[]): readonly Point[] {
   if (points.length <= MOST_POINTS) return points;
   const step = (points.length - 1) / (MOST_POINTS - 1);
   return Array.from({ length: MOST_POINTS }, (_, i) => points[Math.round(i * step)]);
@@ -35,7 +35,7 @@ export function brushPicture(
       show: brush.show,
       width: clamp(brush.widthPx / frame.width, 0.005, 1),
       soft: brush.soft,
-      points: fewer(points).map((p) => {
+      points: fewerPoints(points).map((p) => {
         const { x, y } = apply(back, p);
         return {
           x: clamp((x - frame.x) / frame.width, -2, 3),

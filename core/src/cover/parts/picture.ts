@@ -49,6 +49,9 @@ export const SoftMask = z.object({
 export type SoftMask = z.infer<typeof SoftMask>;
 export type BrushStroke = SoftMask['strokes'][number];
 
+/** Most strokes that say what is kept of a picture. */
+export const MOST_HINTS = 80;
+
 /**
  * What of a picture is kept and what goes, found from a person's strokes: `matte` is a picture of the same shape as `of`, in which it
  * was found, white where it is kept. `hints` are those strokes, in fractions of the whole picture, `width` of its width. `feather`
@@ -68,7 +71,7 @@ export const CutOut = z.object({
           .max(160),
       }),
     )
-    .max(80),
+    .max(MOST_HINTS),
   feather: z.number().min(0).max(0.05),
 });
 export type CutOut = z.infer<typeof CutOut>;

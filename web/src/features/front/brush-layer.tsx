@@ -3,6 +3,7 @@ import type { Point, Rect } from '@yosomi/core/plane';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { useSession } from '../../state/session';
 import { useBrush } from './brush';
+import { BrushRing } from './brush-ring';
 import type { On } from './use-set';
 
 /** Steps of the keys, px of the cover. */
@@ -86,8 +87,7 @@ export function BrushLayer(props: { part: PicturePart; frame: Rect; k: number; o
             strokeWidth={radius * 2}
           />
         )}
-        <circle cx={at.x * k} cy={at.y * k} r={radius} fill="none" stroke="#101112" strokeWidth={3} />
-        <circle cx={at.x * k} cy={at.y * k} r={radius} fill="none" stroke="#ffffff" strokeWidth={1.5} />
+        <BrushRing x={at.x * k} y={at.y * k} r={radius} thick={1.5} />
       </svg>
       <span className="sr-only" role="status">
         {told}

@@ -1,4 +1,4 @@
-import { type CutHint, type PicturePart, setPart } from '@yosomi/core/cover';
+import { type CutHint, MOST_HINTS, type PicturePart, setPart } from '@yosomi/core/cover';
 import type { Asset } from '@yosomi/core/project';
 import { useEffect, useRef, useState } from 'react';
 import { sayFault } from '../../messages/say';
@@ -13,8 +13,6 @@ import { useSubjectPicture } from '../../work/queries';
 import { studio } from '../../work/workers';
 import { CutOutSheet } from './cut-out-sheet';
 import type { On } from './use-set';
-
-const MOST_HINTS = 80;
 
 /** What was found with some strokes; no mask where nothing stands out. */
 type Found = { readonly hints: readonly CutHint[]; readonly mask: Uint8Array | null };
@@ -36,7 +34,6 @@ export function CutOutDialog(props: { part: PicturePart; asset: Asset; on: On; o
   const [width, setWidth] = useState(0.04);
   const [busy, setBusy] = useState(false);
   const finder = useRef<SubjectFinder | null>(null);
-  const first = useRef<Uint8Array | null>(null);
 
   useEffect(
     () => () => {
@@ -49,12 +46,11 @@ export function CutOutDialog(props: { part: PicturePart; asset: Asset; on: On; o
   useEffect(() => {
     if (!picture) return;
     let late = false;
-    finder.current ??= subjectFinder();
+    finder.current ??= subjectFinder(picture);
     const own = finder.current;
     void own
-      .find(picture, hints, first.current)
+      .find(hints)
       .then((mask) => {
-        if (hints.length === 0) first.current = mask;
         if (!late) setFound({ hints, mask });
       })
       .catch(() => {
@@ -81,12 +77,12 @@ export function CutOutDialog(props: { part: PicturePart; asset: Asset; on: On; o
     if (!made.ok) return sayFault(made.fault);
     if (!kept.ok) return sayFault(kept.fault);
     const matte = { ...made.value.asset, rights: asset.rights };
-    edit('Cut out the subject', (book) => {
+    const done = edit('Cut out the subject', (book) => {
       book.assets[matte.id] = matte;
       const cutOut = { of: asset.id, matte: matte.id, hints: [...hints], feather: before?.feather ?? 0.002 };
       return on(setPart(part.id, { cutOut }))(book);
     });
-    onClose();
+    if (done) onClose();
   };
   return (
     <Dialog

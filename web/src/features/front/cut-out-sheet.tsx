@@ -1,15 +1,17 @@
-import type { CutHint } from '@yosomi/core/cover';
+import { type CutHint, fewerPoints } from '@yosomi/core/cover';
 import type { Point } from '@yosomi/core/plane';
 import type { Raster } from '@yosomi/core/pixels';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { arrowStep } from '../../ui/arrow-keys';
+import { BrushRing } from './brush-ring';
 
 /** Steps of the keys, fractions of the picture's width. */
 const STEP = 0.02;
 const FAR = 0.1;
 /** What is left of the light where a picture goes. */
 const DIM = 0.22;
-const MOST_POINTS = 160;
+/** A stroke that runs out over the picture is kept as far as it can be stored. */
+const onSheet = (v: number): number => Math.min(2, Math.max(-1, v));
 
 /**
  * The picture with what goes darkened, and a place for strokes: by hand, or the brush moved by arrow keys and set down by Enter;
@@ -43,9 +45,7 @@ export function CutOutSheet(props: {
   }, [picture, mask]);
 
   const lay = (points: readonly Point[]): void => {
-    const step = Math.max(1, Math.ceil(points.length / MOST_POINTS));
-    const few = points.filter((_, i) => i % step === 0 || i === points.length - 1).slice(0, MOST_POINTS);
-    onStroke({ keep, width, points: few.map(({ x, y }) => ({ x, y })) });
+    onStroke({ keep, width, points: fewerPoints(points).map(({ x, y }) => ({ x: onSheet(x), y: onSheet(y) })) });
   };
   const inPicture = (e: PointerEvent<HTMLElement>): Point => {
     const box = e.currentTarget.getBoundingClientRect();
@@ -111,22 +111,7 @@ export function CutOutSheet(props: {
             />
           </g>
         ))}
-        <circle
-          cx={at.x * 1000}
-          cy={at.y * 1000 * ratio}
-          r={width * 500}
-          fill="none"
-          stroke="#101112"
-          strokeWidth={4}
-        />
-        <circle
-          cx={at.x * 1000}
-          cy={at.y * 1000 * ratio}
-          r={width * 500}
-          fill="none"
-          stroke="#ffffff"
-          strokeWidth={2}
-        />
+        <BrushRing x={at.x * 1000} y={at.y * 1000 * ratio} r={width * 500} thick={2} />
       </svg>
     </div>
   );

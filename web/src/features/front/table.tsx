@@ -239,7 +239,7 @@ export function Table(props: {
                 if (one.locked) return say('This picture is locked. Unlock it to move it inside its frame.');
               }
               const p = hands.inCover(e);
-              if (part?.kind !== 'curve' || part.locked || part.turnRad !== 0) return;
+              if (part?.kind !== 'curve' || part.locked || part.turnRad !== 0 || tool !== 'work') return;
               const share = { x: p.x / doc.widthPx, y: p.y / doc.heightPx };
               const { piece, t, awayPx } = nearestOn(part.nodes, part.closed, share, doc);
               if (awayPx * k > 12) return;

@@ -1,4 +1,10 @@
+import { type Doc, setParts } from '@yosomi/core/cover';
+import { type RefObject, useEffect, useMemo } from 'react';
 import { create } from 'zustand';
+import { say } from '../../messages/say';
+import type { Action } from '../../state/actions';
+import { useSession } from '../../state/session';
+import type { On } from './use-set';
 
 /** What the hand does on the cover. Each has a key of its own, which the list of keys shows. */
 export const TOOLS = [
@@ -20,15 +26,66 @@ export const TOOLS = [
 ] as const;
 export type Tool = (typeof TOOLS)[number]['id'];
 
+const AS_BEGUN = { tool: 'work', gaps: false } as const;
+
 export const useTool = create<{
   readonly tool: Tool;
   /** Whether the room round what is chosen is shown. */
   readonly gaps: boolean;
-  set(tool: Tool): void;
-  showGaps(shown: boolean): void;
-}>((set) => ({
-  tool: 'work',
-  gaps: false,
-  set: (tool) => set({ tool }),
-  showGaps: (gaps) => set({ gaps }),
-}));
+}>(() => AS_BEGUN);
+
+/** Gives a colour that was taken from the cover to what is chosen and has one; where nothing does, it is copied. */
+function takeColour(hex: string, doc: Doc, on: On): void {
+  const { selection, edit } = useSession.getState();
+  const coloured = selection.filter(
+    (id) => doc.parts[id] && ('colour' in doc.parts[id] || doc.parts[id].kind === 'ground'),
+  );
+  if (coloured.length > 0) {
+    const dressed = setParts(coloured, (part) =>
+      part.kind === 'ground' ? { paint: { kind: 'flat', colour: hex } } : { colour: hex },
+    );
+    return void edit('Colour from the cover', on(dressed));
+  }
+  const copied = navigator.clipboard?.writeText(hex) ?? Promise.reject(new Error('no clipboard'));
+  copied.then(
+    () => say(`${hex} is copied`),
+    () => say(hex),
+  );
+}
+
+/** The tools as things to do on this screen; they are laid aside when it is left. */
+export function useToolActions(
+  latest: RefObject<{ readonly book: { readonly cover: Doc }; readonly on: On }>,
+  pick: (take: (hex: string) => void) => void,
+): Action[] {
+  useEffect(() => () => useTool.setState(AS_BEGUN), []);
+  return useMemo(
+    () => [
+      ...TOOLS.map(({ id, label, also, key }) => ({
+        id: `tool-${id}`,
+        label,
+        also,
+        group: 'Cover',
+        combos: [key],
+        run: () => useTool.setState({ tool: id }),
+      })),
+      {
+        id: 'take-colour',
+        label: 'Take a colour from the cover',
+        also: 'tool pick eyedropper pipette',
+        group: 'Cover',
+        combos: ['4'],
+        run: () => pick((hex) => takeColour(hex, latest.current.book.cover, latest.current.on)),
+      },
+      {
+        id: 'gaps',
+        label: 'Show the gaps round what is chosen',
+        also: 'distance measure margin space neighbours',
+        group: 'Cover',
+        combos: ['5'],
+        run: () => useTool.setState(({ gaps }) => ({ gaps: !gaps })),
+      },
+    ],
+    [latest, pick],
+  );
+}
