@@ -34,6 +34,15 @@ await page
   .click();
 await page.waitForTimeout(1500);
 await shot('front');
+await page.getByRole('button', { name: 'Add a part' }).click();
+await page.getByRole('menuitem', { name: 'Mark from a name' }).click();
+await page.getByRole('checkbox', { name: 'A second colour' }).check();
+await page.getByRole('button', { name: 'Seal', exact: true }).click();
+await page.waitForFunction(() =>
+  [...document.querySelectorAll('[data-tile]')].every((tile) => tile.querySelector('svg')),
+);
+await shot('marks');
+await page.keyboard.press('Escape');
 await step('Sketches');
 await page.locator('button[data-cover]').nth(47).waitFor({ timeout: 60_000 });
 await page.locator('button[data-cover]').nth(5).click();

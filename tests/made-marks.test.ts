@@ -88,7 +88,7 @@ describe('areas', () => {
 });
 
 describe('marks', () => {
-  it.each(['R', 'AH', 'MRS'])('%s can be drawn in at least forty ways that differ', async (letters) => {
+  it.each(['R', 'AH', 'MRS', 'ABCD'])('%s can be drawn in at least forty ways that differ', async (letters) => {
     const seen: Uint8ClampedArray[] = [];
     for (const way of able(letters)) {
       const drawing = drawMark(way, words(letters), null, studio.shaper);

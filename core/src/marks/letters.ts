@@ -31,6 +31,8 @@ export type Setting =
   /** Neighbours share the stem between them. */
   | { readonly kind: 'shared' }
   | { readonly kind: 'stacked'; readonly rule: boolean }
+  /** Four letters, two over two. */
+  | { readonly kind: 'pairs' }
   /** Two by two, the symbol where a letter is missing. */
   | { readonly kind: 'four' }
   /** The middle one of three large. */
@@ -213,6 +215,22 @@ export function setLetters(
         return put;
       });
       return { first: together(...placed), second: together(...rules) };
+    }
+    case 'pairs': {
+      const rows = [letters.slice(0, 2), letters.slice(2)].map((pair) => textRegion(shaper, cut, pair.join(''), 0.04));
+      const wide = Math.max(...rows.map((row) => boxOf(row).width));
+      let foot = 0;
+      return only(
+        together(
+          ...rows.map((row) => {
+            const big = sized(row, Math.min(1.25, wide / boxOf(row).width));
+            const box = boxOf(big);
+            const put = shifted(big, -box.x - box.width / 2, foot - box.y);
+            foot += box.height + 0.14 * CAP;
+            return put;
+          }),
+        ),
+      );
     }
     case 'four': {
       const cells: Region[] = own.length === 2 ? [own[0], NOTHING, NOTHING, own[1]] : [...own];

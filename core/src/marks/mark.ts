@@ -261,11 +261,18 @@ function assembled(letters: Letters, way: Way, words: MarkWords, shaper: Shaper)
   }
 }
 
+/** Whether what stands round the letters is about as high as wide: a row of four would be small in it. */
+const inPairs = ({ round }: Way): boolean =>
+  round.kind === 'ring' ||
+  round.kind === 'branches' ||
+  (round.kind === 'frame' && round.frame !== 'oval' && round.frame !== 'plaque');
+
 /** The areas of a mark, in units of its own, y down; null where its letters cannot be read in this way. Its fonts must be there. */
 export function layersOf(way: Way, words: MarkWords, shaper: Shaper): Layers | null {
   const cut = faceFor(shaper, way.cut, words.letters.join(''));
   if (shaper.lacks(cut, words.letters.join('')).length > 0) return null;
-  const set = setLetters(shaper, cut, words.letters, way.set, words.symbol ?? way.symbol);
+  const setting = words.letters.length === 4 && inPairs(way) ? ({ kind: 'pairs' } as const) : way.set;
+  const set = setLetters(shaper, cut, words.letters, setting, words.symbol ?? way.symbol);
   return set && assembled(finished(set, way.finish), way, words, shaper);
 }
 

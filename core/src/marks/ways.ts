@@ -58,7 +58,7 @@ export const WAYS: readonly Way[] = [
   way('letters', 'fine', 'Between two rules', 'josefin-sans/400', row(0.22), { kind: 'bars' }),
   way('letters', 'starred', 'With a small star between', 'cormorant-garamond/600', row(0.2, 'dot'), none, { least: 2 }),
   way('letters', 'divided', 'With a rule between', 'marcellus/400', row(0.2, 'line'), none, { least: 2 }),
-  way('letters', 'slashed', 'With a slash between', 'jost/400', row(0.1, 'slash'), none, { least: 2, most: 3 }),
+  way('letters', 'slashed', 'With a slash between', 'jost/400', row(0.1, 'slash'), none, { least: 2 }),
   way('letters', 'and', 'With an ampersand', 'playfair-display/500', row(0.1, 'and'), none, { least: 2, most: 2 }),
   way('letters', 'shared-carved', 'Sharing a stem, carved', 'cinzel/700', { kind: 'shared' }, none, {
     least: 2,
@@ -71,10 +71,7 @@ export const WAYS: readonly Way[] = [
   way('letters', 'woven-stately', 'Woven, stately', 'bodoni-moda/500', woven(0.42), none, { least: 2, most: 3 }),
   way('letters', 'woven-plain', 'Woven, plain', 'jost/400', woven(0.36), none, { least: 2, most: 3 }),
   way('letters', 'stepped', 'Stepping down', 'playfair-display/800', woven(0.3, 0.3), none, { least: 2, most: 3 }),
-  way('letters', 'stacked', 'One over the other', 'oswald/600', { kind: 'stacked', rule: false }, none, {
-    least: 2,
-    most: 3,
-  }),
+  way('letters', 'stacked', 'One over the other', 'oswald/600', { kind: 'stacked', rule: false }, none, { least: 2 }),
   way(
     'letters',
     'stacked-ruled',
@@ -82,7 +79,7 @@ export const WAYS: readonly Way[] = [
     'gilda-display/400',
     { kind: 'stacked', rule: true },
     none,
-    { least: 2, most: 3 },
+    { least: 2 },
   ),
   way('letters', 'middle', 'Large in the middle', 'cormorant-garamond/600', { kind: 'middle' }, none, {
     least: 3,
@@ -107,12 +104,10 @@ export const WAYS: readonly Way[] = [
   }),
   way('form', 'disc-line', 'Two circles', 'spectral/400', row(0.06), frame('disc', 'two-lines')),
   way('form', 'disc-split', 'Disc of two halves', 'montserrat/800', row(0), frame('disc', 'split')),
-  way('form', 'square-full', 'Full square', 'archivo/800', { kind: 'stacked', rule: false }, frame('square', 'full'), {
-    most: 3,
-  }),
-  way('form', 'square-line', 'Two squares', 'poiret-one/400', row(0.08), frame('square', 'two-lines'), { most: 3 }),
+  way('form', 'square-full', 'Full square', 'archivo/800', { kind: 'stacked', rule: false }, frame('square', 'full')),
+  way('form', 'square-line', 'Two squares', 'poiret-one/400', row(0.08), frame('square', 'two-lines')),
   way('form', 'soft-square', 'Soft square', 'jost/600', row(-0.02), frame('soft-square', 'full')),
-  way('form', 'lozenge-full', 'Full lozenge', 'cinzel/700', row(0.04), frame('lozenge', 'full-lined'), { most: 3 }),
+  way('form', 'lozenge-full', 'Full lozenge', 'cinzel/700', row(0.04), frame('lozenge', 'full-lined')),
   way(
     'form',
     'lozenge-line',
@@ -126,25 +121,17 @@ export const WAYS: readonly Way[] = [
     },
   ),
   way('form', 'hexagon', 'Hexagon', 'josefin-sans/600', row(0.04), frame('hexagon', 'line')),
-  way('form', 'octagon', 'Full octagon', 'limelight/400', row(0.02), frame('octagon', 'full-lined'), { most: 3 }),
-  way('form', 'shield-full', 'Full shield', 'crimson-pro/700', row(0.02), frame('shield', 'full-lined'), { most: 3 }),
-  way('form', 'shield-split', 'Shield of two halves', 'bodoni-moda/800', row(0.02), frame('shield', 'split'), {
-    most: 3,
-  }),
-  way('form', 'shield-line', 'Shield with a symbol', 'forum/400', row(0.06), frame('shield', 'two-lines', 'below'), {
-    most: 3,
-  }),
-  way('form', 'arch-full', 'Full arch', 'uncial-antiqua/400', { kind: 'stacked', rule: false }, frame('arch', 'full'), {
-    most: 2,
-  }),
+  way('form', 'octagon', 'Full octagon', 'limelight/400', row(0.02), frame('octagon', 'full-lined')),
+  way('form', 'shield-full', 'Full shield', 'crimson-pro/700', row(0.02), frame('shield', 'full-lined')),
+  way('form', 'shield-split', 'Shield of two halves', 'bodoni-moda/800', row(0.02), frame('shield', 'split')),
+  way('form', 'shield-line', 'Shield with a symbol', 'forum/400', row(0.06), frame('shield', 'two-lines', 'below')),
+  way('form', 'arch-full', 'Full arch', 'uncial-antiqua/400', { kind: 'stacked', rule: false }, frame('arch', 'full')),
   way('form', 'arch-line', 'Arch with a symbol', 'marcellus/400', row(0.05), frame('arch', 'two-lines', 'above'), {
-    most: 3,
     symbol: 'moon',
   }),
   way('form', 'oval', 'Two ovals', 'gilda-display/400', row(0.08), frame('oval', 'two-lines')),
-  way('form', 'seal', 'Seal', 'abril-fatface/400', row(0), frame('seal', 'full-lined'), { most: 3 }),
+  way('form', 'seal', 'Seal', 'abril-fatface/400', row(0), frame('seal', 'full-lined')),
   way('form', 'stamp', 'Stamp with a symbol', 'oswald/400', row(0.04), frame('stamp', 'line', 'above'), {
-    most: 3,
     symbol: 'wave',
   }),
   way('form', 'plaque', 'Full plaque', 'libre-baskerville/700', row(0.08), frame('plaque', 'full-lined')),
@@ -152,7 +139,7 @@ export const WAYS: readonly Way[] = [
     least: 2,
   }),
   way('form', 'book', 'Open book', 'eb-garamond/600', row(0), { kind: 'pages' }, { least: 2, most: 2 }),
-  way('form', 'pennant', 'Pennant', 'oswald/600', row(0), frame('pennant', 'full'), { most: 3 }),
+  way('form', 'pennant', 'Pennant', 'oswald/600', row(0), frame('pennant', 'full')),
 
   way(
     'name',
@@ -176,15 +163,7 @@ export const WAYS: readonly Way[] = [
     { kind: 'name', rules: false },
     { most: 3 },
   ),
-  way(
-    'name',
-    'ring-line',
-    'Name round two circles',
-    'spectral/700',
-    row(0.03),
-    { kind: 'ring', full: false },
-    { most: 3 },
-  ),
+  way('name', 'ring-line', 'Name round two circles', 'spectral/700', row(0.03), { kind: 'ring', full: false }),
   way(
     'name',
     'ring-full',
@@ -192,7 +171,7 @@ export const WAYS: readonly Way[] = [
     'josefin-sans/600',
     row(0.02),
     { kind: 'ring', full: true },
-    { most: 3, symbol: 'leaf' },
+    { symbol: 'leaf' },
   ),
   way(
     'name',
@@ -233,18 +212,15 @@ export const WAYS: readonly Way[] = [
   ),
   way('symbol', 'between', 'A symbol between, carved', 'forum/400', row(0.1, 'symbol'), none, {
     least: 2,
-    most: 3,
     symbol: 'leaf',
   }),
   way('symbol', 'between-lantern', 'A symbol between, narrow', 'oswald/600', row(0.1, 'symbol'), none, {
     least: 2,
-    most: 3,
     symbol: 'lantern',
   }),
-  way('symbol', 'branches', 'Between branches', 'gilda-display/400', woven(0.3), { kind: 'branches' }, { most: 3 }),
-  way('symbol', 'rays', 'Before a rising sun', 'limelight/400', row(0.04), { kind: 'rays' }, { most: 3 }),
+  way('symbol', 'branches', 'Between branches', 'gilda-display/400', woven(0.3), { kind: 'branches' }),
+  way('symbol', 'rays', 'Before a rising sun', 'limelight/400', row(0.04), { kind: 'rays' }),
   way('symbol', 'disc-above', 'Disc with a symbol', 'work-sans/700', row(0.02), frame('disc', 'full', 'above'), {
-    most: 3,
     symbol: 'flame',
   }),
   way(
@@ -254,7 +230,7 @@ export const WAYS: readonly Way[] = [
     'eb-garamond/600',
     row(0.04),
     frame('shield', 'full', 'above'),
-    { most: 3, symbol: 'key' },
+    { symbol: 'key' },
   ),
   way(
     'symbol',
@@ -264,7 +240,6 @@ export const WAYS: readonly Way[] = [
     row(0.1),
     frame('hexagon', 'two-lines', 'below'),
     {
-      most: 3,
       symbol: 'shell',
     },
   ),

@@ -4,11 +4,11 @@
  */
 export const VERSIONS = {
   paint: 'e84a09939a',
-  trace: 'a2f8532cfd',
-  pin: 'aab0118590',
-  promo: '7690ed3272',
-  image: 'a673be06e4',
+  trace: '7ec60b5d06',
+  pin: '7df2b3140d',
+  promo: '295c3ae20d',
+  image: '51eaf4a32f',
   epub: '342d7f1f67',
-  pdf: '38ec6af8a4',
+  pdf: 'faf127637e',
   svg: '4ecf4be386',
 } as const;
