@@ -1,7 +1,7 @@
 /** Sets up, then runs every check and test; ends with one line that counts them all. */
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { ROOT, build, installBooks, installPackages, installTestTools } from './setup.mjs';
 
 installPackages();
@@ -10,6 +10,8 @@ installBooks();
 
 let passed = 0;
 let failed = 0;
+/** What failed, said once more at the very end: a long run is read from there. */
+const failures = [];
 const results = join(ROOT, 'test-results');
 mkdirSync(results, { recursive: true });
 
@@ -30,7 +32,7 @@ async function checks(list) {
       if (code === 0) passed++;
       else {
         failed++;
-        console.log(`${name} failed`);
+        failures.push(`${name}: ${said.trim().split('\n')[0]}`);
       }
     }
   };
@@ -43,7 +45,7 @@ function suite(name, command, args, report, count, env = {}) {
   const from = performance.now();
   rmSync(report, { force: true });
   const status = run(command, args, env);
-  let counted = { passed: 0, failed: 0 };
+  let counted = { passed: 0, failed: 0, failures: [] };
   try {
     counted = count(JSON.parse(readFileSync(report, 'utf8')));
   } catch {
@@ -51,12 +53,16 @@ function suite(name, command, args, report, count, env = {}) {
   }
   passed += counted.passed;
   failed += counted.failed;
+  failures.push(...counted.failures);
   console.log(`${name}: ${Math.round((performance.now() - from) / 1000)} s`);
   if (counted.passed + counted.failed === 0 || (status !== 0 && counted.failed === 0)) {
     failed++;
-    console.log(`${name} did not run to its end`);
+    failures.push(`${name} did not run to its end`);
   }
 }
+
+const firstLine = (text) => text.split('\n')[0].slice(0, 200);
+const specsOf = (suites) => suites.flatMap((each) => [...each.specs, ...specsOf(each.suites ?? [])]);
 
 await checks([
   ['format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
@@ -76,6 +82,14 @@ suite(
   (r) => ({
     passed: r.numPassedTests,
     failed: r.numFailedTests,
+    failures: r.testResults.flatMap((file) => [
+      ...(file.assertionResults.length === 0 && file.message
+        ? [`${relative(ROOT, file.name)}: ${firstLine(file.message)}`]
+        : []),
+      ...file.assertionResults
+        .filter((test) => test.status === 'failed')
+        .map((test) => `${relative(ROOT, file.name)} › ${test.fullName}: ${firstLine(test.failureMessages[0] ?? '')}`),
+    ]),
   }),
 );
 build();
@@ -88,9 +102,13 @@ suite(
   (r) => ({
     passed: r.stats.expected + r.stats.flaky,
     failed: r.stats.unexpected,
+    failures: specsOf(r.suites)
+      .filter((spec) => !spec.ok)
+      .map((spec) => `${spec.file}:${spec.line} › ${spec.title}`),
   }),
   { PLAYWRIGHT_JSON_OUTPUT_NAME: journeys },
 );
 
+if (failures.length > 0) console.log(`\nFailed:\n${failures.map((line) => `  ${line}`).join('\n')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);
