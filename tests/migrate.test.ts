@@ -212,7 +212,7 @@ describe('curves and parts of schema 11', () => {
     if (!opened.ok) throw new Error(opened.fault.code);
     const curve = { id: 'c', order: 'm', kind: 'curve', family: { kind: 'between', count: 3, part: 'd' } };
     const words = { id: 'w', order: 'n', kind: 'words' };
-    const since = { kerning: 'face', hyphens: false, initial: null, room: null, style: null };
+    const since = { kerning: 'face', hyphens: false, initial: null, room: null, style: null, pairs: [] };
     const step = {
       label: 'x',
       forward: [{ op: 'remove', path: ['cover', 'parts', 'c'] }],
@@ -258,11 +258,12 @@ describe('words and documents of schema 12', () => {
     const words = { id: 'w', order: 'n', kind: 'words', figures: 'lining' };
     const doc = { widthPx: 9, heightPx: 9, finished: false, parts: { w: words } };
     const step = { label: 'x', forward: [], back: [{ op: 'replace', path: ['cover'], value: doc }], key: null };
-    const since = { kerning: 'face', hyphens: false, initial: null, room: null, style: null };
+    const since = { kerning: 'face', hyphens: false, initial: null, room: null, style: null, pairs: [] };
     expect(readStep(step as never, 12)!.back[0].value).toEqual({
       ...doc,
       parts: { w: { ...words, ...since } },
       styles: {},
+      groups: {},
       guides: null,
     });
   });
@@ -275,15 +276,24 @@ describe('pictures of schema 13', () => {
     const { cover } = opened.value.book;
     const pictures = Object.values(cover.parts).filter((part) => part.kind === 'picture');
     expect(pictures.length).toBeGreaterThan(0);
-    for (const picture of pictures) expect(picture).toMatchObject({ cutOut: null, soft: { fade: { kind: 'side' } } });
+    for (const picture of pictures)
+      expect(picture).toMatchObject({ cutOut: null, lean: { x: 0, y: 0 }, soft: { fade: { kind: 'side' } } });
     expect(cover.guides?.columns).toEqual({ count: 4, gutter: 0.02 });
     const picture = { id: 'p', order: 'n', kind: 'picture', soft: null };
+    const words = { id: 'w', order: 'o', kind: 'words', style: null };
+    const doc = { widthPx: 9, heightPx: 9, finished: false, parts: { w: words }, styles: {}, guides: null };
     const step = {
       label: 'x',
       forward: [],
-      back: [{ op: 'add', path: ['cover', 'parts', 'p'], value: picture }],
+      back: [
+        { op: 'add', path: ['cover', 'parts', 'p'], value: picture },
+        { op: 'replace', path: ['cover'], value: doc },
+      ],
       key: null,
     };
-    expect(readStep(step as never, 13)!.back[0].value).toEqual({ ...picture, cutOut: null });
+    expect(readStep(step as never, 13)!.back.map(({ value }) => value)).toEqual([
+      { ...picture, cutOut: null, lean: { x: 0, y: 0 } },
+      { ...doc, parts: { w: { ...words, pairs: [] } }, groups: {} },
+    ]);
   });
 });

@@ -196,7 +196,7 @@ describe('a picture painted by hand', () => {
 });
 
 describe('a colour taken out', () => {
-  const plain = { brightness: 0, contrast: 0, saturation: 0, hueRad: 0, tint: null, blur: 0 };
+  const plain = { brightness: 0, contrast: 0, saturation: 0, hueRad: 0, tint: null, blur: 0, lean: { x: 0, y: 0 } };
 
   it('is gone, others stay as they are, and a mixture keeps only the other', () => {
     const source = raster(4, 1);

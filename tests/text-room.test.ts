@@ -26,6 +26,9 @@ import {
   plainManner,
   plainRoom,
   syllablesFor,
+  pairAround,
+  pairsIn,
+  withPair,
 } from '@yosomi/core/text';
 import { loadAllFonts, shaper, spec as plain } from './fixtures/type';
 
@@ -317,6 +320,49 @@ describe('letters spaced by eye', () => {
   it('are as the face has them in scripts that join, and cost the face nothing elsewhere', () => {
     const arabic = shaper.shape('amiri/400', 'كتاب', optical);
     expect(arabic.advance).toBe(shaper.shape('amiri/400', 'كتاب', plainManner).advance);
+  });
+});
+
+describe('two letters with a space of their own', () => {
+  const spaced = (text: string, pair: string, by: number, more = {}) =>
+    shaper.shape('jost/600', text, { ...plainManner, ...more, pairs: [{ pair, by }] });
+
+  it('stand so much apart wherever they meet, and nothing else moves', () => {
+    const plain = shaper.shape('jost/600', 'WAVAWA', plainManner);
+    const apart = spaced('WAVAWA', 'WA', 0.11);
+    expect(apart.advance - plain.advance).toBeCloseTo(0.22, 6);
+    const moved = apart.glyphs.map(({ at }, i) => Math.round((at - plain.glyphs[i].at) * 1e4) / 1e4);
+    expect(moved).toEqual([0, 0.11, 0.11, 0.11, 0.11, 0.22]);
+    // And on top of what the eye asks for, and of tracking.
+    for (const more of [{ kerning: 'optical' as const }, { tracking: 0.1 }]) {
+      const without = shaper.shape('jost/600', 'WAVE', { ...plainManner, ...more });
+      expect(spaced('WAVE', 'AV', -0.05, more).advance - without.advance).toBeCloseTo(-0.05, 6);
+    }
+  });
+
+  it('are no ligature any more, and others still are', () => {
+    const cut = FAMILIES.flatMap(({ cuts }) => cuts)
+      .map(({ id }) => id)
+      .find((id) => shaper.has(id) && shaper.shape(id, 'fi', plainManner).glyphs.length === 1);
+    expect(cut).toBeDefined();
+    const glyphs = (pairs: { pair: string; by: number }[]) =>
+      shaper.shape(cut!, 'fi', { ...plainManner, pairs }).glyphs.length;
+    expect(glyphs([])).toBe(1);
+    expect(glyphs([{ pair: 'fi', by: 0.02 }])).toBe(2);
+    expect(glyphs([{ pair: 'in', by: 0.02 }])).toBe(1);
+  });
+
+  it('are those on either side of a place in a word, accents and all', () => {
+    expect(pairsIn('AVA vé')).toEqual(['AV', 'VA', 'vé']);
+    expect(pairsIn('كتاب a')).toEqual([]);
+    expect(pairAround('AVA', 1)).toBe('AV');
+    expect([0, 3, 4].map((at) => pairAround('AVA vé', at))).toEqual([null, null, null]);
+    expect(pairAround('ve\u0301t', 3)).toBe('e\u0301t');
+    expect(spaced('ve\u0301t', 'e\u0301t', 0.2).advance).toBeCloseTo(
+      shaper.shape('jost/600', 've\u0301t', plainManner).advance + 0.2,
+      6,
+    );
+    expect(withPair(withPair([], 'AV', 0.1), 'AV', 0)).toEqual([]);
   });
 });
 

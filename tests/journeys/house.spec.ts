@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { compress } from 'woff2-encoder';
-import { bench, coverReady, expect, onToFront, part, pick, put, shownMark, shownPixel, test } from './help';
+import { bench, coverReady, expect, kept, onToFront, part, pick, put, shownMark, shownPixel, test } from './help';
 
 test.use({ shelf: ['lamplighter-1', 'moss', 'weather'] });
 
@@ -108,6 +108,15 @@ test('the house style: colours and marks that every title has at hand', async ({
     await page.keyboard.press('Escape');
   });
 
+  await test.step('a style of words is kept', async () => {
+    await part(page, 'Byline').click();
+    await b.inspector.getByRole('button', { name: 'Name this look as a style' }).click();
+    await page.getByRole('dialog').getByLabel('Name', { exact: true }).fill('Quiet capitals');
+    await page.keyboard.press('Enter');
+    await b.inspector.getByRole('button', { name: 'Keep it in the house style' }).click();
+    await expect(b.inspector.getByText('In the house style.')).toBeVisible();
+  });
+
   await test.step('both are at hand in another title', async () => {
     await open(page, 'The Balcony Moss Garden');
     const before = await shownMark(page, /^Cover of/);
@@ -117,6 +126,25 @@ test('the house style: colours and marks that every title has at hand', async ({
     await b.inspector.getByRole('button', { name: 'Colour 1 of the drawing #7733aa' }).first().click();
     await coverReady(page);
     await expect.poll(() => shownMark(page, /^Cover of/)).not.toBe(before);
+  });
+
+  await test.step('and so is the style, which follows the house where one asks for it', async () => {
+    await part(page, 'Byline').click();
+    await b.choose('Style of the words', 'Quiet capitals');
+    await expect(b.inspector.getByText('In the house style.')).toBeVisible();
+    await b.number('Tracking', 300);
+    await b.inspector.getByRole('button', { name: 'Change the style to this' }).click();
+    await b.inspector.getByRole('button', { name: 'Change it in the house style' }).click();
+    await expect(b.inspector.getByText('In the house style.')).toBeVisible();
+    await kept(page);
+    await open(page, 'Weather for Two Voices');
+    await part(page, 'Byline').click();
+    const before = await shownMark(page, /^Cover of/);
+    await b.inspector.getByRole('button', { name: 'Take the one of the house' }).click();
+    await expect(b.inspector.getByLabel('Tracking', { exact: true })).toHaveValue('300');
+    await expect.poll(() => shownMark(page, /^Cover of/)).not.toBe(before);
+    await page.keyboard.press('Control+z');
+    await expect(b.inspector.getByRole('button', { name: 'Take the one of the house' })).toBeVisible();
   });
 });
 

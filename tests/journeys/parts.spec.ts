@@ -74,6 +74,25 @@ test('the list stands as the parts lie; a row is carried to another depth, and t
     await coverReady(page);
     await expect.poll(() => names(page)).toEqual(first.toSpliced(4, 2, 'Group of 2', 'Ellipse', 'Lantern'));
   });
+
+  await test.step('a group is named, and its copy is a group of that name', async () => {
+    await part(page, 'Group of 2').focus();
+    await page.keyboard.press('F2');
+    await page.keyboard.type('Lamp on its shelf');
+    await page.keyboard.press('Enter');
+    await expect(part(page, 'Lamp on its shelf')).toBeFocused();
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Control+d');
+    const own = ['Lamp on its shelf', 'Ellipse', 'Lantern'];
+    await expect.poll(() => names(page)).toEqual(first.toSpliced(4, 2, ...own, ...own));
+    await page.keyboard.press('Control+c');
+    await page.keyboard.press('Control+v');
+    await expect.poll(() => names(page)).toEqual([...own, ...first.toSpliced(4, 2, ...own, ...own)]);
+    await kept(page);
+    await page.reload();
+    await coverReady(page);
+    await expect.poll(() => names(page)).toEqual([...own, ...first.toSpliced(4, 2, ...own, ...own)]);
+  });
 });
 
 test('depth is moved past what is met, and what would change nothing cannot be pressed', async ({ page }) => {

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { bench, coverReady, expect, part, shownPixel, test } from './help';
+import { bench, coverReady, expect, part, shownMark, shownPixel, test } from './help';
 
 test.use({ shelf: ['moss'] });
 
@@ -67,6 +67,66 @@ test('tools with keys: nothing moves, the view moves, a colour is taken, gaps ar
     await expect.poll(far).toBeLessThan(40);
     await page.getByRole('button', { name: 'Undo', exact: true }).click();
     await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeDisabled();
+  });
+
+  await test.step('a colour is taken by keys alone, and Esc takes none', async () => {
+    await part(page, 'Badge').click();
+    const before = await shownMark(page, /^Cover of/);
+    await part(page, 'Badge').focus();
+    await page.keyboard.press('4');
+    await expect(surface(page)).toBeFocused();
+    await page.keyboard.press('Shift+ArrowUp');
+    const said = page.getByRole('status').filter({ hasText: /^#[0-9a-f]{6}$/ });
+    const first = await said.textContent();
+    for (let i = 0; i < 6; i++) await page.keyboard.press('Shift+ArrowUp');
+    await expect.poll(() => said.textContent()).not.toBe(first);
+    const hex = await said.textContent();
+    await page.keyboard.press('Escape');
+    await expect(said).toHaveCount(0);
+    await expect(part(page, 'Badge')).toBeFocused();
+    await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeDisabled();
+    await page.keyboard.press('4');
+    for (let i = 0; i < 7; i++) await page.keyboard.press('Shift+ArrowUp');
+    await expect(said).toHaveText(hex!);
+    await page.keyboard.press('Enter');
+    await expect(bench(page).inspector.getByRole('button', { name: `Colour: ${hex}, choose another` })).toBeVisible();
+    await expect.poll(() => shownMark(page, /^Cover of/)).not.toBe(before);
+    await page.keyboard.press('Control+z');
+    await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeDisabled();
+  });
+
+  await test.step('two letters are moved apart at the cursor, and wherever they meet', async () => {
+    await part(page, 'Title').click();
+    const before = await shownMark(page, /^Cover of/);
+    await surface(page).focus();
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Home');
+    await page.keyboard.press('Alt+ArrowUp');
+    await expect(page.getByText('Put the cursor between two letters first.')).toBeVisible();
+    await page.keyboard.press('ArrowRight');
+    for (let i = 0; i < 8; i++) await page.keyboard.press('Alt+ArrowUp');
+    await page.keyboard.press('Alt+ArrowDown');
+    await page.keyboard.press('Escape');
+    const b = bench(page);
+    await expect(b.inspector.getByLabel('Between T and h')).toHaveValue('70');
+    await expect.poll(() => shownMark(page, /^Cover of/)).not.toBe(before);
+    await b.inspector.getByLabel('Between T and h').fill('-40');
+    await page.keyboard.press('Enter');
+    await b.choose('Two letters', 'M o');
+    await expect(b.inspector.getByLabel('Between M and o')).toHaveValue('0');
+    await b.inspector.getByRole('button', { name: 'All as the face has them' }).click();
+    await expect.poll(() => shownMark(page, /^Cover of/)).toBe(before);
+  });
+
+  await test.step('a picture is set upright, and back', async () => {
+    await part(page, 'Picture').click();
+    const before = await shownMark(page, /^Cover of/);
+    const upright = bench(page).inspector.getByRole('slider', { name: 'Upright' });
+    await upright.focus();
+    await page.keyboard.press('End');
+    await expect.poll(() => shownMark(page, /^Cover of/)).not.toBe(before);
+    await page.keyboard.press('Control+z');
+    await expect.poll(() => shownMark(page, /^Cover of/)).toBe(before);
   });
 
   await test.step('the gaps round what is chosen are shown in px, and go again', async () => {

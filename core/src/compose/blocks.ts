@@ -88,11 +88,11 @@ export const setWords = (part: NewWords, text: string, place: Rect, widthPx: num
 type NewWords = Omit<WordsPart, 'id' | 'order'>;
 
 function specOf(part: NewWords, text: string, widthPx: number): TextSpec {
-  const { tracking, smallCaps, alternates, figures, kerning, wide } = part;
+  const { tracking, smallCaps, alternates, figures, kerning, pairs, wide } = part;
   return {
     text,
     cut: part.cut,
-    manner: { tracking, smallCaps, alternates, figures, kerning, wide },
+    manner: { tracking, smallCaps, alternates, figures, kerning, pairs, wide },
     leading: part.leading,
     upper: part.upper,
     align: part.align,

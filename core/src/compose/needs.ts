@@ -1,7 +1,7 @@
 import { keyOf } from '../base';
 import type { Brief } from '../book';
 import { type Doc, type Fill, type OverlayPart, type PicturePart, type PictureSource } from '../cover';
-import { type Development, isPlain } from '../darkroom';
+import { type Development, enlargedBy, isPlain } from '../darkroom';
 import { type TextureSpec } from '../texture';
 import { FALLBACK_CUT, fallbacksFor } from '../text';
 import { textOf } from './words-of';
@@ -61,12 +61,12 @@ export function imageOf(part: PicturePart): string {
   return isPlain(look) ? base : `${base}#${keyOf(look)}`;
 }
 
-const developmentOf = ({ look, soft, cutOut, source }: PicturePart): Development => {
+const developmentOf = ({ look, soft, cutOut, lean, source }: PicturePart): Development => {
   const { brightness, contrast, saturation, hueRad, tint, blur } = look;
   // It was found in one picture, and cuts no other.
   const own = source.kind === 'asset' && source.asset === cutOut?.of;
   const matte = cutOut && own ? { picture: cutOut.matte, feather: cutOut.feather } : null;
-  return { brightness, contrast, saturation, hueRad, tint, blur, clear: soft?.clear ?? null, matte };
+  return { brightness, contrast, saturation, hueRad, tint, blur, clear: soft?.clear ?? null, matte, lean };
 };
 
 const ratioOf = (doc: Doc): number => Math.round((1000 * doc.heightPx) / doc.widthPx) / 1000;
@@ -125,7 +125,7 @@ export function needs(doc: Doc, brief: Brief): Needs {
         if (part.look.grain > 0) wantTexture(grainOf(part));
         const wanted = developmentOf(part);
         const look = isPlain(wanted) ? null : wanted;
-        const k = part.zoom * (part.innerTurnRad === 0 ? 1 : 1.6);
+        const k = part.zoom * (part.innerTurnRad === 0 ? 1 : 1.6) * enlargedBy(part.lean);
         const tiled = part.fit === 'tile';
         const size = {
           across: k * (tiled ? part.tileSize : part.area.width),

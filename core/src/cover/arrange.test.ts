@@ -14,6 +14,8 @@ import {
   coverSlivers,
   docOf,
   duplicateParts,
+  nameGroup,
+  pasteParts,
   equalMargins,
   groupParts,
   inOrder,
@@ -206,6 +208,44 @@ describe('copies, groups and looks', () => {
     expect(withGroup(next, 'seal')).toEqual(['high', 'seal']);
     expect(withGroup(next, 'low')).toEqual(['low']);
     expect(withGroup(apply(groupParts(['high', 'seal'], null), next), 'seal')).toEqual(['seal']);
+  });
+
+  it('a group that is copied whole is another group of the same name; a part copied out of one stays in it', () => {
+    const named = apply(nameGroup('g', '  Seals  '), apply(groupParts(['high', 'seal'], 'g')));
+    expect(named.groups).toEqual({ g: 'Seals' });
+    const twice = apply(duplicateParts(['high', 'seal'], ['high-2', 'seal-2']), named);
+    expect(withGroup(twice, 'seal-2').sort()).toEqual(['high-2', 'seal-2']);
+    expect(withGroup(twice, 'seal').sort()).toEqual(['high', 'seal']);
+    expect(twice.groups).toEqual({ g: 'Seals', 'high-2': 'Seals' });
+    // Neither lies between the parts of the other.
+    const grouped = inOrder(twice).filter((p) => p.group !== null);
+    expect(grouped.map((p) => p.group)).toEqual(['g', 'g', 'high-2', 'high-2']);
+    expect(grouped.map((p) => p.kind).slice(0, 2)).toEqual(grouped.map((p) => p.kind).slice(2));
+    const one = apply(duplicateParts(['seal'], ['seal-3']), named);
+    expect(withGroup(one, 'seal').sort()).toEqual(['high', 'seal', 'seal-3']);
+  });
+
+  it('parts that are pasted are bound to each other, never to those they were copied from', () => {
+    const named = apply(nameGroup('g', 'Seals'), apply(groupParts(['high', 'seal'], 'g')));
+    const pair = ['high', 'seal', 'hung'].map((id) => named.parts[id]);
+    const pasted = apply(pasteParts(pair, ['a', 'b', 'c'], named.groups), named);
+    expect(withGroup(pasted, 'a').sort()).toEqual(['a', 'b']);
+    expect((pasted.parts.c as WordsPart).follows?.part).toBe('a');
+    expect(pasted.groups).toEqual({ g: 'Seals', a: 'Seals' });
+    const back = apply(pasteParts([...pair].reverse(), ['c', 'b', 'a'], named.groups), named);
+    expect(inOrder(back).map(({ id }) => id)).toEqual(inOrder(pasted).map(({ id }) => id));
+    const alone = apply(pasteParts([named.parts.seal], ['d'], named.groups), named);
+    expect(alone.parts.d.group).toBeNull();
+    expect(withGroup(alone, 'seal').sort()).toEqual(['high', 'seal']);
+  });
+
+  it('a name goes with an empty one, and with its group; a group that is not there has none', () => {
+    const named = apply(nameGroup('g', 'Seals'), apply(groupParts(['high', 'seal'], 'g')));
+    expect(apply(nameGroup('g', ' '), named).groups).toEqual({});
+    const free = apply(groupParts(['high', 'seal'], null), named);
+    const other = apply(nameGroup('h', 'Lines'), apply(groupParts(['high', 'low'], 'h'), free));
+    expect(other.groups).toEqual({ h: 'Lines' });
+    expect(refused(nameGroup('nobody', 'x'))).toBe('part-gone');
   });
 
   it('gives the look and leaves what is said and where it sits', () => {

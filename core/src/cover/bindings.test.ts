@@ -11,6 +11,7 @@ import {
   fillForm,
   joinCurves,
   moveParts,
+  bringStyle,
   nameStyle,
   ownLook,
   removePart,
@@ -203,6 +204,22 @@ describe('a style of words', () => {
     // Where words stand is never a matter of style.
     for (const id of ['on', 'round', 'free']) expect(get(doc, id).area).toEqual(get(cover, id).area);
     expect(get(doc, 'on').baseline).toEqual(get(cover, 'on').baseline);
+  });
+
+  it('comes from elsewhere with its name, and later as it is there by then', () => {
+    const house = { name: 'Small heads', look: { ...named.styles.s.look, colour: '#123456' } };
+    let doc = done(named, bringStyle(['on'], 'h', house));
+    expect(doc.styles.h).toEqual({ ...house, name: 'Small heads 2' });
+    expect(get(doc, 'on')).toMatchObject({ style: 'h', colour: '#123456' });
+    doc = done(doc, wearStyle(['round'], 'h'));
+    doc = done(doc, setPart('round', { size: 0.07 }));
+    const later = { name: 'Heads', look: { ...house.look, colour: '#654321', size: 0.03 } };
+    doc = done(doc, bringStyle(['on'], 'h', later));
+    expect(doc.styles.h).toEqual(later);
+    expect(get(doc, 'on')).toMatchObject({ colour: '#654321', size: 0.03 });
+    expect(get(doc, 'round')).toMatchObject({ colour: '#654321', size: 0.07 });
+    expect(get(doc, 'free')).toEqual(get(named, 'free'));
+    expect(fault(doc, bringStyle(['on'], 'i', { ...later, name: '' }))).toBe('style-value');
   });
 
   it('leaves locked words alone when it is given, and all words as they look when it goes', () => {

@@ -18,6 +18,11 @@ export const Doc = z.object({
     .record(z.string(), WordsStyle)
     .refine((styles) => Object.keys(styles).length <= 60)
     .default({}),
+  /** What groups are called, by the group; one without a name says how many parts it holds. Older documents do not say it. */
+  groups: z
+    .record(z.string().max(40), z.string().min(1).max(60))
+    .refine((groups) => Object.keys(groups).length <= 250)
+    .default({}),
   /** What it is worked by; null for nothing but its edges. Older documents do not say it. */
   guides: PageGuides.nullable().default(null),
 });
@@ -51,7 +56,7 @@ export function docOf(widthPx: number, heightPx: number, parts: readonly PartSee
     const full = { ...part, id: part.id ?? `${part.kind}-${i}`, order: keys[i] } as Part;
     keyed[full.id] = full;
   });
-  return { widthPx, heightPx, finished, parts: keyed, styles: {}, guides: null };
+  return { widthPx, heightPx, finished, parts: keyed, styles: {}, groups: {}, guides: null };
 }
 
 type Seed<P> = P extends Part ? Omit<P, 'id' | 'order'> & { id?: string } : never;

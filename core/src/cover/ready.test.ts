@@ -63,7 +63,7 @@ describe.each([
       if (seed.kind === 'words') expect(['prata/400', 'jost/400']).toContain(seed.cut);
     }
     const ids = seeds.map((_, i) => `new${i}`);
-    const added = change(doc, addGroup(ids, seeds, 'g1'));
+    const added = change(doc, addGroup(ids, seeds, 'g1', 'Praise'));
     if (!added.ok) throw new Error(added.fault.code);
     const { next } = added.value;
     // In front of everything, in their order, bound together where they are several.
@@ -73,6 +73,7 @@ describe.each([
         .slice(-ids.length),
     ).toEqual(ids);
     expect(new Set(ids.map((id) => next.parts[id].group))).toEqual(new Set([seeds.length > 1 ? 'g1' : null]));
+    expect(next.groups).toEqual(seeds.length > 1 ? { g1: 'Praise' } : {});
   });
 });
 
@@ -125,7 +126,7 @@ describe('ready groups', () => {
 
   it('is refused whole where an id is taken', () => {
     const seeds = readyParts('offer', doc, words, readyArea('offer', doc), '#203040');
-    const added = change(doc, addGroup(['new', 'title'], seeds, 'g1'));
+    const added = change(doc, addGroup(['new', 'title'], seeds, 'g1', 'Offer'));
     expect(added).toMatchObject({ ok: false, fault: { code: 'part-exists' } });
   });
 });

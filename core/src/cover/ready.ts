@@ -5,6 +5,7 @@ import { newShape, newWords } from './defaults';
 import type { Doc, PartSeed } from './document';
 import { addPart } from './ops/add-part';
 import { groupParts } from './ops/depth';
+import { nameGroup } from './ops/groups';
 import { coloursOf } from './ops/recolour';
 import type { Area, WordsPart } from './parts';
 
@@ -222,13 +223,14 @@ function legibleOn(colour: Hex, doc: Doc): Hex {
   return own.length > 0 ? mostLegible(colour, own) : mostLegible(colour, ['#ffffff', '#101112']);
 }
 
-/** Adds parts as one group in front of everything. Faults: those of `addPart`. */
-export function addGroup(ids: readonly string[], seeds: readonly PartSeed[], group: string): Edit<Doc> {
+/** Adds parts as one group of this name in front of everything. Faults: those of `addPart`. */
+export function addGroup(ids: readonly string[], seeds: readonly PartSeed[], group: string, name: string): Edit<Doc> {
   return (doc) => {
     for (const [i, seed] of seeds.entries()) {
       const refused = addPart(ids[i], seed)(doc);
       if (refused) return refused;
     }
-    return seeds.length > 1 ? groupParts(ids.slice(0, seeds.length), group)(doc) : undefined;
+    if (seeds.length < 2) return;
+    return groupParts(ids.slice(0, seeds.length), group)(doc) ?? nameGroup(group, name)(doc);
   };
 }

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { labOf } from '../colour';
 import { type Raster, raster } from '../pixels';
-import { type Development, blurred, develop, isPlain } from './index';
+import { homography, project } from '../plane';
+import { type Development, blurred, develop, enlargedBy, isPlain, shownOf, uprighted } from './index';
 
 const plain: Development = {
   brightness: 0,
@@ -13,6 +14,7 @@ const plain: Development = {
   blur: 0,
   clear: null,
   matte: null,
+  lean: { x: 0, y: 0 },
 };
 const patches: readonly (readonly [number, number, number])[] = [
   [0, 0, 0],
@@ -127,5 +129,73 @@ describe('a blur', () => {
     expect(out.data[i + 3]).toBeGreaterThan(10);
     expect(out.data[i + 3]).toBeLessThan(200);
     expect(Math.abs(out.data[i] - 200)).toBeLessThan(6);
+  });
+});
+
+describe('lines set upright', () => {
+  /** A wall with a window seen from below: its sides run together by a share of the width at the top. */
+  const house = (width: number, height: number, inset: number): Raster => {
+    const r = raster(width, height);
+    const h = homography(
+      shownOf({ x: 0, y: inset }),
+      [0, 1, 2, 3].map((i) => ({ x: i === 1 || i === 2 ? 1 : 0, y: i > 1 ? 1 : 0 })),
+    )!;
+    for (let y = 0; y < height; y++)
+      for (let x = 0; x < width; x++) {
+        const p = project(h, { x: (x + 0.5) / width, y: (y + 0.5) / height });
+        const lit = Math.floor(p.x * 8) % 2 === 0;
+        r.data.set(lit ? [230, 220, 200, 255] : [40, 50, 70, 255], (y * width + x) * 4);
+      }
+    return r;
+  };
+
+  it('stand upright after it: each column of stripes is of one colour', () => {
+    const taken = house(320, 240, 0.6);
+    const set = uprighted(taken, { x: 0, y: 0.6 });
+    const column = (r: Raster, x: number): number[] =>
+      Array.from({ length: r.height }, (_, y) => r.data[(y * r.width + x) * 4]);
+    const spread = (list: number[]): number => Math.max(...list) - Math.min(...list);
+    const middles = Array.from({ length: 8 }, (_, i) => Math.round((i + 0.5) * 40));
+    expect(middles.filter((x) => spread(column(taken, x)) > 100).length).toBeGreaterThan(4);
+    for (const x of middles) expect(spread(column(set, x))).toBe(0);
+  });
+
+  it('shows only what is in the picture, and turned over is the same turned over', () => {
+    const corner = fc.double({ min: -1, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(corner, corner, (x, y) => {
+        for (const p of shownOf({ x, y })) {
+          expect(Math.min(p.x, p.y)).toBeGreaterThanOrEqual(0);
+          expect(Math.max(p.x, p.y)).toBeLessThanOrEqual(1);
+        }
+        expect(enlargedBy({ x, y })).toBeGreaterThanOrEqual(1);
+        const flipped = raster(picture.width, picture.height);
+        const over = (r: Raster): Raster => {
+          const out = raster(r.width, r.height);
+          for (let j = 0; j < r.height; j++)
+            for (let i = 0; i < r.width; i++)
+              out.data.set(
+                r.data.subarray((j * r.width + i) * 4, (j * r.width + i) * 4 + 4),
+                ((r.height - 1 - j) * r.width + i) * 4,
+              );
+          return out;
+        };
+        flipped.data.set(over(picture).data);
+        const [one, two] = [over(uprighted(picture, { x, y })), uprighted(flipped, { x, y: -y })];
+        const off = one.data.reduce((most, v, i) => Math.max(most, Math.abs(v - two.data[i])), 0);
+        expect(off).toBeLessThanOrEqual(1);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('a clear edge lends no colour, and one pixel is a picture too', () => {
+    const r = raster(4, 4);
+    for (let i = 0; i < 16; i++) r.data.set(i % 4 < 2 ? [200, 0, 0, 255] : [0, 255, 0, 0], i * 4);
+    const set = uprighted(r, { x: 0.4, y: 0.7 });
+    for (let i = 0; i < 16; i++) if (set.data[i * 4 + 3] > 8) expect(set.data[i * 4 + 1]).toBe(0);
+    const dot = raster(1, 1);
+    dot.data.set([1, 2, 3, 255]);
+    expect([...uprighted(dot, { x: 0.4, y: 0.7 }).data]).toEqual([1, 2, 3, 255]);
   });
 });

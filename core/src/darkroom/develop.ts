@@ -2,6 +2,7 @@ import { type Hex, labOf, rgbOf, rgbOfLab } from '../colour';
 import { type Raster, raster } from '../pixels';
 import { blurred } from './blur';
 import { cutOut } from './cut-out';
+import { type Lean, isUpright, uprighted } from './lean';
 
 /** How a picture is developed; see `Look` of a picture part. Grain is laid over later, at the cover's own pixels. */
 export type Development = {
@@ -19,6 +20,8 @@ export type Development = {
   readonly matte: { readonly picture: string; readonly feather: number } | null;
   /** A colour that is taken out: gone up to `reach` from it (OKLab), whole from `reach + soft` on. */
   readonly clear: { readonly colour: Hex; readonly reach: number; readonly soft: number } | null;
+  /** How far lines that run together are set upright and level. */
+  readonly lean: Lean;
 };
 
 export const isPlain = (look: Development): boolean =>
@@ -29,6 +32,7 @@ export const isPlain = (look: Development): boolean =>
   look.tint === null &&
   look.clear === null &&
   look.matte === null &&
+  isUpright(look.lean) &&
   look.blur === 0;
 
 /**
@@ -64,7 +68,8 @@ export function develop(given: Raster, look: Development, matte: Raster | null =
     to[i + 2] = z;
     to[i + 3] = data[i + 3];
   }
-  return look.blur > 0 ? blurred(out, look.blur * source.width) : out;
+  const soft = look.blur > 0 ? blurred(out, look.blur * source.width) : out;
+  return isUpright(look.lean) ? soft : uprighted(soft, look.lean);
 }
 
 /**

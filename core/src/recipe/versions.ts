@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: 'e84a09939a',
-  trace: '7ec60b5d06',
-  pin: '7df2b3140d',
-  promo: '295c3ae20d',
-  image: '51eaf4a32f',
-  epub: '342d7f1f67',
-  pdf: 'faf127637e',
-  svg: '4ecf4be386',
+  paint: '5e0aee3fb0',
+  trace: 'a5f597c9c3',
+  pin: '4d2e8372b4',
+  promo: '8e9fb17949',
+  image: '6f9c7ad820',
+  epub: '87a27eea54',
+  pdf: '89491b125f',
+  svg: '63756fea1b',
 } as const;

@@ -1,5 +1,6 @@
 export * from './font-book';
 export * from './shaper';
+export * from './pairs';
 export * from './breaking';
 export * from './layout';
 export * from './along';

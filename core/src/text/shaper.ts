@@ -2,6 +2,7 @@ import type * as HarfBuzz from 'harfbuzzjs';
 import { type Result, fail, ok } from '../base';
 import { type Path, type Rect, PathBuilder, pathBounds, transformPath, translate } from '../plane';
 import { type CutId, FALLBACK_CUT } from './font-book';
+import { type PairSpace, gapsOf, pairAt } from './pairs';
 import { type Flanks, flanksOf, opticalKern, whiteBetween } from './optical';
 
 /** Shaped text of one font, in em, baseline at y = 0, y down. */
@@ -35,6 +36,8 @@ export type Manner = {
   readonly alternates: boolean;
   readonly figures: Figures;
   readonly kerning: Kerning;
+  /** Space that two letters have of their own wherever they stand side by side. */
+  readonly pairs: readonly PairSpace[];
   /** Percent of the family's own width, on its width axis; null leaves it. */
   readonly wide: number | null;
 };
@@ -45,6 +48,7 @@ export const plainManner: Manner = {
   alternates: false,
   figures: 'face',
   kerning: 'face',
+  pairs: [],
   wide: null,
 };
 
@@ -190,7 +194,8 @@ export class Shaper {
   }
 
   shape(cut: CutId, text: string, manner: Manner): Run {
-    const key = `${cut} ${manner.tracking} ${manner.smallCaps} ${manner.alternates} ${manner.figures} ${manner.kerning} ${manner.wide} ${text}`;
+    const pairs = manner.pairs.map(({ pair, by }) => `${pair}${by}`).join();
+    const key = `${cut} ${manner.tracking} ${manner.smallCaps} ${manner.alternates} ${manner.figures} ${manner.kerning} ${pairs} ${manner.wide} ${text}`;
     const known = this.#runs.get(key);
     if (known) return known;
     if (this.#runs.size > RUN_CACHE) this.#runs.clear();
@@ -206,7 +211,7 @@ export class Shaper {
   }
 
   #shape(loaded: Loaded, text: string, manner: Manner): Run {
-    const { tracking, smallCaps, alternates, figures, kerning, wide } = manner;
+    const { tracking, smallCaps, alternates, figures, kerning, pairs, wide } = manner;
     const { unitsPerEm } = loaded;
     const drawn = this.#width(loaded, wide);
     const { font, glyphs: outlines } = drawn;
@@ -223,6 +228,10 @@ export class Shaper {
       ...(alternates ? on(ALTERNATES, 1) : []),
       ...on(FIGURE_TAGS[figures], 1),
       ...(optical ? on(['kern'], 0) : []),
+      // Nor those whose space is their own.
+      ...gapsOf(text, pairs).flatMap(([from, to]) =>
+        ['liga', 'clig', 'dlig'].map((tag) => new this.#hb.Feature(tag, 0, from, to)),
+      ),
     ];
     this.#hb.shape(font, buffer, features);
     const infos = buffer.getGlyphInfos();
@@ -236,7 +245,7 @@ export class Shaper {
       if (info.codepoint === 0) missing.add(String.fromCodePoint(text.codePointAt(info.cluster) ?? 0xfffd));
       let outline = outlines.get(info.codepoint);
       if (!outline) outlines.set(info.codepoint, (outline = this.#outline(font, info.codepoint, unitsPerEm)));
-      const own = transformPath(
+      const drawing = transformPath(
         outline,
         translate((place.xOffset ?? 0) / unitsPerEm, -(place.yOffset ?? 0) / unitsPerEm),
       );
@@ -245,9 +254,10 @@ export class Shaper {
         optical && next
           ? this.#kern(drawn, unitsPerEm, [info.codepoint, text[info.cluster]], [next.codepoint, text[next.cluster]])
           : 0;
-      const advance = (place.xAdvance ?? 0) / unitsPerEm + kern;
-      if (own.ops.length > 0) glyphs.push({ at: pen, advance, path: own });
-      for (const n of transformPath(own, translate(pen, 0)).ops) ops.push(n);
+      const own = next ? pairAt(text, info.cluster, next.cluster, pairs) : 0;
+      const advance = (place.xAdvance ?? 0) / unitsPerEm + kern + own;
+      if (drawing.ops.length > 0) glyphs.push({ at: pen, advance, path: drawing });
+      for (const n of transformPath(drawing, translate(pen, 0)).ops) ops.push(n);
       pen += advance;
       // Combining marks keep their place over the letter.
       const last = i === infos.length - 1;

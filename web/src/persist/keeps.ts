@@ -11,6 +11,8 @@ const Copied = z.object({
   parts: z.array(Part).min(1),
   assets: z.record(z.string(), Asset),
   faces: z.record(z.string(), OwnFace),
+  /** Names of groups. The first releases did not keep them. */
+  groups: z.record(z.string(), z.string()).default({}),
 });
 export type Copied = Omit<z.infer<typeof Copied>, 'schema'>;
 
@@ -25,10 +27,20 @@ export async function copyParts(
   parts: readonly Part[],
   assets: Copied['assets'],
   faces: Copied['faces'],
+  groups: Copied['groups'],
 ): Promise<void> {
   const cuts = parts.flatMap((p) => (p.kind === 'words' ? [p.cut, p.minor?.cut, ...p.accents.map((a) => a.cut)] : []));
   const own = cuts.flatMap((cut) => (cut?.startsWith(OWN_FACE) ? [cut.slice(OWN_FACE.length)] : []));
-  const value = { schema: 1, parts: [...parts], assets: only(assets, picturesOf(parts)), faces: only(faces, own) };
+  const value = {
+    schema: 1,
+    parts: [...parts],
+    assets: only(assets, picturesOf(parts)),
+    faces: only(faces, own),
+    groups: only(
+      groups,
+      parts.flatMap(({ group }) => group ?? []),
+    ),
+  };
   await db.keeps.put({ id: 'copied', value });
 }
 

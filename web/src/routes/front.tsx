@@ -18,6 +18,7 @@ import { Inspector } from '../features/front/inspector';
 import { PartsPanel } from '../features/front/parts-panel';
 import { ShownBook } from '../features/front/shown-book';
 import { TOOLS, useTool, useToolActions } from '../features/front/tool';
+import type { Picking } from '../features/front/use-pick';
 import { SizesDialog } from '../features/front/sizes-dialog';
 import { SizeSwitch } from '../features/front/size-switch';
 import { GROUNDS, Table } from '../features/front/table';
@@ -58,7 +59,7 @@ export function FrontPage() {
   const [drawing, setDrawing] = useState(false);
   const [guides, setGuides] = useState(true);
   const [showQuiet, setShowQuiet] = useState(false);
-  const [picking, setPicking] = useState<{ take(hex: string): void } | null>(null);
+  const [picking, setPicking] = useState<Picking | null>(null);
   const navigate = useNavigate();
   const asked = askedDialog(useLocation().state);
   const [dialog, setDialog] = useState<FrontDialog | null>(asked);
@@ -159,6 +160,7 @@ export function FrontPage() {
             take(hex);
             setPicking(null);
           },
+          end: () => setPicking(null),
         }),
     }),
     [],
@@ -247,7 +249,7 @@ export function FrontPage() {
               quiet={showQuiet ? (quiet.data ?? null) : null}
               drawing={drawing}
               onStroke={stroked}
-              picking={picking?.take ?? null}
+              picking={picking}
               footer={
                 <>
                   <SizeSwitch
@@ -266,7 +268,7 @@ export function FrontPage() {
                           : brushing
                             ? 'Paint on the picture. X changes what the brush does, Esc ends.'
                             : picking
-                              ? 'Click a colour on the cover'
+                              ? 'Click a colour on the cover, or move by arrow keys and press Enter. Esc ends.'
                               : showQuiet
                                 ? 'Pale is calm'
                                 : TOOLS.find((one) => one.id === tool)?.says}

@@ -103,6 +103,7 @@ function OpenPromo({ campaignId, formatId }: { campaignId: string; formatId: str
       finished: false,
       parts: {},
       styles: {},
+      groups: {},
       guides: null,
     }),
     [format.widthPx, format.heightPx],

@@ -2,6 +2,7 @@ import { type Edit, fault, orderBetween } from '../../base';
 import { type Rect, clamp, nearestAlong, union } from '../../plane';
 import { type Doc, SAFE, inOrder } from '../document';
 import { runwayOf } from '../outline';
+import { groupOfCopy } from './groups';
 import { type Area, type CurveNode, type Part, Part as PartSchema, type WordsPart } from '../parts';
 
 /** Frames of parts in pixels, as the composition reports them. */
@@ -211,15 +212,23 @@ export function spaceParts(
 /** Copies of parts, right in front of their originals and a little aside. `names` gives each copy its id. */
 export function duplicateParts(ids: readonly string[], names: readonly string[]): Edit<Doc> {
   return (doc) => {
+    if (ids.some((id) => !doc.parts[id])) return fault('part-gone');
     const fresh = new Map(ids.map((id, i) => [id, names[i]]));
-    for (const [id, name] of fresh) {
-      const part = doc.parts[id];
-      if (!part) return fault('part-gone');
+    const fromTheBack = inOrder(doc).filter((part) => fresh.has(part.id));
+    for (const part of fromTheBack) {
+      const name = fresh.get(part.id)!;
       if (part.kind === 'ground') return fault('ground-stays');
+      const group = groupOfCopy(doc, part, fresh);
+      // A group that is copied whole comes to lie in front of the old one, not between its parts.
+      const whole = group !== null && group !== part.group;
       const sorted = inOrder(doc);
-      const at = sorted.findIndex((p) => p.id === id);
-      const order = orderBetween(part.order, sorted[at + 1]?.order ?? null);
-      const copy: Part = PartSchema.parse({ ...structuredCopy(part), id: name, order, locked: false });
+      const at = sorted.findLastIndex(
+        (p) => p.id === part.id || (whole && (p.group === part.group || p.group === group)),
+      );
+      const order = orderBetween(sorted[at].order, sorted[at + 1]?.order ?? null);
+      const copy: Part = PartSchema.parse({ ...structuredCopy(part), id: name, order, group, locked: false });
+      const called = part.group !== null && group !== part.group ? doc.groups[part.group] : undefined;
+      if (group !== null && called) doc.groups[group] = called;
       const bound = boundTo(copy);
       if (bound === null || !fresh.has(bound)) shift(copy, undefined, doc, 0.02, 0.0125);
       rebind(copy, (of) => fresh.get(of) ?? of);

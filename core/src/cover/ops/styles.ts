@@ -59,18 +59,41 @@ export function setStyle(from: string): Edit<Doc> {
   return (doc) => {
     const part = doc.parts[from];
     if (part?.kind !== 'words' || part.style === null) return fault('part-gone');
-    const style = doc.styles[part.style];
-    if (!style) return fault('style-gone');
-    const next = lookOf(part);
-    for (const other of Object.values(doc.parts)) {
-      if (other.kind !== 'words' || other.style !== part.style || other.id === from) continue;
-      write(
-        other,
-        next,
-        FIELDS.filter((name) => same(other[name], style.look[name])),
-      );
-    }
-    style.look = next;
+    if (!doc.styles[part.style]) return fault('style-gone');
+    follow(doc, part.style, lookOf(part));
+  };
+}
+
+/** Gives a style another look; words that have it follow in what was not their own. */
+function follow(doc: Doc, id: string, next: StyleLook): void {
+  const style = doc.styles[id];
+  for (const part of Object.values(doc.parts)) {
+    if (part.kind !== 'words' || part.style !== id) continue;
+    write(
+      part,
+      next,
+      FIELDS.filter((name) => same(part[name], style.look[name])),
+    );
+  }
+  style.look = next;
+}
+
+/**
+ * Brings a style from elsewhere and gives it to words. Where the document has it, it comes to look as it does there, and all that
+ * have it follow; where another has its name, it is told apart by a number. Faults: `part-gone`, `style-value`.
+ */
+export function bringStyle(ids: readonly string[], id: string, from: WordsStyle): Edit<Doc> {
+  return (doc) => {
+    const brought = WordsStyle.safeParse(from);
+    if (!brought.success) return fault('style-value');
+    const { name, look } = brought.data;
+    const others = Object.entries(doc.styles).filter(([other]) => other !== id);
+    const taken = new Set(others.map(([, one]) => one.name.toLowerCase()));
+    const names = [name, ...Array.from({ length: 60 }, (_, i) => `${name.slice(0, 56)} ${i + 2}`)];
+    const called = names.find((one) => !taken.has(one.toLowerCase())) ?? name;
+    if (doc.styles[id]) follow(doc, id, look);
+    doc.styles[id] = { name: called, look };
+    return wearStyle(ids, id)(doc);
   };
 }
 

@@ -154,6 +154,8 @@ export const PicturePart = z.object({
   /** Older documents do not say it. */
   soft: SoftMask.nullable().default(null),
   cutOut: CutOut.nullable().default(null),
+  /** How far lines that run together are set upright (`y`: those to the top, or below 0 to the foot) and level (`x`: to the left, or the right). */
+  lean: z.object({ x: z.number().min(-1).max(1), y: z.number().min(-1).max(1) }).default({ x: 0, y: 0 }),
   look: Look,
   border: Border.nullable(),
   shadow: Shadow.nullable(),

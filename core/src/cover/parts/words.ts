@@ -122,8 +122,13 @@ export const WordsPart = z.object({
   alternates: z.boolean(),
   /** How figures stand. Older documents do not say it. */
   figures: z.enum(FIGURES).default('face'),
-  /** The next five are not said by older documents. Space between letters as the face has it, or by eye. */
+  /** The next six are not said by older documents. Space between letters as the face has it, or by eye. */
   kerning: z.enum(KERNINGS).default('face'),
+  /** Space that a person gave two letters wherever they stand side by side, as they are seen; em. */
+  pairs: z
+    .array(z.object({ pair: z.string().min(2).max(16), by: z.number().min(-0.5).max(0.5) }))
+    .max(60)
+    .default([]),
   /** Whether words are divided at the ends of lines, by the rules of the title's language. */
   hyphens: z.boolean().default(false),
   initial: Initial.nullable().default(null),

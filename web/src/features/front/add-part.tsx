@@ -109,7 +109,7 @@ export function AddPart(props: {
     const place = await studio.landing(shown, readyArea(kind, doc), filled ? SEEN : undefined);
     const seeds = readyParts(kind, doc, readyWords(stored), place.area, place.colour);
     const ids = seeds.map(freshId);
-    if (edit(`Add ${label.toLowerCase()}`, on(addGroup(ids, seeds, freshId())))) selectMany(ids);
+    if (edit(`Add ${label.toLowerCase()}`, on(addGroup(ids, seeds, freshId(), label)))) selectMany(ids);
   };
   const addMark = (form: Mark['form']): void => take(markOffer(form, doc, colour));
   /** A colour that was chosen stays; else it takes one that is seen where it lands. */

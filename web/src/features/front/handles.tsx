@@ -36,6 +36,9 @@ export function Handles(props: {
   const box = { x: frame.x * k, y: frame.y * k, width: frame.width * k, height: frame.height * k };
   const place = area ? { x: area.x * k, y: area.y * k, width: area.width * k, height: area.height * k } : box;
   const middle = box.y + box.height / 2;
+  // A handle of the place may stand where the measures would: they are read under it.
+  const held = place.y + place.height / 2;
+  const level = area && Math.abs(middle - held) < 14 ? held + 16 : middle;
   const left = Math.round(frame.x);
   const right = Math.round(width / k - frame.x - frame.width);
   const cx = box.x + box.width / 2;
@@ -44,14 +47,14 @@ export function Handles(props: {
     <svg className="pointer-events-none absolute inset-0 h-full w-full overflow-visible" aria-hidden>
       {props.turnRad === 0 && left > 0 && (
         <>
-          <line x1={0} x2={box.x} y1={middle} y2={middle} stroke={BLUE} />
-          <Measure x={box.x / 2} y={middle} text={String(left)} anchor="middle" />
+          <line x1={0} x2={box.x} y1={level} y2={level} stroke={BLUE} />
+          <Measure x={box.x / 2} y={level} text={String(left)} anchor="middle" />
         </>
       )}
       {props.turnRad === 0 && right > 0 && (
         <>
-          <line x1={box.x + box.width} x2={width} y1={middle} y2={middle} stroke={BLUE} />
-          <Measure x={(box.x + box.width + width) / 2} y={middle} text={String(right)} anchor="middle" />
+          <line x1={box.x + box.width} x2={width} y1={level} y2={level} stroke={BLUE} />
+          <Measure x={(box.x + box.width + width) / 2} y={level} text={String(right)} anchor="middle" />
         </>
       )}
       <g transform={turn}>

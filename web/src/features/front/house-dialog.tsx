@@ -29,7 +29,7 @@ export function HouseDialog({ open, onClose }: { open: boolean; onClose(): void 
     change((now) => ({ ...now, marks: [...now.marks, { id: freshId(), name, form }] })),
   );
   const without =
-    <K extends 'faces' | 'marks'>(list: K, id: string) =>
+    <K extends 'faces' | 'marks' | 'styles'>(list: K, id: string) =>
     (now: House): House => ({
       ...now,
       [list]: (now[list] as readonly { id: string }[]).filter((one) => one.id !== id),
@@ -39,7 +39,7 @@ export function HouseDialog({ open, onClose }: { open: boolean; onClose(): void 
       open={open}
       onClose={onClose}
       title="House style"
-      description="Colours, faces and marks that are at hand in every title. Taking one out changes no cover."
+      description="Colours, faces, marks and styles that are at hand in every title. Taking one out changes no cover."
     >
       {font.input}
       {mark.element}
@@ -112,6 +112,13 @@ export function HouseDialog({ open, onClose }: { open: boolean; onClose(): void 
           </Button>
         )}
       </div>
+      <Shelf title="Styles of words" empty="No styles yet. Name a look as a style on the Front, then keep it here.">
+        {house.styles.map((one) => (
+          <Kept key={one.id} label={one.name} onRemove={() => change(without('styles', one.id))}>
+            {one.name}
+          </Kept>
+        ))}
+      </Shelf>
     </Dialog>
   );
 }

@@ -94,17 +94,21 @@ function Switches(
 
 const MAIN = 'flex min-w-0 flex-1 items-center gap-2 py-1.5 pr-2.5 text-left';
 
+type Naming = {
+  renaming: boolean;
+  onRename(): void;
+  /** An empty name gives the usual one back; null leaves the name as it is. */
+  onNamed(name: string | null): void;
+};
+
 export function PartRow(
-  props: Same & {
-    part: Part;
-    inGroup: boolean;
-    picture: ImageBitmap | null;
-    report: WordsReport | undefined;
-    renaming: boolean;
-    onRename(): void;
-    /** null leaves the name as it is. */
-    onNamed(name: string | null): void;
-  },
+  props: Same &
+    Naming & {
+      part: Part;
+      inGroup: boolean;
+      picture: ImageBitmap | null;
+      report: WordsReport | undefined;
+    },
 ) {
   const { part, report, chosen, reached, picture } = props;
   const brief = useFrom((b) => b.brief);
@@ -117,7 +121,7 @@ export function PartRow(
       {props.renaming ? (
         <span className={`${MAIN} pl-2.5`}>
           <PartPicture bitmap={picture} />
-          <NameField part={part} onNamed={props.onNamed} />
+          <NameField name={name} usual={nameOf({ ...part, name: '' })} onNamed={props.onNamed} />
         </span>
       ) : (
         <button
@@ -167,12 +171,22 @@ export function PartRow(
 }
 
 /** A group as one row that folds. */
-export function GroupRow(props: Same & { parts: readonly Part[]; open: boolean; onFold(): void }) {
-  const { parts, open, chosen, reached } = props;
-  const name = `Group of ${parts.length}`;
+export function GroupRow(
+  props: Same &
+    Naming & {
+      parts: readonly Part[];
+      /** What a person calls it; empty where it has no name. */
+      called: string;
+      open: boolean;
+      onFold(): void;
+    },
+) {
+  const { parts, called, open, chosen, reached } = props;
+  const usual = `Group of ${parts.length}`;
+  const name = called || usual;
   const Icon = open ? ChevronDown : ChevronRight;
   return (
-    <Carried {...props} ids={parts.map(({ id }) => id)}>
+    <Carried {...props} ids={parts.map(({ id }) => id)} fixed={props.renaming}>
       <button
         type="button"
         tabIndex={-1}
@@ -184,31 +198,40 @@ export function GroupRow(props: Same & { parts: readonly Part[]; open: boolean; 
       >
         <Icon size={14} />
       </button>
-      <button
-        type="button"
-        data-main
-        onKeyDown={props.onKeyDown}
-        aria-pressed={chosen}
-        tabIndex={reached ? 0 : -1}
-        onClick={props.onChoose}
-        className={`${MAIN} pl-1.5`}
-      >
-        <span className="min-w-0 flex-1">
-          <span className="block truncate font-semibold">{name}</span>
-          <span className="block truncate text-xs text-ink-2 group-focus-within/row:pr-9 group-hover/row:pr-9">
-            {parts.map(nameOf).join(', ')}
-          </span>
+      {props.renaming ? (
+        <span className={`${MAIN} pl-1.5`}>
+          <NameField name={name} usual={usual} onNamed={props.onNamed} />
         </span>
-      </button>
-      <Switches
-        name={name.toLowerCase()}
-        hidden={parts.every((part) => part.hidden)}
-        locked={parts.every((part) => part.locked)}
-        reached={reached}
-        ground={false}
-        onSwitch={props.onSwitch}
-        onKeyDown={props.onKeyDown}
-      />
+      ) : (
+        <>
+          <button
+            type="button"
+            data-main
+            onKeyDown={props.onKeyDown}
+            aria-pressed={chosen}
+            tabIndex={reached ? 0 : -1}
+            onClick={props.onChoose}
+            onDoubleClick={props.onRename}
+            className={`${MAIN} pl-1.5`}
+          >
+            <span className="min-w-0 flex-1">
+              <span className="block truncate font-semibold">{name}</span>
+              <span className="block truncate text-xs text-ink-2 group-focus-within/row:pr-9 group-hover/row:pr-9">
+                {parts.map(nameOf).join(', ')}
+              </span>
+            </span>
+          </button>
+          <Switches
+            name={called || usual.toLowerCase()}
+            hidden={parts.every((part) => part.hidden)}
+            locked={parts.every((part) => part.locked)}
+            reached={reached}
+            ground={false}
+            onSwitch={props.onSwitch}
+            onKeyDown={props.onKeyDown}
+          />
+        </>
+      )}
     </Carried>
   );
 }
@@ -264,22 +287,23 @@ export function PartPicture({ bitmap, faint = false }: { bitmap: ImageBitmap | n
   );
 }
 
-function NameField({ part, onNamed }: { part: Part; onNamed(name: string | null): void }) {
-  const [text, setText] = useState(nameOf(part));
+/** `usual` is what a thing is called as long as nobody names it. */
+function NameField(props: { name: string; usual: string; onNamed(name: string | null): void }) {
+  const { name: now, usual, onNamed } = props;
+  const [text, setText] = useState(now);
   const field = useRef<HTMLInputElement>(null);
   // The person has just asked to type here.
   useEffect(() => field.current?.focus(), []);
-  const role = nameOf({ ...part, name: '' });
   const done = (): void => {
     const name = text.trim();
-    onNamed(name === role ? '' : name);
+    onNamed(name === usual ? '' : name);
   };
   return (
     <input
       ref={field}
-      aria-label={`Name of ${role.toLowerCase()}`}
+      aria-label={`Name of ${usual.toLowerCase()}`}
       value={text}
-      placeholder={role}
+      placeholder={usual}
       maxLength={60}
       onFocus={(e) => e.target.select()}
       onChange={(e) => setText(e.target.value)}

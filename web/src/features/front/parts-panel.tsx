@@ -9,7 +9,8 @@ import {
 } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { type AddedScrim } from '@yosomi/core/compose';
-import { type Doc, dropBehind, setPart } from '@yosomi/core/cover';
+import type { Edit } from '@yosomi/core/base';
+import { type Doc, dropBehind, nameGroup, setPart } from '@yosomi/core/cover';
 import type { WordsReport } from '@yosomi/core/recipe';
 import { type KeyboardEvent, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { useSession } from '../../state/session';
@@ -116,10 +117,16 @@ export function PartsPanel(props: {
       e.preventDefault();
       return fold(row.group, e.key === 'ArrowLeft');
     }
-    if (e.key === 'F2' && row.kind === 'part') {
+    if (e.key === 'F2' && row.kind !== 'added') {
       e.preventDefault();
       setRenaming(row.id);
     }
+  };
+  /** Ends naming a row, by `naming` where the name is another. */
+  const named = (id: string, name: string | null, before: string, what: string, naming: Edit<Doc>): void => {
+    setRenaming(null);
+    if (name !== null && name !== before) edit(`Name of ${what}`, on(naming));
+    requestAnimationFrame(() => focusRow(id));
   };
   const fold = (group: string, shut: boolean): void =>
     setFolded((now) => {
@@ -172,12 +179,15 @@ export function PartsPanel(props: {
                       report={reports.get(row.id)}
                       renaming={renaming === row.id}
                       onRename={() => setRenaming(row.id)}
-                      onNamed={(name) => {
-                        setRenaming(null);
-                        if (name !== null && name !== row.part.name)
-                          edit(`Name of ${nameOf(row.part).toLowerCase()}`, on(setPart(row.id, { name })));
-                        requestAnimationFrame(() => focusRow(row.id));
-                      }}
+                      onNamed={(name) =>
+                        named(
+                          row.id,
+                          name,
+                          row.part.name,
+                          nameOf(row.part).toLowerCase(),
+                          setPart(row.id, { name: name ?? '' }),
+                        )
+                      }
                     />
                   );
                 case 'group':
@@ -186,7 +196,13 @@ export function PartsPanel(props: {
                       key={row.id}
                       {...common(row)}
                       parts={row.parts}
+                      called={doc.groups[row.group] ?? ''}
                       open={row.open}
+                      renaming={renaming === row.id}
+                      onRename={() => setRenaming(row.id)}
+                      onNamed={(name) =>
+                        named(row.id, name, doc.groups[row.group] ?? '', 'the group', nameGroup(row.group, name ?? ''))
+                      }
                       onFold={() => fold(row.group, row.open)}
                     />
                   );

@@ -174,6 +174,7 @@ export function PictureInspector(props: {
             <LevelButton part={part} />
           </>
         )}
+        <LeanFields lean={part.lean} onChange={(lean, merge) => set('Perspective', { lean }, merge)} />
         <div className="flex gap-4">
           <Check label="Flip across" checked={part.flipX} onChange={(flipX) => set('Flip', { flipX })} />
           <Check label="Flip down" checked={part.flipY} onChange={(flipY) => set('Flip', { flipY })} />
@@ -217,6 +218,35 @@ export function PictureInspector(props: {
       </Group>
       <PlaceGroup part={part} doc={doc} frame={frame} frames={frames} on={on} />
       <MixGroup part={part} doc={doc} frames={frames} on={on} />
+    </>
+  );
+}
+
+/** Lines of the picture that run together, set upright and level. */
+function LeanFields(props: {
+  lean: PicturePart['lean'];
+  onChange(lean: PicturePart['lean'], merge?: string | false): void;
+}) {
+  const { lean, onChange } = props;
+  const line = (label: string, axis: 'x' | 'y') => (
+    <Slider
+      label={label}
+      value={lean[axis]}
+      least={-1}
+      most={1}
+      step={0.01}
+      onChange={(v) => onChange({ ...lean, [axis]: v }, `lean-${axis}`)}
+      format={signed}
+    />
+  );
+  return (
+    <>
+      {line('Upright', 'y')}
+      {line('Level', 'x')}
+      <p className="text-xs text-ink-2">
+        Sets lines upright that run together at the top (+) or the foot (−), and level those that do so at the left or
+        right.
+      </p>
     </>
   );
 }

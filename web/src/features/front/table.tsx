@@ -9,7 +9,6 @@ import { Bitmap } from '../../ui/bitmap';
 import { Calm } from '../../ui/calm';
 import { Tip } from '../../ui/tip';
 import { boxOf } from './box-of';
-import { colourAt } from './colour-at';
 import { CurveHandles } from './curve-handles';
 import { GapLines } from './gap-lines';
 import { Frames, Guides, Handles } from './handles';
@@ -23,6 +22,7 @@ import { useTool } from './tool';
 import { TypeOnCover } from './type-on-cover';
 import { useHands } from './use-hands';
 import { useInside } from './use-inside';
+import { type Picking, usePick } from './use-pick';
 import type { On } from './use-set';
 import { useTableKeys } from './use-table-keys';
 import { useTableView } from './use-table-view';
@@ -60,7 +60,7 @@ export function Table(props: {
   drawing?: boolean;
   onStroke?(points: readonly Point[]): void;
   /** Set while a colour is to be picked from the picture. */
-  picking?: ((hex: string) => void) | null;
+  picking?: Picking | null;
 }) {
   const { doc, frames, bitmap, on, onWidth } = props;
   const brief = useFrom((b) => b.brief);
@@ -92,6 +92,7 @@ export function Table(props: {
   const parts = selection.flatMap((id): Part[] => (doc.parts[id] ? [doc.parts[id]] : []));
   const part = parts.length === 1 ? parts[0] : undefined;
   const frame = part && frames.get(part.id);
+  const pick = usePick({ picking: props.picking ?? null, doc, k, room, surface });
   const keys = useTableKeys({
     doc,
     on,
@@ -132,7 +133,7 @@ export function Table(props: {
     }
     if (e.button !== 0) return;
     if (typing) return setTyping(null);
-    if (props.picking) return pick(e);
+    if (props.picking) return pick.at(hands.inCover(e));
     if (inside.at) {
       if (inside.holds(hands.inCover(e)))
         return hands.take(e, { kind: 'pan-picture', part: inside.at.part, frame: inside.at.frame });
@@ -151,11 +152,6 @@ export function Table(props: {
   const up = (): void => {
     panning.current = null;
     hands.end();
-  };
-  const pick = (e: PointerEvent): void => {
-    const { x, y } = hands.inCover(e);
-    const hex = colourAt(room.current?.querySelector('canvas'), { x: x / doc.widthPx, y: y / doc.heightPx });
-    if (hex) props.picking?.(hex);
   };
   const { zoomAt } = view;
   // The wheel is listened to once; what it turns is read when it turns.
@@ -217,7 +213,7 @@ export function Table(props: {
             data-surface
             data-tool={props.picking ? 'pick' : props.drawing ? 'draw' : tool}
             className={`absolute inset-0 touch-none focus-visible:outline-offset-4 ${props.picking || props.drawing ? 'cursor-crosshair' : tool === 'view' ? 'cursor-grab' : ''}`}
-            onKeyDown={keys.onKeyDown}
+            onKeyDown={(e) => pick.onKeyDown(e) || keys.onKeyDown(e)}
             onPointerDown={(e) => {
               e.stopPropagation();
               down(e);
@@ -320,6 +316,7 @@ export function Table(props: {
               </svg>
             )}
           </div>
+          {pick.mark}
           <PictureTools part={part} frame={frame} k={k} on={on} onEnd={() => surface.current?.focus()} />
           {props.guides && <PageGuides doc={doc} on={on} k={k} />}
           {typed?.kind === 'words' && (
@@ -355,7 +352,7 @@ export function Table(props: {
             <button
               type="button"
               aria-label="Show all pixels"
-              title="100 %"
+              title="100 %, 9"
               onClick={view.toFull}
               className="w-12 rounded-sm text-center font-mono text-xs hover:bg-ink/10"
             >

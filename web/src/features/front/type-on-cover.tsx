@@ -1,5 +1,7 @@
-import type { WordsPart } from '@yosomi/core/cover';
+import { type WordsPart, setPart } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
+import { capitals, pairAround, spaceOf, withPair } from '@yosomi/core/text';
+import { say } from '../../messages/say';
 import { useSession } from '../../state/session';
 import { nameOf } from './part-names';
 import type { On } from './use-set';
@@ -7,6 +9,8 @@ import { writeWords } from './write-words';
 
 const HEIGHT = 64;
 const GAP = 8;
+/** What one press moves two letters by, em. */
+const STEP = 0.01;
 
 /**
  * Where the field stands, px of the screen from the top of the cover: under its words, or above them, or at the head or foot
@@ -38,6 +42,14 @@ export function TypeOnCover(props: {
 }) {
   const { part, frame, k, height, on, onDone } = props;
   const edit = useSession((s) => s.edit);
+  /** Moves the two letters at the cursor apart, em; nearer below 0. */
+  const apart = ({ value, selectionStart, selectionEnd }: HTMLTextAreaElement, by: number): void => {
+    const typed = selectionStart === selectionEnd ? pairAround(value, selectionStart) : null;
+    if (!typed) return say('Put the cursor between two letters first.');
+    const pair = part.upper ? capitals(typed) : typed;
+    const pairs = withPair(part.pairs, pair, spaceOf(part.pairs, pair) + by);
+    edit(`Space of ${[...pair].join(' ')}`, on(setPart(part.id, { pairs })), `pair-${part.id}-${pair}`);
+  };
   const f = frame ?? { x: 0, y: 0, width: 0, height: 0 };
   return (
     <textarea
@@ -52,6 +64,10 @@ export function TypeOnCover(props: {
       onBlur={onDone}
       onKeyDown={(e) => {
         e.stopPropagation();
+        if (e.altKey && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) {
+          e.preventDefault();
+          apart(e.currentTarget, e.key === 'ArrowUp' ? STEP : -STEP);
+        }
         if (e.key === 'Escape' || (e.key === 'Enter' && (e.ctrlKey || e.metaKey))) onDone();
       }}
       className="absolute z-10 resize-none rounded-sm border border-blue bg-card px-2 py-1 text-base"

@@ -2,13 +2,12 @@ import {
   type Depth,
   type Doc,
   type Part,
-  addPart,
   coverSlivers,
   duplicateParts,
   groupParts,
   moveInDepth,
   pasteLook,
-  rebind,
+  pasteParts,
   removePart,
   setPart,
 } from '@yosomi/core/cover';
@@ -82,7 +81,7 @@ export function useFrontActions(props: {
       const parts = chosen().filter((p) => p.kind !== 'ground');
       const { book } = useSession.getState();
       if (!book || parts.length === 0) return false;
-      await copyParts(parts, book.assets, book.faces);
+      await copyParts(parts, book.assets, book.faces, doc().groups);
       say(parts.length === 1 ? 'Copied. It can be pasted into any title.' : `Copied ${parts.length} parts.`);
       return true;
     };
@@ -91,18 +90,13 @@ export function useFrontActions(props: {
       if (!read.ok) return sayFault(read.fault);
       const kept = read.value;
       if (!kept) return say('Nothing has been copied yet.');
-      const names = new Map(kept.parts.map((part) => [part.id, freshId()]));
+      const names = kept.parts.map(() => freshId());
       const done = edit('Paste', (book): Fault | undefined | void => {
         Object.assign(book.assets, kept.assets);
         Object.assign(book.faces, kept.faces);
-        for (const part of kept.parts) {
-          const copy = structuredClone(part);
-          rebind(copy, (of) => names.get(of) ?? null);
-          const refused = on(addPart(names.get(part.id) ?? freshId(), copy))(book);
-          if (refused) return refused;
-        }
+        return on(pasteParts(kept.parts, names, kept.groups))(book);
       });
-      if (done) selectMany([...names.values()]);
+      if (done) selectMany(names);
     };
     const lookFrom = async (): Promise<void> => {
       const read = await copiedParts();

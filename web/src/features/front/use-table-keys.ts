@@ -70,7 +70,7 @@ export function useTableKeys(props: {
     if (e.key === '+' || e.key === '=') return view.zoomAt(1.25);
     if (e.key === '-') return view.zoomAt(1 / 1.25);
     if (e.key === '0') return view.toFit();
-    if (e.key === '1') return view.toFull();
+    if (e.key === '9') return view.toFull();
     if (e.key === 'Enter' && part?.kind === 'picture' && props.inside.enter(part.id)) return e.preventDefault();
     if (e.key === 'Enter' && part?.kind === 'words') {
       e.preventDefault();

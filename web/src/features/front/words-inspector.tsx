@@ -22,6 +22,7 @@ import { ContrastFixes } from './fixes';
 import { inkOf, lyingInk } from './ink-of';
 import { MixGroup } from './mix-group';
 import { nameOf } from './part-names';
+import { PairSpaces } from './pair-spaces';
 import { PlaceGroup } from './place-group';
 import { QuietButton } from './quiet-button';
 import { SettingFields } from './setting-fields';
@@ -158,6 +159,7 @@ export function WordsInspector(props: {
             { value: 'optical', label: 'By eye' },
           ]}
         />
+        <PairSpaces part={part} words={words} set={set} />
         <Segmented
           label="Set to"
           value={part.align}

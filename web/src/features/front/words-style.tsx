@@ -2,19 +2,24 @@ import {
   type Doc,
   type StyleLook,
   type WordsPart,
+  WordsStyle,
+  bringStyle,
   dropStyle,
   nameStyle,
   ownLook,
   setStyle,
   wearStyle,
 } from '@yosomi/core/cover';
+import type { Book, OwnFace } from '@yosomi/core/project';
+import { OWN_FACE } from '@yosomi/core/text';
 import { useState } from 'react';
 import { freshId } from '../../platform/ids';
-import { useSession } from '../../state/session';
+import { useFrom, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Menu, type MenuGroup } from '../../ui/menu';
 import { NameDialog } from '../../ui/name-dialog';
 import { nameOf } from './part-names';
+import { useHouse } from './use-house';
 import type { On } from './use-set';
 
 const FIELDS: Readonly<Record<keyof StyleLook, string>> = {
@@ -39,12 +44,22 @@ const NONE = 'none';
 function StyleMenu(props: { ids: readonly string[]; value: string | null; mixed?: boolean; doc: Doc; on: On }) {
   const { ids, value, mixed, doc, on } = props;
   const edit = useSession((s) => s.edit);
+  const { house } = useHouse();
+  const faces = useHouseFaces();
   const styles = Object.entries(doc.styles);
+  const shared = house.styles.filter(({ id }) => !doc.styles[id]);
   const groups: MenuGroup[] = [
     { title: 'Styles of this cover', options: styles.map(([id, { name }]) => ({ value: `style ${id}`, label: name })) },
+    { title: 'Styles of the house', options: shared.map(({ id, name }) => ({ value: `house ${id}`, label: name })) },
     { title: 'Else', options: [{ value: NONE, label: 'No style' }] },
   ].filter((group) => group.options.length > 0);
   const choose = (chosen: string): void => {
+    const brought = shared.find((one) => chosen === `house ${one.id}`);
+    if (brought)
+      return void edit(`Style ${brought.name}`, (book) => {
+        faces(book, brought);
+        return on(bringStyle(ids, brought.id, brought))(book);
+      });
     const id = chosen === NONE ? null : chosen.slice('style '.length);
     void edit(id ? `Style ${doc.styles[id].name}` : 'No style', on(wearStyle(ids, id)));
   };
@@ -96,6 +111,7 @@ export function StyleRow({ part, doc, on }: { part: WordsPart; doc: Doc; on: On 
               </Button>
             </div>
           )}
+          {own.length === 0 && <InHouse part={part} style={style} id={part.style} on={on} />}
           {own.length === 0 && (
             <Button
               kind="link"
@@ -127,9 +143,63 @@ export function StyleRow({ part, doc, on }: { part: WordsPart; doc: Doc; on: On 
   );
 }
 
+/** Whether a style is in the house style, and how the two become one again. */
+function InHouse({ part, style, id, on }: { part: WordsPart; style: WordsStyle; id: string; on: On }) {
+  const edit = useSession((s) => s.edit);
+  const { house, change } = useHouse();
+  const faces = useHouseFaces();
+  const own = useFrom((b) => b.faces);
+  const there = house.styles.find((one) => one.id === id);
+  /** A face of one's own goes along. */
+  const keep = (): void =>
+    void change((now) => {
+      const face = ownFaceOf(style.look.cut, own);
+      return {
+        ...now,
+        styles: [...now.styles.filter((one) => one.id !== id), { id, ...style }],
+        faces: face && !now.faces.some((one) => one.id === face.id) ? [...now.faces, face] : now.faces,
+      };
+    });
+  if (there && JSON.stringify(WordsStyle.parse(there)) === JSON.stringify(WordsStyle.parse(style)))
+    return <p className="text-xs text-ink-2">In the house style.</p>;
+  return (
+    <div className="flex flex-wrap gap-x-3 gap-y-1">
+      <Button kind="link" onClick={keep}>
+        {there ? 'Change it in the house style' : 'Keep it in the house style'}
+      </Button>
+      {there && (
+        <Button
+          kind="link"
+          onClick={() =>
+            void edit(`Style ${there.name} of the house`, (book) => {
+              faces(book, there);
+              return on(bringStyle([part.id], id, there))(book);
+            })
+          }
+        >
+          Take the one of the house
+        </Button>
+      )}
+    </div>
+  );
+}
+
+const ownFaceOf = (cut: string, faces: Readonly<Record<string, OwnFace>>): OwnFace | undefined =>
+  cut.startsWith(OWN_FACE) ? faces[cut.slice(OWN_FACE.length)] : undefined;
+
+/** Brings the face of a style of the house into a title, where it is one of one's own. */
+function useHouseFaces(): (book: Book, style: WordsStyle) => void {
+  const { house } = useHouse();
+  return (book, { look }) => {
+    const face = ownFaceOf(look.cut, Object.fromEntries(house.faces.map((one) => [one.id, one])));
+    if (face) book.faces[face.id] = face;
+  };
+}
+
 /** The style of several lines of words. */
 export function ManyStyles({ parts, doc, on }: { parts: readonly WordsPart[]; doc: Doc; on: On }) {
-  if (Object.keys(doc.styles).length === 0) return null;
+  const { house } = useHouse();
+  if (Object.keys(doc.styles).length === 0 && house.styles.length === 0) return null;
   const [{ style }] = parts;
   const mixed = parts.some((part) => part.style !== style);
   return <StyleMenu ids={parts.map(({ id }) => id)} value={style} mixed={mixed} doc={doc} on={on} />;
