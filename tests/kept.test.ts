@@ -15,6 +15,7 @@ import { Copies } from '../web/src/persist/keeps';
 import { Measures } from '../web/src/persist/measures';
 import { PinLists } from '../web/src/persist/pins';
 import { SceneLists } from '../web/src/persist/scenes';
+import { Seens } from '../web/src/persist/seen';
 import { WishRows } from '../web/src/persist/wishes';
 
 const ROOT = join(import.meta.dirname, '..');
@@ -36,15 +37,18 @@ const KINDS: readonly Versioned<unknown>[] = [
   DemoRows,
   Deliveries,
   Steps,
+  Seens,
 ];
 
 /** One as a release of that schema wrote it. */
 function fixture(kind: string, schema: number): Record<string, unknown> | null {
   const json = join(FIXTURES, 'kept', `${kind}-${schema}.json`);
   if (existsSync(json)) {
-    const read = JSON.parse(readFileSync(json, 'utf8'));
     // A file is no JSON: it stands as a word.
-    return read.file === 'a file' ? { ...read, file: new Blob(['a file']) } : read;
+    const read = JSON.parse(readFileSync(json, 'utf8'), (_, value) =>
+      value === 'a file' ? new Blob(['a file']) : value,
+    );
+    return read;
   }
   const title = join(FIXTURES, `schema-${schema}`, 'words.yosomi');
   if (kind !== 'book' || !existsSync(title)) return null;

@@ -9,11 +9,13 @@ export const noise = (seed: number): Noise => createNoise2D(seeded(seed + 1));
 /** Several octaves of it, -1..1. */
 export function layeredNoise(seed: number, octaves: number): Noise {
   const one = noise(seed);
-  let whole = 0;
-  for (let o = 0; o < octaves; o++) whole += 0.5 ** o;
+  // Powers once, not at every place of a million.
+  const sizes = Float64Array.from({ length: octaves }, (_, o) => 2 ** o);
+  const shares = Float64Array.from({ length: octaves }, (_, o) => 0.5 ** o);
+  const whole = shares.reduce((sum, share) => sum + share, 0);
   return (x, y) => {
     let sum = 0;
-    for (let o = 0; o < octaves; o++) sum += one(x * 2 ** o + o * 17.3, y * 2 ** o - o * 9.1) * 0.5 ** o;
+    for (let o = 0; o < octaves; o++) sum += one(x * sizes[o] + o * 17.3, y * sizes[o] - o * 9.1) * shares[o];
     return sum / whole;
   };
 }

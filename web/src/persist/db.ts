@@ -30,6 +30,9 @@ export type FileRow = {
 /** One time that a file left: saved, packed into a zip, or sent to a store; kept for good. */
 export type DeliveryRow = { id?: number; title: string; at: string; delivery: unknown };
 
+/** What was seen last of a title's cover, to be there at once when it is opened again; made of the rest, so it may go any time. */
+export type SeenRow = { id: string; key: string; atMs: number; value: unknown };
+
 /** Where a database lives: the browser's own store, or another that answers to the same standard. */
 export type StoreEngine = { readonly indexedDB: IDBFactory; readonly IDBKeyRange: typeof IDBKeyRange };
 
@@ -41,6 +44,7 @@ class Database extends Dexie {
   steps!: EntityTable<StepRow, 'id'>;
   keeps!: EntityTable<KeepRow, 'id'>;
   deliveries!: EntityTable<DeliveryRow, 'id'>;
+  seen!: EntityTable<SeenRow, 'id'>;
 
   constructor(engine?: StoreEngine) {
     super('yosomi', engine);
@@ -48,6 +52,7 @@ class Database extends Dexie {
     this.version(2).stores({ steps: 'id, title', keeps: 'id' });
     this.version(3).stores({ deliveries: '++id, title' });
     this.version(4).stores({ removed: 'id, removedAt' });
+    this.version(5).stores({ seen: 'id, atMs' });
   }
 }
 

@@ -56,8 +56,9 @@ export async function putBack(id: string): Promise<Result<number>> {
 export async function forgetTitle(id: string): Promise<Result<void>> {
   const done = await ifClosed(id, () =>
     guarded(async () => {
-      await db.transaction('rw', [db.removed, db.files, db.steps, db.keeps], async () => {
+      await db.transaction('rw', [db.removed, db.files, db.steps, db.keeps, db.seen], async () => {
         await db.removed.delete(id);
+        await db.seen.delete(id);
         await db.files.where('title').equals(id).delete();
         await db.steps.where('title').equals(id).delete();
         await sweepLater();

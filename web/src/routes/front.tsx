@@ -81,15 +81,16 @@ export function FrontPage() {
     if (sideName) return (change: Edit<Doc>) => onSide(sideName, change);
     return size && sibling ? (change: Edit<Doc>) => onSibling(size, change) : onCover;
   }, [size, sibling, sideName]);
-  const { view: last, doc: viewed, failed, fresh } = useCoverView(book, width, dragging, side === null);
+  const as = side ? 'side' : sibling ? 'elsewhere' : 'front';
+  const { view: last, doc: viewed, failed, fresh, painted } = useCoverView(book, width, dragging, as);
   // A picture of another shape, of the side or sibling that was here before, is not this one: its place is shown until it comes.
   const fits =
     viewed !== null &&
     Math.abs((viewed.heightPx * book.cover.widthPx) / (viewed.widthPx * book.cover.heightPx) - 1) < 0.004;
   const view = fits ? last : null;
   // What only goes with the cover comes after it.
-  const { data: colours } = useCoverColours(book, view !== null);
-  const { data: pictures } = usePartPictures(book, view !== null);
+  const { data: colours } = useCoverColours(book, painted);
+  const { data: pictures } = usePartPictures(book, painted);
   const calm = useCalm(book, dragging);
   const frames = useMemo(
     () => (view && viewed ? framesNow(view.frames, viewed, book.cover) : NONE),

@@ -10,7 +10,7 @@ import { useCoverView } from '../work/use-cover-view';
 /** The cover where buyers see it: every shop size on every kind of page, and from which width each line reads. */
 export function GlancePage() {
   const book = useBook();
-  const { view } = useCoverView(book, 480, false);
+  const { view } = useCoverView(book, 480, false, 'elsewhere');
   const ratio = book.cover.heightPx / book.cover.widthPx;
   return (
     <main className="min-h-0 flex-1 overflow-auto focus-visible:-outline-offset-2" tabIndex={0}>

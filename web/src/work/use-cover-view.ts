@@ -5,6 +5,7 @@ import { coverKey } from '@yosomi/core/recipe';
 import { useEffect, useRef, useState } from 'react';
 import { nowMs } from '../platform/clock';
 import { useComeBack } from './come-back';
+import { keepSight, sightOf } from './sight';
 import type { CoverView } from './studio.worker';
 import { studio } from './workers';
 
@@ -20,20 +21,26 @@ let last: { readonly key: string; readonly measure: CoverView['measure'] } | nul
 /** What was measured last on the screen, for files that are made of the same cover. */
 export const lastMeasured = (): typeof last => last;
 
-/** `doc` is the cover that `view` shows. */
+/** `doc` is the cover that `view` shows; `painted` is false as long as that is what was seen of it last time. */
 export type LiveCover = {
   readonly view: CoverView | null;
   readonly doc: Doc | null;
   readonly failed: boolean;
   readonly fresh: boolean;
+  readonly painted: boolean;
 };
+
+/** What is shown: the front where it is worked on, which is kept as it was seen; the front elsewhere or in another shape; or a side. */
+export type ShownAs = 'front' | 'elsewhere' | 'side';
 
 /**
  * The cover as it is now, painted in the worker. A change of the cover on the screen is painted at once as it will look, without a
  * word measured; thumbnails and measurements follow when the hand rests, later where changes follow each other, as while one types.
- * While something is dragged only the newest state is painted. `widthPx` is null until the screen knows it.
+ * While something is dragged only the newest state is painted. `widthPx` is null until the screen knows it. A cover that is opened
+ * is there at once as it was seen last, until it is painted.
  */
-export function useCoverView(book: Book, widthPx: number | null, dragging: boolean, front = true): LiveCover {
+export function useCoverView(book: Book, widthPx: number | null, dragging: boolean, as: ShownAs): LiveCover {
+  const front = as !== 'side';
   const [slot] = useState(() =>
     supersedingSlot(async (job: { book: Book; widthPx: number; quick: boolean; paced: boolean; front: boolean }) => {
       const [view] = await Promise.all([
@@ -45,6 +52,7 @@ export function useCoverView(book: Book, widthPx: number | null, dragging: boole
     }),
   );
   const [view, setView] = useState<CoverView | null>(null);
+  const [before, setBefore] = useState<{ readonly view: CoverView; readonly doc: Doc } | null>(null);
   const [doc, setDoc] = useState<Doc | null>(null);
   const [shown, setShown] = useState('');
   const [failed, setFailed] = useState(false);
@@ -66,6 +74,7 @@ export function useCoverView(book: Book, widthPx: number | null, dragging: boole
       if (whole) {
         measured.current = { view: next, place };
         if (next.whole) last = { key: coverKey(book), measure: next.measure };
+        if (next.whole && as === 'front') keepSight(book, next);
       }
       turns.shown = turn;
       const kept = measured.current?.view;
@@ -94,5 +103,16 @@ export function useCoverView(book: Book, widthPx: number | null, dragging: boole
     // The key stands for all that the picture is made from.
     // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [key, slot]);
-  return { view, doc, failed, fresh: shown === key };
+  const opened = useRef(book);
+  useEffect(() => {
+    let current = true;
+    const { current: first } = opened;
+    if (front) void sightOf(first).then((sight) => current && sight && setBefore({ view: sight, doc: first.cover }));
+    return () => {
+      current = false;
+    };
+  }, [front]);
+  if (view === null && before !== null && !failed)
+    return { view: before.view, doc: before.doc, failed, fresh: false, painted: false };
+  return { view, doc, failed, fresh: shown === key, painted: view !== null };
 }

@@ -3,7 +3,7 @@ import { DropdownMenu } from 'radix-ui';
 import { Ellipsis } from 'lucide-react';
 import { Link } from 'react-router';
 import { Bitmap } from '../../ui/bitmap';
-import { useCoverBitmap } from '../../work/queries';
+import { useSmallCover } from '../../work/queries';
 
 const COVER_PX = 200;
 
@@ -15,7 +15,7 @@ export function TitleCard(props: {
   onRemove(book: Book): void;
 }) {
   const { book } = props;
-  const { data: bitmap } = useCoverBitmap(book, COVER_PX * Math.min(2, Math.ceil(window.devicePixelRatio)));
+  const bitmap = useSmallCover(book, COVER_PX * Math.min(2, Math.ceil(window.devicePixelRatio)));
   const title = book.brief.title.trim() || 'Untitled';
   const height = Math.min(360, (COVER_PX * book.cover.heightPx) / book.cover.widthPx);
   const item = 'cursor-pointer rounded-sm px-3 py-1.5 outline-none data-[highlighted]:bg-blue-wash';
@@ -23,7 +23,7 @@ export function TitleCard(props: {
     <li className="flex w-[200px] flex-col gap-2.5">
       <Link to={`/title/${book.id}/front`} aria-label={`Open ${title}`} className="flex h-80 items-end">
         <Bitmap
-          bitmap={bitmap ?? null}
+          bitmap={bitmap}
           label={`Cover of ${title}`}
           className="bg-line/60 shadow-cover"
           style={{ width: (height * book.cover.widthPx) / book.cover.heightPx, height }}
