@@ -49,7 +49,8 @@ const start = (...args: string[]): Done => {
 beforeAll(async () => {
   dir = mkdtempSync(join(tmpdir(), 'yosomi-cli-'));
   put('book.yosomi', packProject(await pictureProject()));
-  put('untitled.yosomi', packProject(await pictureProject({ title: '' })));
+  const untitled = await pictureProject({ title: '' });
+  put('untitled.yosomi', packProject({ ...untitled, book: { ...untitled.book, id: 'untitled-01' } }));
   put('front.jpg', await fileOf(picturePixels(400, 640), 'jpeg'));
   put('red.png', await fileOf(picturePixels(60, 640, 9), 'png'));
 });
@@ -618,7 +619,67 @@ describe('the command line and ebooks', () => {
       (await run('deliver', at('book.yosomi'), '--out', out, '--only', 'stores', '--names', '{title}-{store}-{width}'))
         .out,
     ).toMatch(/^1 made/);
+    await refuses(
+      2,
+      /Give --store or --all-stores/,
+      ...['deliver', at('book.yosomi'), '--out', out, '--all-stores', '--store', 'longreach'],
+    );
+    await refuses(2, /no store "moon"/, 'deliver', at('book.yosomi'), '--out', out, '--store', 'longreach,moon');
+    await refuses(2, /need a pattern/, 'deliver', at('book.yosomi'), '--out', out, '--names', ' ');
     await refuses(2, /cannot hold \{colour\}/, 'deliver', at('book.yosomi'), '--out', out, '--names', '{colour}');
+  });
+
+  it('knows what a rename has left over, removes it where asked, and never what somebody else put there', async () => {
+    const out = at('renamed');
+    const base = ['--out', out, '--only', 'stores'];
+    const titled = async (title: string, id: string): Promise<Uint8Array> => {
+      const { book, files } = await pictureProject({ title, stores: ['longreach', 'bindery'] });
+      return packProject({ files, book: { ...book, id } });
+    };
+    put('one.yosomi', await titled('The First Name', 'title-aaaa1111'));
+    put('two.yosomi', await titled('Another Book', 'title-bbbb2222'));
+    const both = await run('deliver', at('one.yosomi'), at('two.yosomi'), ...base);
+    expect(both.out).toMatch(/^4 made, 0 up to date, 0 failed$/m);
+    writeFileSync(join(out, 'the-first-name/longreach/notes.txt'), 'my own');
+    put('one.yosomi', await titled('The Second Name', 'title-aaaa1111'));
+
+    const renamed = await run('deliver', at('one.yosomi'), ...base);
+    expect(renamed.out).toMatch(/^2 made, 0 up to date, 0 failed, 2 left over, removed by --tidy$/m);
+    expect(renamed.err).toMatch(/left over: the-first-name\/longreach\/the-first-name-cover-longreach/);
+    expect(renamed.err).not.toMatch(/another-book/);
+    // One that was changed since is somebody's own by now.
+    const [changed] = readdirSync(join(out, 'the-first-name/bindery'));
+    writeFileSync(join(out, 'the-first-name/bindery', changed), 'other bytes');
+    const tidied = await run('deliver', at('one.yosomi'), ...base, '--tidy');
+    expect(tidied.out).toMatch(/^0 made, 2 up to date, 0 failed, 1 removed, 1 left over, changed since$/m);
+    expect(readdirSync(join(out, 'the-first-name/longreach'))).toEqual(['notes.txt']);
+    expect(readdirSync(join(out, 'the-first-name/bindery'))).toEqual([changed]);
+    expect(readdirSync(join(out, 'another-book')).sort()).toEqual(['README.txt', 'bindery', 'longreach']);
+    expect((await run('deliver', at('two.yosomi'), ...base)).out).toMatch(/^0 made, 2 up to date, 0 failed/m);
+
+    // The same title twice is made once; for stores of this run only, what others want stays wanted.
+    put('copy.yosomi', readFileSync(at('two.yosomi')));
+    const twice = await run('deliver', at('two.yosomi'), at('copy.yosomi'), ...base, '--store', 'cartwheel');
+    expect(twice.err).toMatch(/copy\.yosomi: This is the same title as two\.yosomi/);
+    expect(twice.out).toMatch(/^1 made, 0 up to date, 1 failed(, \d left over.*)?$/m);
+    expect(twice.err).not.toMatch(/left over: another-book/);
+  });
+
+  it('does not touch a folder that a newer version wrote, and goes on in one of an older', async () => {
+    const out = at('older');
+    const base = ['deliver', at('book.yosomi'), '--out', out, '--only', 'stores'];
+    expect((await run(...base)).out).toMatch(/^1 made/);
+    const note = join(out, 'delivered.json');
+    const now = JSON.parse(readFileSync(note, 'utf8'));
+    expect(now).toMatchObject({ schema: 2, titles: { [Object.keys(now.titles)[0]]: 'the-weight-of-lanterns' } });
+    writeFileSync(note, JSON.stringify({ ...now, titles: undefined, schema: 1 }));
+    expect((await run(...base)).out).toMatch(/^0 made, 1 up to date, 0 failed$/m);
+    writeFileSync(note, JSON.stringify({ ...now, schema: 9 }));
+    await refuses(2, /made by a newer version/, ...base);
+    expect(JSON.parse(readFileSync(note, 'utf8')).schema).toBe(9);
+    // Paths that lead elsewhere are no paths of ours.
+    writeFileSync(note, JSON.stringify({ ...now, files: { '../../etc/x': { key: 'k', bytes: 1 } } }));
+    expect((await run(...base)).out).toMatch(/^1 made/);
   });
 
   it('refuses locked and broken books, leaving nothing behind', async () => {

@@ -19,12 +19,13 @@ import {
   makeDeliverable,
   noWishes,
   packageReadme,
+  nameFields,
   patternName,
   pdfFile,
   settledCover,
   storeImage,
   svgFile,
-  titleFolder,
+  titleFolders,
   unknownFields,
   verdictOf,
 } from '@yosomi/core/recipe';
@@ -73,7 +74,8 @@ describe('names by a pattern', () => {
           const names = titles.map((title) => patternName(text, fields(title), 'jpg', taken));
           expect(new Set(names.map((n) => n.toLowerCase())).size).toBe(names.length);
           for (const name of names) {
-            expect(name).toMatch(/^[A-Za-z0-9][A-Za-z0-9._-]*\.jpg$/);
+            expect(name).toMatch(/^[\p{L}\p{N}][\p{L}\p{M}\p{N}._-]*\.jpg$/u);
+            expect(new TextEncoder().encode(name).length).toBeLessThanOrEqual(255);
             expect(name.length).toBeLessThanOrEqual(MOST_NAME);
             expect(name).not.toMatch(/^(con|prn|aux|nul|com\d|lpt\d)\./i);
             expect(name).not.toContain('..');
@@ -101,13 +103,49 @@ describe('names by a pattern', () => {
   });
 });
 
+describe('folders of titles', () => {
+  const titled = (id: string, title: string, seriesNumber: number | null = null): Book => ({
+    ...project.book,
+    id,
+    brief: { ...brief, title, seriesNumber },
+  });
+
+  it('are told apart by the titles’ own ids where words are the same, in whatever order they come', () => {
+    const books = [titled('id-aaaa1111', 'Salt'), titled('id-bbbb2222', 'Salt'), titled('id-cccc3333', 'Smoke')];
+    const folders = titleFolders(books);
+    expect(Object.fromEntries(folders)).toEqual({
+      'id-aaaa1111': 'salt-aaaa1111',
+      'id-bbbb2222': 'salt-bbbb2222',
+      'id-cccc3333': 'smoke',
+    });
+    expect(titleFolders([...books].reverse())).toEqual(new Map([...folders].reverse()));
+  });
+
+  it('stay as they were while a title is called the same, and give way to it when it is not', () => {
+    const salt = titled('id-aaaa1111', 'Salt');
+    const other = titled('id-bbbb2222', 'Salt');
+    // It was alone once, and the other comes later.
+    expect(titleFolders([other, salt], { 'id-aaaa1111': 'salt' }).get(salt.id)).toBe('salt');
+    expect(titleFolders([other, salt], { 'id-aaaa1111': 'salt' }).get(other.id)).toBe('salt-bbbb2222');
+    // One that is not among these has its folder all the same.
+    expect(titleFolders([other], { 'id-aaaa1111': 'salt' }).get(other.id)).toBe('salt-bbbb2222');
+    expect(
+      titleFolders([{ ...salt, brief: { ...brief, title: 'Smoke' } }], { 'id-aaaa1111': 'salt' }).get(salt.id),
+    ).toBe('smoke');
+  });
+
+  it('and files tell the volume', () => {
+    const second = titled('id-aaaa1111', '塩の道', 2);
+    expect(titleFolders([second]).get(second.id)).toBe('塩の道-vol-2');
+    const [first] = deliverables(second);
+    expect(first.fileName).toMatch(/^塩の道-vol-2-cover-/);
+    expect(patternName('{title}-{number}', nameFields(second, 'x', 1, 1), 'jpg', new Set())).toBe('塩の道-2.jpg');
+  });
+});
+
 describe('a package', () => {
   it('has a folder for each title and each store, and a text that tells alt texts and rights', () => {
-    const taken = new Set<string>();
-    expect([titleFolder(project.book, taken), titleFolder(project.book, taken)]).toEqual([
-      slug(brief.title),
-      `${slug(brief.title)}-2`,
-    ]);
+    expect(titleFolders([project.book])).toEqual(new Map([[project.book.id, slug(brief.title)]]));
     const list = deliverables(project.book);
     expect([...new Set(list.map(folderFor))]).toEqual(['longreach', 'ebook', 'pages', 'pictures']);
     const id = Object.keys(project.book.assets)[0];

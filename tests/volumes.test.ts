@@ -99,6 +99,6 @@ describe('many titles on the command line', () => {
     const out = join(folder, 'alone');
     const { err } = await run('deliver', put('2.yosomi', inRow), '--out', out);
     expect(err).toMatch(/2\.yosomi: The picture shows 2 other titles/);
-    expect(existsSync(join(out, 'the-ledger-of-small-hours/pictures'))).toBe(false);
+    expect(existsSync(join(out, 'the-ledger-of-small-hours-vol-2/pictures'))).toBe(false);
   });
 });

@@ -1,4 +1,3 @@
-import { existsSync, readFileSync, statSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import { type Fault, type Result, fail, ok } from '@yosomi/core/base';
 import type { Book, Project } from '@yosomi/core/project';
@@ -11,50 +10,25 @@ import {
   makeDeliverable,
   noWishes,
   packageReadme,
-  titleFolder,
+  titleFolders,
   titlesShownBy,
-  unknownFields,
+  patternFault,
 } from '@yosomi/core/recipe';
-import { allProfiles } from '@yosomi/core/stores';
+import { allProfiles, findProfile } from '@yosomi/core/stores';
 import { NodeStudio } from '@yosomi/node-kit';
-import { z } from 'zod';
 import type { Arguments } from './arguments';
 import { type Command, flag, word } from './command';
+import { type Done, isDone, leftOver, readDone, removeLeftOver, writeDone } from './delivered';
 import { makeFolder, readProject, writeBytes } from './files';
 import { sentence } from './sentences';
 import { nowText, ownStores } from './stores';
-
-/** What lies in a folder already: the key of each file's state and how long it is, so that a run that broke off goes on. */
-const Done = z.object({
-  format: z.literal('yosomi-delivered'),
-  schema: z.literal(1),
-  files: z.record(z.string(), z.object({ key: z.string(), bytes: z.number() })),
-});
-type Done = z.infer<typeof Done>;
-const DONE = 'delivered.json';
-
-function readDone(folder: string): Done {
-  const empty: Done = { format: 'yosomi-delivered', schema: 1, files: {} };
-  try {
-    const read = Done.safeParse(JSON.parse(readFileSync(join(folder, DONE), 'utf8')));
-    return read.success ? read.data : empty;
-  } catch {
-    return empty;
-  }
-}
-
-const isDone = (done: Done, root: string, path: string, key: string): boolean => {
-  const known = done.files[path];
-  const file = join(root, path);
-  return known?.key === key && existsSync(file) && statSync(file).size === known.bytes;
-};
 
 function wishesOf(args: Arguments): Result<Wishes> {
   const own = ownStores(args);
   if (!own.ok) return own;
   const pattern = args.flags.get('names') ?? null;
-  const unknown = pattern === null ? [] : unknownFields(pattern);
-  if (unknown.length > 0) return fail('names-unknown', { name: unknown[0] });
+  const wrong = pattern === null ? null : patternFault(pattern);
+  if (wrong) return { ok: false, fault: wrong };
   return ok({ ...noWishes, stores: own.value, pattern });
 }
 
@@ -62,9 +36,10 @@ type Counts = { made: number; kept: number; failed: number };
 
 export const deliver: Command = {
   name: 'deliver',
-  usage: 'deliver BOOK.yosomi... --out DIR [--all-stores] [--only stores|all] [--names PATTERN] [--stores S.json]',
-  flags: ['out', 'only', 'names', 'stores'],
-  switches: ['all-stores'],
+  usage:
+    'deliver BOOK.yosomi... --out DIR [--all-stores | --store ID,...] [--only stores|all] [--names PATTERN] [--stores S.json] [--tidy]',
+  flags: ['out', 'only', 'names', 'stores', 'store'],
+  switches: ['all-stores', 'tidy'],
   async run(args, say) {
     const first = word(args, 0, 'title file');
     if (!first.ok) return first;
@@ -74,17 +49,25 @@ export const deliver: Command = {
     if (only !== 'all' && only !== 'stores') return fail('only-wrong', { found: only });
     const wishes = wishesOf(args);
     if (!wishes.ok) return wishes;
+    const stores = storesOf(args, wishes.value);
+    if (!stores.ok) return stores;
     const folder = makeFolder(out.value);
     if (!folder.ok) return folder;
+    const noted = readDone(out.value);
+    if (!noted.ok) return noted;
     let stopped = false;
     const stop = (): void => void (stopped = true);
     process.once('SIGINT', stop);
     const counts: Counts = { made: 0, kept: 0, failed: 0 };
-    const done = readDone(out.value);
-    const taken = new Set<string>();
+    const done = noted.value;
+    const before = { ...done.titles };
+    const wanted = new Set<string>();
+    const shelf = readShelf(args.words);
+    const folders = titleFolders(
+      [...shelf.values()].map(({ book }) => book),
+      before,
+    );
     try {
-      // Pictures for stores show no other title.
-      const shelf = readShelf(only === 'all' ? args.words : []);
       for (const [i, file] of args.words.entries()) {
         if (stopped) break;
         say(`${i + 1} of ${args.words.length}: ${basename(file)}`);
@@ -97,14 +80,23 @@ export const deliver: Command = {
           failed(project.fault);
           continue;
         }
-        const book = args.switches.has('all-stores')
-          ? atAllStores(project.value.book, wishes.value)
-          : project.value.book;
+        const own = project.value.book;
+        if (shelf.get(own.id)?.file !== file) {
+          failed({ code: 'project-twice', data: { file: basename(shelf.get(own.id)?.file ?? file) } });
+          continue;
+        }
+        const book = stores.value ? { ...own, brief: { ...own.brief, stores: stores.value } } : own;
+        const titled = folders.get(own.id)!;
+        // Pictures for stores show no other title.
+        const beside = besideOf(book, only === 'all' ? shelf : new Map());
+        done.titles[own.id] = titled;
+        for (const one of [own, book])
+          for (const file of deliverables(one, beside.others, wishes.value)) wanted.add(`${titled}/${inTitle(file)}`);
         const job: Job = {
           project: { ...project.value, book },
-          beside: besideOf(book, shelf),
+          beside,
           root: out.value,
-          folder: titleFolder(book, taken),
+          folder: titled,
           wishes: wishes.value,
           onlyStores: only === 'stores',
           done,
@@ -115,15 +107,46 @@ export const deliver: Command = {
     } finally {
       process.removeListener('SIGINT', stop);
     }
-    const print = `${counts.made} made, ${counts.kept} up to date, ${counts.failed} failed${stopped ? ', stopped' : ''}`;
+    const left = stopped ? [] : leftOver(done, before, folders, wanted);
+    const gone = args.switches.has('tidy') ? removeLeftOver(out.value, done, left) : [];
+    for (const path of left) say(`  ${gone.includes(path) ? 'removed' : 'left over'}: ${path}`);
+    if (Object.keys(done.files).length > 0 || gone.length > 0) {
+      const told = writeDone(out.value, done);
+      if (!told.ok) return told;
+    }
+    const over = left.length - gone.length;
+    const more = [
+      ...(gone.length > 0 ? [`${gone.length} removed`] : []),
+      ...(over > 0
+        ? [`${over} left over${args.switches.has('tidy') ? ', changed since' : ', removed by --tidy'}`]
+        : []),
+      ...(stopped ? ['stopped'] : []),
+    ];
+    const print = [`${counts.made} made, ${counts.kept} up to date, ${counts.failed} failed`, ...more].join(', ');
     return ok({ print, passed: counts.failed === 0 && !stopped });
   },
 };
 
-const atAllStores = (book: Book, wishes: Wishes): Book => ({
-  ...book,
-  brief: { ...book.brief, stores: allProfiles(wishes.stores).map((p) => p.id) },
-});
+/** The stores that a run is for, whatever titles say; null for those of each title. Faults: `store-unknown`, `stores-both`. */
+function storesOf(args: Arguments, wishes: Wishes): Result<string[] | null> {
+  const named = args.flags.get('store');
+  const all = args.switches.has('all-stores');
+  if (named !== undefined && all) return fail('stores-both');
+  if (all) return ok(allProfiles(wishes.stores).map((p) => p.id));
+  if (named === undefined) return ok(null);
+  const ids = [...new Set(named.split(',').map((id) => id.trim()))].filter((id) => id !== '');
+  const unknown = ids.find((id) => !findProfile(id, wishes.stores));
+  return unknown !== undefined || ids.length === 0
+    ? fail('store-unknown', {
+        store: unknown ?? named,
+        known: allProfiles(wishes.stores)
+          .map((p) => p.id)
+          .join(', '),
+      })
+    : ok(ids);
+}
+
+const inTitle = (wanted: Deliverable): string => `${folderFor(wanted)}/${wanted.fileName}`;
 
 /** Titles by their ids, and the file that each is in. */
 type Shelf = ReadonlyMap<string, { readonly book: Book; readonly file: string }>;
@@ -133,7 +156,8 @@ function readShelf(files: readonly string[]): Shelf {
   const shelf = new Map<string, { book: Book; file: string }>();
   for (const file of files) {
     const project = readProject(file);
-    if (project.ok) shelf.set(project.value.book.id, { book: project.value.book, file });
+    if (project.ok && !shelf.has(project.value.book.id))
+      shelf.set(project.value.book.id, { book: project.value.book, file });
   }
   return shelf;
 }
@@ -183,11 +207,11 @@ async function deliverTitle(
   const wantedFiles = deliverables(book, others, wishes).filter((d) => !onlyStores || d.kind === 'store-image');
   for (const wanted of wantedFiles) {
     if (stopped()) return;
-    const inTitle = `${folderFor(wanted)}/${wanted.fileName}`;
-    const path = `${folder}/${inTitle}`;
+    const within = inTitle(wanted);
+    const path = `${folder}/${within}`;
     if (isDone(done, root, path, wanted.key)) {
       counts.kept++;
-      list.push({ wanted, path: inTitle, bytes: done.files[path].bytes });
+      list.push({ wanted, path: within, bytes: done.files[path].bytes });
       continue;
     }
     studio ??= new NodeStudio(new Map([...beside.files(), ...files]));
@@ -209,10 +233,10 @@ async function deliverTitle(
     }
     done.files[path] = { key: wanted.key, bytes: made.value.bytes.length };
     // Written after every file, so that a crash costs one file at most.
-    const noted = writeBytes(join(root, DONE), `${JSON.stringify(done, null, 1)}\n`);
+    const noted = writeDone(root, done);
     if (!noted.ok) failed(noted.fault);
     counts.made++;
-    list.push({ wanted, path: inTitle, bytes: made.value.bytes.length });
+    list.push({ wanted, path: within, bytes: made.value.bytes.length });
     say(`  ${path}`);
   }
   const lacks = wantedFiles.filter((wanted) => !list.some((one) => one.wanted.id === wanted.id));

@@ -65,6 +65,7 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'image-damaged': (d) => `The ${d.format} file is damaged.`,
   'image-large': (d) => `The picture has ${d.widthPx} x ${d.heightPx} px; up to ${d.most} million pixels can be read.`,
   'image-small': (d) => `The picture has only ${d.widthPx} x ${d.heightPx} px; its shorter side needs ${d.least}.`,
+  'project-twice': (d) => `This is the same title as ${d.file}; it is made once.`,
   'project-not': () => 'This is not a Yosomi title file.',
   'project-damaged': () => 'The title file is damaged.',
   'edit-wrong': (d) => `The change would leave a title that cannot be read (${d.where}).`,
@@ -103,6 +104,10 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'stores-newer': (d) => `The stores file was made by a newer version (${d.found}; this one reads ${d.known}).`,
   'stores-wrong': (d) => `The stores file is not valid at ${d.where}.`,
   'stores-twice': (d) => `The stores file has two stores with the id ${d.id}.`,
+  'stores-both': () => 'Give --store or --all-stores, not both.',
+  'delivered-newer': (d) =>
+    `What lies in this folder was made by a newer version (${d.found}; this one reads ${d.known}). Choose another folder.`,
+  'names-empty': () => 'Names need a pattern, such as {title}-{store}.',
   'names-unknown': (d) => `Names cannot hold {${d.name}}; see docs/stores.md.`,
   'only-wrong': (d) => `--only must be "stores" or "all", not "${d.found}".`,
   'format-unknown': (d) => `The ending ".${d.ending}" names no image format; use jpg, png, webp, avif or tif.`,
@@ -118,6 +123,6 @@ export const sentence = (fault: Fault): string => SENTENCES[fault.code]?.(fault.
 
 /** Faults of the input itself (exit code 2); every other fault is a refusal (exit code 1). */
 const INPUT =
-  /^(flag|word|ending|out|size|share|corners|mesh|pin|command|file|scene|svg|image|project|zip|epub|pdf|stores|names|only|format|pictures)-|^store-unknown$/;
+  /^(flag|word|ending|out|size|share|corners|mesh|pin|command|file|scene|svg|image|project|zip|epub|pdf|stores|names|only|delivered|format|pictures)-|^store-unknown$/;
 
 export const exitCodeOf = (fault: Fault): 1 | 2 => (INPUT.test(fault.code) ? 2 : 1);

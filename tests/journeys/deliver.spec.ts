@@ -41,6 +41,18 @@ test('files: other formats, names by a pattern, sent to the stand-in store, and 
   await dialog.getByRole('checkbox', { name: 'Name files by a pattern of my own' }).check();
   await dialog.getByLabel('Pattern', { exact: true }).fill('{author} {title}/{store}-{colour}');
   await expect(dialog.getByRole('alert')).toContainText('nothing called {colour}');
+  // What names nothing is not left in silence, by Done nor by Esc.
+  await dialog.getByRole('button', { name: 'Done' }).click();
+  await expect(dialog.getByLabel('Pattern', { exact: true })).toBeFocused();
+  await dialog.getByLabel('Pattern', { exact: true }).fill('');
+  await expect(dialog.getByRole('alert')).toContainText('Type a pattern');
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('The pattern was not kept: files are named as before.')).toBeVisible();
+  await page.getByRole('button', { name: 'Names and sheets' }).click();
+  await dialog.getByLabel('Pattern', { exact: true }).fill('{title}-{author}-{width}');
+  await expect(dialog.getByRole('list', { name: 'Names of this title' }).getByRole('listitem').first()).toHaveText(
+    'the-balcony-moss-garden-ottoline-frew-1600.tif',
+  );
   await dialog.getByLabel('Pattern', { exact: true }).fill('{author} — {title}/{store}-{width}');
   await dialog.getByRole('radio', { name: 'A4' }).click();
   await dialog.getByLabel(/3 mm bleed/).check();

@@ -206,15 +206,22 @@ describe('slug', () => {
     ['../../etc/passwd', 'etc-passwd'],
     ['CON', 'con'],
     ['', 'book'],
-    ['日本', 'book'],
+    ['日本の夜 2', '日本の夜-2'],
+    ['Το Φως', 'το-φως'],
+    ['ガラス', 'ガラス'],
+    ['ガラス', 'ガラス'.normalize('NFC')],
+    ['★ — ★', 'book'],
   ])('makes %j into %j', (title, expected) => expect(slug(title)).toBe(expected));
 
   it('is always a safe file name stem within its limit', () => {
     fc.assert(
       fc.property(fc.string({ unit: 'grapheme', maxLength: 300 }), fc.integer({ min: 8, max: 80 }), (title, limit) => {
         const name = slug(title, limit);
-        expect(name).toMatch(/^[a-z0-9]+(-[a-z0-9]+)*$/);
+        expect(name).toMatch(/^[\p{L}\p{N}][\p{L}\p{M}\p{N}]*(-[\p{L}\p{N}][\p{L}\p{M}\p{N}]*)*$/u);
+        expect(name).not.toMatch(/[A-ZÀ-ÿ]/);
+        expect(name).toBe(name.normalize('NFC'));
         expect(name.length).toBeLessThanOrEqual(Math.max(limit, 4));
+        expect(new TextEncoder().encode(name).length).toBeLessThanOrEqual(180);
       }),
     );
   });

@@ -48,23 +48,41 @@ const LETTERS: Record<string, string> = {
   ґ: 'g',
 };
 
+/** Most bytes of a stem: file systems take 255 of a whole name, and a letter may have four. */
+const MOST_BYTES = 180;
+const bytesOf = (text: string): number => new TextEncoder().encode(text).length;
+
 /**
- * A file name stem of lower-case ASCII letters, digits and single hyphens, at most `limit` characters,
- * cut between words where it can be. "book" when nothing readable is left.
+ * A file name stem of lower-case letters, digits and single hyphens, at most `limit` characters and 180 bytes, cut between words where
+ * it can be. Latin and Cyrillic letters become plain ones; those of other scripts stay as they are, composed (NFC). "book" when
+ * nothing readable is left.
  */
 export function slug(text: string, limit = 60): string {
   const plain = [...text.normalize('NFC').toLowerCase()]
     .map((ch) => LETTERS[ch] ?? ch)
     .join('')
     .normalize('NFD')
-    .replace(/[\u0300-\u036f'’]/g, '')
-    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/([a-z])[\u0300-\u036f]+/g, '$1')
+    .normalize('NFC')
+    .replace(/['’]/g, '')
+    .replace(/[^\p{L}\p{M}\p{N}]+/gu, '-')
+    // A mark that stands on nothing would stand on the hyphen before it.
+    .replace(/(^|-)\p{M}+/gu, '$1')
+    .replace(/-{2,}/g, '-')
     .replace(/^-+|-+$/g, '');
-  if (plain.length <= limit) return plain || 'book';
-  const cut = plain.slice(0, limit + 1);
-  const end = cut.lastIndexOf('-');
-  return (end > limit / 3 ? cut.slice(0, end) : cut.slice(0, limit)).replace(/-+$/, '');
+  if (plain.length <= limit && bytesOf(plain) <= MOST_BYTES) return plain || 'book';
+  // Never between the halves of a letter, nor before its marks.
+  const whole = [...letters.segment(plain)].map(({ segment }) => segment);
+  let cut = '';
+  for (const letter of whole) {
+    if (cut.length + letter.length > limit || bytesOf(cut + letter) > MOST_BYTES) break;
+    cut += letter;
+  }
+  const end = plain[cut.length] === '-' ? cut.length : cut.lastIndexOf('-');
+  return (end > limit / 3 ? cut.slice(0, end) : cut).replace(/-+$/, '') || 'book';
 }
+
+const letters = new Intl.Segmenter(undefined, { granularity: 'grapheme' });
 
 /** Letters and digits of a text as words, without case, accents and the ways of writing a quotation mark. */
 export const bareWords = (text: string): string =>

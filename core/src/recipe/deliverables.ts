@@ -63,7 +63,8 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
     const size = /(\d+)x(\d+)$/.exec(what);
     const [w, h] = size ? [Number(size[1]), Number(size[2])] : [book.cover.widthPx, book.cover.heightPx];
     const fields = nameFields(book, store.replace(/-?\d+x\d+$/, ''), w, h);
-    return patternName(wishes.pattern ?? `{title}-${what}`, fields, ending, taken);
+    const volume = book.brief.seriesNumber === null ? '' : '-vol-{number}';
+    return patternName(wishes.pattern ?? `{title}${volume}-${what}`, fields, ending, taken);
   };
   for (const id of book.brief.stores) {
     const profile = findProfile(id, wishes.stores);

@@ -1,9 +1,11 @@
-import { slug } from '../base';
+import { type Fault, slug } from '../base';
 import type { Book } from '../project';
 
 /** Most characters of a file name, its ending included. */
 export const MOST_NAME = 100;
+const MOST_BYTES = 200;
 export const MOST_PATTERN = 120;
+const letters = new Intl.Segmenter(undefined, { granularity: 'grapheme' });
 
 /** What a pattern of names may hold between braces. */
 export const NAME_FIELDS = ['title', 'author', 'series', 'number', 'store', 'width', 'height'] as const;
@@ -18,9 +20,16 @@ export const unknownFields = (pattern: string): string[] =>
     .map((m) => m[1])
     .filter((name) => !NAME_FIELDS.some((field) => field === name));
 
+/** Why a pattern names no file. Faults: `names-empty`, `names-unknown` (`name`). */
+export function patternFault(pattern: string): Fault | null {
+  if (pattern.trim() === '') return { code: 'names-empty', data: {} };
+  const [name] = unknownFields(pattern);
+  return name === undefined ? null : { code: 'names-unknown', data: { name } };
+}
+
 /**
- * A file name from a pattern such as "{title}-{store}-{width}x{height}": fields in safe ASCII, everything else that a
- * system might refuse made a hyphen, never over 100 characters, different from the names in `taken` (which it joins).
+ * A file name from a pattern such as "{title}-{store}-{width}x{height}": fields as `slug` writes them, everything else that
+ * a system might refuse made a hyphen, never over 100 characters or 200 bytes, different from the names in `taken` (which it joins).
  */
 export function patternName(
   pattern: string,
@@ -33,17 +42,28 @@ export function patternName(
     return value ? slug(value, 80) : '';
   });
   const plain = filled
-    .replace(/[^A-Za-z0-9._-]+/g, '-')
+    .normalize('NFC')
+    .replace(/[^\p{L}\p{M}\p{N}._-]+/gu, '-')
     .replace(/-{2,}/g, '-')
-    .replace(/^[-._]+|[-._]+$/g, '');
+    .replace(/^[-._\p{M}]+|[-._]+$/gu, '');
   const stem = DEVICE.test(plain) ? `book-${plain}` : plain || 'book';
   for (let n = 1; ; n++) {
     const tail = `${n === 1 ? '' : `-${n}`}.${ending}`;
-    const name = `${stem.slice(0, MOST_NAME - tail.length).replace(/[-._]+$/, '')}${tail}`;
+    const name = `${within(stem, MOST_NAME - tail.length).replace(/[-._]+$/, '')}${tail}`;
     if (taken.has(name.toLowerCase())) continue;
     taken.add(name.toLowerCase());
     return name;
   }
+}
+
+/** The beginning of a name, whole letters, at most so many characters and bytes. */
+function within(stem: string, most: number): string {
+  let cut = '';
+  for (const { segment } of letters.segment(stem)) {
+    if (cut.length + segment.length > most || new TextEncoder().encode(cut + segment).length > MOST_BYTES) break;
+    cut += segment;
+  }
+  return cut;
 }
 
 export const nameFields = (book: Book, store: string, widthPx: number, heightPx: number) => ({

@@ -3,15 +3,41 @@ import { coverAlt } from '../ebook';
 import { type Book, assetsInUse } from '../project';
 import type { Deliverable } from './deliverables';
 
-/** The folder of a title within a package, different from those in `taken` (which it joins). */
-export function titleFolder(book: Book, taken: Set<string>): string {
-  const stem = slug(book.brief.title, 60);
-  for (let n = 1; ; n++) {
-    const name = n === 1 ? stem : `${stem}-${n}`;
-    if (taken.has(name)) continue;
-    taken.add(name);
-    return name;
-  }
+/** What a title's files and folder are called by: its words, and its number where it is a volume. */
+const stemOf = ({ brief }: Book): string =>
+  brief.seriesNumber === null
+    ? slug(brief.title, 60)
+    : `${slug(brief.title, 50)}-vol-${slug(String(brief.seriesNumber), 8)}`;
+
+/**
+ * The folders of titles within a package, by their ids: in whatever order they come, the same. Where two would have the same name, both are
+ * told apart by their own ids. `known` are folders that titles had before: one keeps its own as long as its words are the same.
+ */
+export function titleFolders(
+  books: readonly Book[],
+  known: Readonly<Record<string, string>> = {},
+): Map<string, string> {
+  const own = (book: Book): string =>
+    `${stemOf(book)}-${book.id
+      .toLowerCase()
+      .replace(/[^a-z0-9]/g, '')
+      .slice(-8)}`;
+  const kept = new Map(
+    books.flatMap((book) => {
+      const before = known[book.id];
+      return before === stemOf(book) || before === own(book) ? [[book.id, before] as const] : [];
+    }),
+  );
+  // A folder of a title that is not among these is not theirs either.
+  const others = Object.entries(known).flatMap(([id, folder]) => (kept.has(id) ? [] : [folder]));
+  const taken = [...others, ...kept.values()];
+  const stems = books.map(stemOf);
+  return new Map(
+    books.map((book, i) => {
+      const clashes = stems.filter((stem) => stem === stems[i]).length > 1 || taken.includes(stems[i]);
+      return [book.id, kept.get(book.id) ?? (clashes ? own(book) : stems[i])];
+    }),
+  );
 }
 
 const FOLDERS = { epub: 'ebook', pdf: 'pages', svg: 'pages', mockup: 'pictures', promo: 'pictures' } as const;

@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '5e0aee3fb0',
-  trace: 'a5f597c9c3',
-  pin: '4d2e8372b4',
-  promo: '8e9fb17949',
-  image: '6f9c7ad820',
-  epub: '87a27eea54',
-  pdf: '89491b125f',
-  svg: '63756fea1b',
+  paint: '743f1512d7',
+  trace: '289f607495',
+  pin: '6fd53aa67e',
+  promo: '426fc17ce0',
+  image: 'afe6bdee7a',
+  epub: 'bd5e77dce6',
+  pdf: '1e8bcf932e',
+  svg: '0c07348d39',
 } as const;

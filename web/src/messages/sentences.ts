@@ -107,6 +107,9 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'store-failed': () =>
     'The browser could not store this. It is tried again by itself. Save the title as a file to be safe.',
   'size-range': (d) => `Each side can have ${d.least} to ${d.most} px.`,
+  'names-empty': () => 'Type a pattern, such as {title}-{store}.',
+  'names-unknown': (d) =>
+    `There is nothing called {${d.name}}. Use {title}, {author}, {series}, {number}, {store}, {width} or {height}.`,
   'store-unknown': (d) => `There is no store called "${d.store}".`,
   'part-gone': () => 'This part is not there any more.',
   'part-locked': () => 'This part is locked. Unlock it to change it.',

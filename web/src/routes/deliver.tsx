@@ -104,6 +104,7 @@ export function DeliverPage() {
       </table>
       {options && (
         <FileOptions
+          book={book}
           wishes={wishes}
           onWish={(more) => void wish((now) => ({ ...now, ...more }))}
           onClose={() => setOptions(false)}

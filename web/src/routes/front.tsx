@@ -32,7 +32,7 @@ import { sayFault } from '../messages/say';
 import { freshId } from '../platform/ids';
 import type { Action } from '../state/actions';
 import { onCover, SIDES } from '@yosomi/core/project';
-import { useBook, useSession } from '../state/session';
+import { onBookChange, useBook, useSession } from '../state/session';
 import { Button } from '../ui/button';
 import { Beside } from '../state/beside';
 import { useCalm } from '../ui/calm';
@@ -82,7 +82,8 @@ export function FrontPage() {
     return size && sibling ? (change: Edit<Doc>) => onSibling(size, change) : onCover;
   }, [size, sibling, sideName]);
   const as = side ? 'side' : sibling ? 'elsewhere' : 'front';
-  const { view: last, doc: viewed, failed, fresh, painted } = useCoverView(book, width, dragging, as);
+  const shown = useCoverView(book, width, dragging, as, onBookChange);
+  const { view: last, doc: viewed, failed, fresh, painted } = shown;
   // A picture of another shape, of the side or sibling that was here before, is not this one: its place is shown until it comes.
   const fits =
     viewed !== null &&
@@ -240,6 +241,7 @@ export function FrontPage() {
               on={on}
               bitmap={view?.bitmap ?? null}
               pictures={pictures}
+              live={shown.onPicture}
               frames={frames}
               label={`${sideName ? { spine: 'Spine', back: 'Back' }[sideName] : 'Cover'} of ${title}`}
               onWidth={setWidth}

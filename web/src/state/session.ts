@@ -221,3 +221,9 @@ export function useFrom<T>(pick: (book: Book) => T): T {
 }
 
 const nothing = Symbol('nothing');
+
+/** Tells of each change of the open title, before anything is drawn anew. Answers how to end that. */
+export const onBookChange = (told: (now: Book, before: Book) => void): (() => void) =>
+  useSession.subscribe(({ book }, { book: before }) => {
+    if (book && before && book !== before && book.id === before.id) told(book, before);
+  });

@@ -2,7 +2,7 @@ import type { Doc } from '@yosomi/core/cover';
 import { supersedingSlot } from '@yosomi/core/jobs';
 import type { Book } from '@yosomi/core/project';
 import { coverKey } from '@yosomi/core/recipe';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { nowMs } from '../platform/clock';
 import { useComeBack } from './come-back';
 import { keepSight, sightOf } from './sight';
@@ -28,10 +28,19 @@ export type LiveCover = {
   readonly failed: boolean;
   readonly fresh: boolean;
   readonly painted: boolean;
+  /** Hands each picture on as it comes, before the screen is drawn anew with what else came with it. */
+  readonly onPicture: PictureSource;
 };
+export type PictureSource = (draw: (picture: ImageBitmap) => void) => () => void;
+
+/** Tells of each change of the title, before the screen is drawn anew; answers how to end that. */
+export type Changes = (told: (now: Book, before: Book) => void) => () => void;
 
 /** What is shown: the front where it is worked on, which is kept as it was seen; the front elsewhere or in another shape; or a side. */
 export type ShownAs = 'front' | 'elsewhere' | 'side';
+
+const placeOf = ({ id, cover }: Book, widthPx: number | null, front: boolean): string =>
+  `${id} ${cover.widthPx} ${cover.heightPx} ${widthPx} ${front}`;
 
 /**
  * The cover as it is now, painted in the worker. A change of the cover on the screen is painted at once as it will look, without a
@@ -39,7 +48,13 @@ export type ShownAs = 'front' | 'elsewhere' | 'side';
  * While something is dragged only the newest state is painted. `widthPx` is null until the screen knows it. A cover that is opened
  * is there at once as it was seen last, until it is painted.
  */
-export function useCoverView(book: Book, widthPx: number | null, dragging: boolean, as: ShownAs): LiveCover {
+export function useCoverView(
+  book: Book,
+  widthPx: number | null,
+  dragging: boolean,
+  as: ShownAs,
+  changes?: Changes,
+): LiveCover {
   const front = as !== 'side';
   const [slot] = useState(() =>
     supersedingSlot(async (job: { book: Book; widthPx: number; quick: boolean; paced: boolean; front: boolean }) => {
@@ -59,8 +74,35 @@ export function useCoverView(book: Book, widthPx: number | null, dragging: boole
   /** What was measured last, and of which side, size and width. */
   const measured = useRef<{ readonly view: CoverView; readonly place: string } | null>(null);
   const order = useRef({ asked: 0, shown: 0, changedMs: 0 });
+  const [draws] = useState(() => new Set<(picture: ImageBitmap) => void>());
+  const onPicture = useCallback<PictureSource>(
+    (draw) => {
+      draws.add(draw);
+      return () => void draws.delete(draw);
+    },
+    [draws],
+  );
   const key = `${book.id} ${coverKey(book)} ${widthPx} ${dragging} ${front} ${useComeBack()}`;
-  const place = `${book.id} ${book.cover.widthPx} ${book.cover.heightPx} ${widthPx} ${front}`;
+  const place = placeOf(book, widthPx, front);
+  /** A change that the worker was told of while the screen still draws it. */
+  const early = useRef<{ readonly book: Book; readonly view: Promise<CoverView | null> } | null>(null);
+  const present = useRef({ widthPx, dragging });
+  useEffect(() => {
+    present.current = { widthPx, dragging };
+  });
+  useEffect(() => {
+    if (as !== 'front') return;
+    return changes?.((now, before) => {
+      const { current } = present;
+      if (current.widthPx === null || (now.cover === before.cover && now.brief === before.brief)) return;
+      if (measured.current?.place !== placeOf(now, current.widthPx, true)) return;
+      const job = { book: now, widthPx: current.widthPx, quick: true, paced: current.dragging, front: true };
+      const view = slot(job);
+      // Whoever waits for it hears of its failure.
+      view.catch(() => {});
+      early.current = { book: now, view };
+    });
+  }, [as, changes, slot]);
   useEffect(() => {
     if (widthPx === null) return;
     let current = true;
@@ -77,6 +119,7 @@ export function useCoverView(book: Book, widthPx: number | null, dragging: boole
         if (next.whole && as === 'front') keepSight(book, next);
       }
       turns.shown = turn;
+      for (const draw of draws) draw(next.bitmap);
       const kept = measured.current?.view;
       setView(whole || !kept ? next : { ...kept, bitmap: next.bitmap, frames: next.frames });
       setDoc(book.cover);
@@ -86,7 +129,8 @@ export function useCoverView(book: Book, widthPx: number | null, dragging: boole
     };
     const paint = async (): Promise<void> => {
       if (measured.current !== null && (dragging || measured.current.place === place)) {
-        const next = await ask(true);
+        const told = early.current?.book === book ? early.current.view : null;
+        const next = await (told ?? ask(true));
         // One that is not the newest any more is still newer than what is seen.
         if (next && turn > turns.shown) show(next);
         if (dragging || next?.thumbs.length) return;
@@ -113,6 +157,6 @@ export function useCoverView(book: Book, widthPx: number | null, dragging: boole
     };
   }, [front]);
   if (view === null && before !== null && !failed)
-    return { view: before.view, doc: before.doc, failed, fresh: false, painted: false };
-  return { view, doc, failed, fresh: shown === key, painted: view !== null };
+    return { view: before.view, doc: before.doc, failed, fresh: false, painted: false, onPicture };
+  return { view, doc, failed, fresh: shown === key, painted: view !== null, onPicture };
 }

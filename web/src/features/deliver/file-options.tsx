@@ -1,5 +1,8 @@
-import { NAME_FIELDS, PAGE_SIZES, type PageWish, type Wishes, unknownFields } from '@yosomi/core/recipe';
-import { useState } from 'react';
+import type { Book } from '@yosomi/core/project';
+import { NAME_FIELDS, PAGE_SIZES, type PageWish, type Wishes, deliverables, patternFault } from '@yosomi/core/recipe';
+import { useRef, useState } from 'react';
+import { say } from '../../messages/say';
+import { sentenceOf } from '../../messages/sentences';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
 import { Dialog } from '../../ui/dialog';
@@ -17,7 +20,12 @@ const SIZES: readonly { value: PageWish['size']; label: string }[] = [
 const USUAL = '{title}-{store}-{width}x{height}';
 
 /** How files are named, and the sheet that the PDF is made for. */
-export function FileOptions(props: { wishes: Wishes; onWish(wishes: Partial<Wishes>): void; onClose(): void }) {
+export function FileOptions(props: {
+  book: Book;
+  wishes: Wishes;
+  onWish(wishes: Partial<Wishes>): void;
+  onClose(): void;
+}) {
   // What is chosen shows at once; that it is stored follows.
   const [wishes, setWishes] = useState(props.wishes);
   const onWish = (more: Partial<Wishes>): void => {
@@ -25,33 +33,57 @@ export function FileOptions(props: { wishes: Wishes; onWish(wishes: Partial<Wish
     props.onWish(more);
   };
   const [pattern, setPattern] = useState(wishes.pattern ?? USUAL);
-  const unknown = unknownFields(pattern);
+  const wrong = patternFault(pattern);
+  const own = wishes.pattern !== null;
+  const field = useRef<HTMLDivElement>(null);
+  const names = deliverables(props.book, undefined, { ...wishes, pattern: own && !wrong ? pattern : null });
+  /** A pattern that names nothing is not kept; that is not left unsaid. */
+  const leave = (): void => {
+    if (own && wrong) say('The pattern was not kept: files are named as before.');
+    props.onClose();
+  };
+  const done = (): void => {
+    if (!own || !wrong) return props.onClose();
+    field.current?.querySelector('input')?.focus();
+  };
   const page = (change: Partial<PageWish>): void => onWish({ page: { ...wishes.page, ...change } });
   const { unit: lengths } = useLengths();
   const sheet = PAGE_SIZES[wishes.page.size];
   return (
-    <Dialog open onClose={props.onClose} title="Names and sheets" description="The same for all titles.">
+    <Dialog open onClose={leave} title="Names and sheets" description="The same for all titles.">
       <Check
         label="Name files by a pattern of my own"
-        checked={wishes.pattern !== null}
-        onChange={(own) => onWish({ pattern: own && unknown.length === 0 ? pattern : null })}
+        checked={own}
+        onChange={(yes) => {
+          const usable = wrong ? USUAL : pattern;
+          setPattern(usable);
+          onWish({ pattern: yes ? usable : null });
+        }}
       >
-        <TextField
-          label="Pattern"
-          value={pattern}
-          maxLength={120}
-          error={
-            unknown.length > 0
-              ? `There is nothing called {${unknown[0]}}. Use ${NAME_FIELDS.map((f) => `{${f}}`).join(' ')}.`
-              : null
-          }
-          hint={`Between braces: ${NAME_FIELDS.join(', ')}.`}
-          onChange={(next) => {
-            setPattern(next);
-            if (unknownFields(next).length === 0) onWish({ pattern: next });
-          }}
-        />
+        <div ref={field}>
+          <TextField
+            label="Pattern"
+            value={pattern}
+            maxLength={120}
+            error={wrong && sentenceOf(wrong)}
+            hint={`Between braces: ${NAME_FIELDS.join(', ')}.`}
+            onChange={(next) => {
+              setPattern(next);
+              if (!patternFault(next)) onWish({ pattern: next });
+            }}
+          />
+        </div>
       </Check>
+      {!(own && wrong) && (
+        <div className="flex flex-col gap-1">
+          <p className="text-ink-2">So files of this title are called:</p>
+          <ul aria-label="Names of this title" className="font-mono text-xs break-all">
+            {names.slice(0, 3).map(({ id, fileName }) => (
+              <li key={id}>{fileName}</li>
+            ))}
+          </ul>
+        </div>
+      )}
       <div className="flex flex-col gap-2">
         <p className="font-semibold">Sheet of the PDF</p>
         <Segmented label="Sheet" value={wishes.page.size} options={SIZES} onChange={(size) => page({ size })} />
@@ -77,7 +109,7 @@ export function FileOptions(props: { wishes: Wishes; onWish(wishes: Partial<Wish
           onChange={(bleed) => page({ bleedMm: bleed ? 3 : 0 })}
         />
       </div>
-      <Button kind="ink" className="self-end" onClick={props.onClose}>
+      <Button kind="ink" className="self-end" onClick={done}>
         Done
       </Button>
     </Dialog>

@@ -1,6 +1,6 @@
 import { fail } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
-import { type Deliverable, folderFor, packageReadme, titleFolder } from '@yosomi/core/recipe';
+import { type Deliverable, folderFor, packageReadme, titleFolders } from '@yosomi/core/recipe';
 import { proxy } from 'comlink';
 import { say, sayFault } from '../../messages/say';
 import { noteDelivery } from '../../persist/deliveries';
@@ -54,8 +54,7 @@ export type Packing = {
 };
 
 /** The files of one title for a package: folders by store, and a text about them. */
-function packageEntries({ book, files, lacks = [] }: Packing, taken: Set<string>): ZipEntry[] {
-  const folder = titleFolder(book, taken);
+function packageEntries({ book, files, lacks = [] }: Packing, folder: string): ZipEntry[] {
   const list = files.map(({ wanted, size }) => ({
     wanted,
     path: `${folderFor(wanted)}/${wanted.fileName}`,
@@ -78,8 +77,8 @@ export async function savePackage(
   titles: readonly Packing[],
   onProgress: (done: number) => void = () => {},
 ): Promise<boolean> {
-  const taken = new Set<string>();
-  const entries = titles.flatMap((one) => packageEntries(one, taken));
+  const folders = titleFolders(titles.map(({ book }) => book));
+  const entries = titles.flatMap((one) => packageEntries(one, folders.get(one.book.id)!));
   const packed = await press()
     .zip(entries, proxy(onProgress))
     .catch(() => fail('work-failed'));

@@ -8,6 +8,7 @@ import { say } from '../../messages/say';
 import { Bitmap } from '../../ui/bitmap';
 import { Calm } from '../../ui/calm';
 import { Tip } from '../../ui/tip';
+import type { PictureSource } from '../../work/use-cover-view';
 import { boxOf } from './box-of';
 import { CurveHandles } from './curve-handles';
 import { GapLines } from './gap-lines';
@@ -44,6 +45,8 @@ export function Table(props: {
   doc: Doc;
   on: On;
   bitmap: ImageBitmap | null;
+  /** Newer pictures, as they come. */
+  live?: PictureSource;
   /** Parts by themselves, small. */
   pictures: ReadonlyMap<string, ImageBitmap> | undefined;
   frames: ReadonlyMap<string, Rect>;
@@ -203,7 +206,7 @@ export function Table(props: {
         <div className="absolute" style={{ width, height, left: origin.x, top: origin.y }}>
           <Ruler width={width} px={doc.widthPx} dark={dark} />
           {props.guides && <PullGuides doc={doc} on={on} k={k} dark={dark} />}
-          <Bitmap bitmap={bitmap} label={props.label} className="block h-full w-full shadow-cover" />
+          <Bitmap bitmap={bitmap} live={props.live} label={props.label} className="block h-full w-full shadow-cover" />
           {props.quiet && <QuietMap map={props.quiet} />}
           <div
             ref={surface}

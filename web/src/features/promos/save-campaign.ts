@@ -9,6 +9,7 @@ import {
   campaignPage,
   promoJob,
   promoName,
+  titleFolders,
 } from '@yosomi/core/recipe';
 import { say, sayFault } from '../../messages/say';
 import { saveBlob, saveFile } from '../../platform/files';
@@ -102,7 +103,7 @@ export async function saveForTitles(
   const { books, shelf, campaign, wish, signal, onProgress } = job;
   const entries: ZipEntry[] = [];
   const failed: { title: string; fault: Fault }[] = [];
-  const folders = new Set<string>();
+  const folders = titleFolders(books);
   for (const [i, book] of books.entries()) {
     const title = book.brief.title.trim() || 'Untitled';
     const files = await campaignFiles({
@@ -118,20 +119,12 @@ export async function saveForTitles(
       failed.push({ title, fault: files.fault });
       continue;
     }
-    const folder = freeName(slug(title, 40) || 'untitled', folders);
+    const folder = folders.get(book.id);
     entries.push(...files.value.map((one): ZipEntry => ({ ...one, name: `${folder}/${one.name}` })));
   }
   const name = `${slug(campaign.name, 30) || 'promo'}-${books.length - failed.length}-titles.zip`;
   if (entries.length > 0 && (await saveZip(entries, name, signal))) say(`Saved ${name}`);
   return failed;
-}
-
-/** A name that no other folder has. */
-function freeName(name: string, taken: Set<string>): string {
-  let free = name;
-  for (let n = 2; taken.has(free); n++) free = `${name}-${n}`;
-  taken.add(free);
-  return free;
 }
 
 /** One format of a reveal as a series of numbered stills, from hidden to shown, in one zip. */
