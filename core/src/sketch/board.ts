@@ -168,7 +168,12 @@ export class Board {
   column(
     area: Area,
     items: readonly Item[],
-    more: { anchor?: 'top' | 'middle' | 'bottom'; align?: WordsPart['align'] } = {},
+    more: {
+      anchor?: 'top' | 'middle' | 'bottom';
+      align?: WordsPart['align'];
+      /** Something else stands right beside the box: a longer title stays within it. */
+      tight?: boolean;
+    } = {},
   ): Column | null {
     const { anchor = 'top' } = more;
     // What is ranged left is ranged right where one reads from there.
@@ -207,7 +212,7 @@ export class Board {
     if (total > area.height + 1e-6) return null;
     let y = area.y + (anchor === 'top' ? 0 : anchor === 'bottom' ? area.height - total : (area.height - total) / 2);
     const top = y;
-    const spare = area.height - total;
+    const spare = more.tight ? 0 : area.height - total;
     const parts: PartSeed[] = [];
     const sizes = new Map<WordRole, number>();
     shown.forEach((item, i) => {

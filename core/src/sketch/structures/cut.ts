@@ -39,7 +39,7 @@ export const CUT: readonly Structure[] = [
           { role: 'series', colour: tones.accent, size: 0.03 * b.k, most: 0.22 },
           ...titleItems(b.inks, 0.17, b, { gap: 0.028, subtitle: 0.036 }),
         ],
-        { anchor: 'top' },
+        { anchor: 'top', tight: true },
       );
       if (!head) return null;
       const y = head.box.y + head.box.height + b.high(0.075);
@@ -116,7 +116,7 @@ export const CUT: readonly Structure[] = [
       const column = b.column(
         { x: b.mx, y: y0, width: 1 - 2 * b.mx, height: y1 - y0 },
         titleItems(b.inks, 0.19, b, { gap: 0.03, keyed: true }),
-        { anchor: above ? 'top' : 'bottom' },
+        { anchor: above ? 'top' : 'bottom', tight: true },
       );
       if (!column) return null;
       const gap = b.high(0.05);

@@ -310,7 +310,7 @@ export const FULL: readonly Structure[] = [
           ...titleItems(b.inks, 0.22, b, { keyed: true }),
           { role: 'byline', colour: tones.words, size: 0.045 * b.k, gap: 0.05, most: 0.3 },
         ],
-        { anchor: 'top', align },
+        { anchor: 'top', align, tight: true },
       );
       if (!head) return null;
       const y = head.box.y + head.box.height + b.high(0.04);

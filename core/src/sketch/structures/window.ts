@@ -156,7 +156,7 @@ export const WINDOW: readonly Structure[] = [
           { role: 'series', colour: tones.accent, size: 0.028, most: 0.2 },
           ...titleItems(b.inks, 0.15, b, { gap: 0.026, subtitle: 0.036 }),
         ],
-        { anchor: 'bottom' },
+        { anchor: 'bottom', tight: true },
       );
       if (!column) return null;
       const area = {
@@ -192,7 +192,7 @@ export const WINDOW: readonly Structure[] = [
           ...titleItems(b.inks, 0.24, b, { gap: 0.035 }),
           { role: 'byline', colour: tones.words, size: 0.046 * b.k, gap: 0.05, most: 0.3 },
         ],
-        { anchor: 'top', align },
+        { anchor: 'top', align, tight: true },
       );
       if (!head) return null;
       const y = head.box.y + head.box.height + b.high(0.045);
@@ -270,7 +270,7 @@ export const WINDOW: readonly Structure[] = [
       const column = b.column(
         { x: b.mx, y: 0.52, width: 1 - 2 * b.mx, height: ends.bottom - 0.52 },
         titleItems(b.inks, 0.18, b, { gap: 0.03 }),
-        { anchor: 'bottom', align: 'left' },
+        { anchor: 'bottom', align: 'left', tight: true },
       );
       if (!column) return null;
       const gap = 0.02;
