@@ -178,7 +178,9 @@ export async function workbench(page: Page, base: string, file: string): Promise
   const front = page.getByRole('link', { name: 'Front', exact: true });
   await page.getByRole('link', { name: 'Open Thirty Parts' }).or(front).first().click();
   await page.locator('main[data-fresh="true"] [data-verdict="200"]').waitFor({ timeout: 60_000 });
-  // The first time it is read and its picture made small; then it is opened as one does every day.
+  // The first time it is read and its picture made small, and it is kept as it was seen once the hand rests; then it is opened as one
+  // does every day.
+  await page.waitForTimeout(4000);
   await page.reload();
   const reloadMs = await drawnAfter(page, 0);
   await page.locator('main[data-fresh="true"] [data-verdict="200"]').waitFor({ timeout: 60_000 });

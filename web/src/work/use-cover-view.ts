@@ -10,10 +10,12 @@ import type { CoverView } from './studio.worker';
 import { studio } from './workers';
 
 const QUICK_MS = 48;
-/** A change that comes so soon after another is one of several. */
+/** A change that comes so soon after another, or after that was measured, is one of several, ms; what is typed always is. */
 const OFTEN_MS = 1200;
 /** How long the hand rests before everything is measured, ms. */
 const RESTS = { once: 60, often: 450 } as const;
+const typing = (): boolean =>
+  document.activeElement instanceof HTMLTextAreaElement || document.activeElement instanceof HTMLInputElement;
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 let last: { readonly key: string; readonly measure: CoverView['measure'] } | null = null;
@@ -73,7 +75,7 @@ export function useCoverView(
   const [failed, setFailed] = useState(false);
   /** What was measured last, and of which side, size and width. */
   const measured = useRef<{ readonly view: CoverView; readonly place: string } | null>(null);
-  const order = useRef({ asked: 0, shown: 0, changedMs: 0 });
+  const order = useRef({ asked: 0, shown: 0, busyMs: 0 });
   const [draws] = useState(() => new Set<(picture: ImageBitmap) => void>());
   const onPicture = useCallback<PictureSource>(
     (draw) => {
@@ -108,8 +110,8 @@ export function useCoverView(
     let current = true;
     const { current: turns } = order;
     const turn = ++turns.asked;
-    const often = nowMs() - turns.changedMs < OFTEN_MS;
-    turns.changedMs = nowMs();
+    const often = typing() || nowMs() - turns.busyMs < OFTEN_MS;
+    turns.busyMs = nowMs();
     const ask = (quick: boolean) => slot({ book, widthPx, quick, paced: dragging, front });
     const show = (next: CoverView): void => {
       const whole = next.thumbs.length > 0;
@@ -138,6 +140,8 @@ export function useCoverView(
         if (!current) return;
       }
       const next = await ask(false);
+      // Who changed something meanwhile had to wait: that change comes soon after this one.
+      turns.busyMs = nowMs();
       if (current && next) show(next);
     };
     paint().catch(() => current && setFailed(true));
