@@ -107,6 +107,7 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'stores-both': () => 'Give --store or --all-stores, not both.',
   'delivered-newer': (d) =>
     `What lies in this folder was made by a newer version (${d.found}; this one reads ${d.known}). Choose another folder.`,
+  'delivered-wrong': (d) => `What is noted of this folder cannot be read (${d.where}).`,
   'names-empty': () => 'Names need a pattern, such as {title}-{store}.',
   'names-unknown': (d) => `Names cannot hold {${d.name}}; see docs/stores.md.`,
   'only-wrong': (d) => `--only must be "stores" or "all", not "${d.found}".`,

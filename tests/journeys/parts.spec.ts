@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { writePng } from '@yosomi/core/image-file';
 import { MARKS, paintedMark } from '../fixtures/marks';
-import { bench, coverReady, expect, kept, part, shownMark, test } from './help';
+import { bench, coverReady, expect, kept, part, shownMark, step, test } from './help';
 
 test.use({ shelf: ['lamplighter'] });
 
@@ -122,6 +122,29 @@ test('depth is moved past what is met, and what would change nothing cannot be p
     await expect(b.inspector.getByRole('heading', { name: 'Band', level: 2 })).toBeVisible();
     await expect(surface(page)).toBeFocused();
   });
+});
+
+test('what the Brief says and the cover does not show is offered, and stands where it reads', async ({ page }) => {
+  await open(page);
+  const add = page.getByRole('button', { name: 'Add the subtitle' });
+  await expect(add).toHaveCount(0);
+  await step(page, 'Brief');
+  await page.getByLabel('Subtitle').fill('A tale of lamps and what they owe');
+  await step(page, 'Front');
+  await coverReady(page);
+  const before = await shownMark(page, COVER);
+  await add.click();
+  await expect(part(page, 'Subtitle')).toContainText('A tale of lamps and what they owe');
+  await expect.poll(() => shownMark(page, COVER)).not.toBe(before);
+  await expect(page.getByText(/reaches only .* : 1/)).toHaveCount(0);
+  await expect(add).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(add).toBeVisible();
+  // One that is hidden was hidden on purpose, and a spine is another matter.
+  await add.click();
+  await part(page, 'Subtitle').hover();
+  await page.getByRole('button', { name: 'Hide Subtitle' }).click();
+  await expect(add).toHaveCount(0);
 });
 
 test('several parts share what all of them have, and grow and turn together', async ({ page }) => {

@@ -71,18 +71,22 @@ export function slug(text: string, limit = 60): string {
     .replace(/-{2,}/g, '-')
     .replace(/^-+|-+$/g, '');
   if (plain.length <= limit && bytesOf(plain) <= MOST_BYTES) return plain || 'book';
-  // Never between the halves of a letter, nor before its marks.
-  const whole = [...letters.segment(plain)].map(({ segment }) => segment);
-  let cut = '';
-  for (const letter of whole) {
-    if (cut.length + letter.length > limit || bytesOf(cut + letter) > MOST_BYTES) break;
-    cut += letter;
-  }
+  const cut = beginning(plain, limit, MOST_BYTES);
   const end = plain[cut.length] === '-' ? cut.length : cut.lastIndexOf('-');
   return (end > limit / 3 ? cut.slice(0, end) : cut).replace(/-+$/, '') || 'book';
 }
 
 const letters = new Intl.Segmenter(undefined, { granularity: 'grapheme' });
+
+/** The beginning of a text, at most so many characters and bytes: never between the halves of a letter, nor before its marks. */
+export function beginning(text: string, characters: number, bytes: number): string {
+  let cut = '';
+  for (const { segment } of letters.segment(text)) {
+    if (cut.length + segment.length > characters || bytesOf(cut + segment) > bytes) break;
+    cut += segment;
+  }
+  return cut;
+}
 
 /** Letters and digits of a text as words, without case, accents and the ways of writing a quotation mark. */
 export const bareWords = (text: string): string =>

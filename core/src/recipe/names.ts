@@ -1,11 +1,10 @@
-import { type Fault, slug } from '../base';
+import { type Fault, beginning, slug } from '../base';
 import type { Book } from '../project';
 
 /** Most characters of a file name, its ending included. */
 export const MOST_NAME = 100;
 const MOST_BYTES = 200;
 export const MOST_PATTERN = 120;
-const letters = new Intl.Segmenter(undefined, { granularity: 'grapheme' });
 
 /** What a pattern of names may hold between braces. */
 export const NAME_FIELDS = ['title', 'author', 'series', 'number', 'store', 'width', 'height'] as const;
@@ -49,22 +48,18 @@ export function patternName(
   const stem = DEVICE.test(plain) ? `book-${plain}` : plain || 'book';
   for (let n = 1; ; n++) {
     const tail = `${n === 1 ? '' : `-${n}`}.${ending}`;
-    const name = `${within(stem, MOST_NAME - tail.length).replace(/[-._]+$/, '')}${tail}`;
+    const name = `${beginning(stem, MOST_NAME - tail.length, MOST_BYTES).replace(/[-._]+$/, '')}${tail}`;
     if (taken.has(name.toLowerCase())) continue;
     taken.add(name.toLowerCase());
     return name;
   }
 }
 
-/** The beginning of a name, whole letters, at most so many characters and bytes. */
-function within(stem: string, most: number): string {
-  let cut = '';
-  for (const { segment } of letters.segment(stem)) {
-    if (cut.length + segment.length > most || new TextEncoder().encode(cut + segment).length > MOST_BYTES) break;
-    cut += segment;
-  }
-  return cut;
-}
+/** What a title's folder and pictures are called by: its words, and its number where it is a volume. */
+export const titleStem = ({ brief }: Book): string =>
+  brief.seriesNumber === null
+    ? slug(brief.title, 60)
+    : `${slug(brief.title, 50)}-vol-${slug(String(brief.seriesNumber), 8)}`;
 
 export const nameFields = (book: Book, store: string, widthPx: number, heightPx: number) => ({
   title: book.brief.title,

@@ -1,13 +1,7 @@
-import { slug } from '../base';
 import { coverAlt } from '../ebook';
 import { type Book, assetsInUse } from '../project';
 import type { Deliverable } from './deliverables';
-
-/** What a title's files and folder are called by: its words, and its number where it is a volume. */
-const stemOf = ({ brief }: Book): string =>
-  brief.seriesNumber === null
-    ? slug(brief.title, 60)
-    : `${slug(brief.title, 50)}-vol-${slug(String(brief.seriesNumber), 8)}`;
+import { titleStem } from './names';
 
 /**
  * The folders of titles within a package, by their ids: in whatever order they come, the same. Where two would have the same name, both are
@@ -18,20 +12,20 @@ export function titleFolders(
   known: Readonly<Record<string, string>> = {},
 ): Map<string, string> {
   const own = (book: Book): string =>
-    `${stemOf(book)}-${book.id
+    `${titleStem(book)}-${book.id
       .toLowerCase()
       .replace(/[^a-z0-9]/g, '')
       .slice(-8)}`;
   const kept = new Map(
     books.flatMap((book) => {
       const before = known[book.id];
-      return before === stemOf(book) || before === own(book) ? [[book.id, before] as const] : [];
+      return before === titleStem(book) || before === own(book) ? [[book.id, before] as const] : [];
     }),
   );
   // A folder of a title that is not among these is not theirs either.
   const others = Object.entries(known).flatMap(([id, folder]) => (kept.has(id) ? [] : [folder]));
   const taken = [...others, ...kept.values()];
-  const stems = books.map(stemOf);
+  const stems = books.map(titleStem);
   return new Map(
     books.map((book, i) => {
       const clashes = stems.filter((stem) => stem === stems[i]).length > 1 || taken.includes(stems[i]);

@@ -1,4 +1,4 @@
-import { type Finding, type Result, finding, ok, slug, xml } from '../base';
+import { type Finding, type Result, beginning, finding, ok, slug, xml } from '../base';
 import { dressJpeg, srgbProfile } from '../image-file';
 import { outlinesOnTop } from '../ink';
 import { coverPage } from '../pdf';
@@ -10,6 +10,7 @@ import { type Delivered, SCREEN_PPI } from './delivered';
 import { pngFile } from './deliverables';
 import { encodeWithin } from './encode';
 import { type PromoJob, imagesOf } from './make';
+import { titleStem } from './names';
 import { type PromoAt, composePromo, wordsAt } from './promo';
 import type { Studio } from './studio';
 
@@ -75,7 +76,9 @@ export async function promoFile(job: PromoJob, wish: PromoWish, studio: Studio):
 export const promoName = (book: Book, { campaign, format }: PromoAt): string => {
   const size = `${format.widthPx}x${format.heightPx}`;
   const id = format.id.startsWith(OWN_FORMAT) ? 'own' : format.id;
-  return `${slug(book.brief.title, 40)}-${slug(campaign.name, 30) || 'promo'}-${id}-${size}`;
+  // Together they stay under what file systems take, whatever script they are in.
+  const title = beginning(titleStem(book), 60, 110).replace(/-+$/, '');
+  return `${title}-${beginning(slug(campaign.name, 30), 30, 80) || 'promo'}-${id}-${size}`;
 };
 
 /** Words for whoever cannot see a promo: what it says and what it shows. A person's own text comes first. */

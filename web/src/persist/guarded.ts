@@ -13,6 +13,7 @@ export async function guarded(run: () => Promise<void>): Promise<Result<void>> {
     });
     return ok(undefined);
   } catch (error) {
-    return fail(full(error) ? 'store-full' : 'store-failed');
+    const noRoom = full(error);
+    return fail(noRoom ? 'store-full' : 'store-failed');
   }
 }

@@ -230,6 +230,7 @@ export function FrontPage() {
                       on={on}
                       colour={colours?.[0] ?? '#16181b'}
                       swatches={colours ?? []}
+                      front={!side}
                       onDraw={draw}
                     />
                   )}

@@ -9,12 +9,12 @@ const LOOK: Record<Grade, { colour: string; Icon: typeof Check; word: string }> 
   fail: { colour: 'text-fail', Icon: CircleAlert, word: 'Fails' },
 };
 
-/** A grade as icon, colour and words: never by colour alone. It is faint while what it is of is being measured anew. */
+/** A grade as icon, colour and words: never by colour alone. It is grey, and still read, while what it is of is being measured anew. */
 export function Verdict({ grade, children }: { grade: Grade; children: ReactNode }) {
   const { colour, Icon, word } = LOOK[grade];
   return (
     <span
-      className={`inline-flex items-center gap-1 transition-opacity group-data-[fresh=false]/measured:opacity-40 group-data-[fresh=false]/measured:delay-200 ${colour}`}
+      className={`inline-flex items-center gap-1 transition-colors group-data-[fresh=false]/measured:text-ink-2 group-data-[fresh=false]/measured:delay-200 ${colour}`}
     >
       <Icon size={13} aria-label={word} className="shrink-0" />
       {children}

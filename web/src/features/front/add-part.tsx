@@ -1,5 +1,5 @@
 import type { Fault } from '@yosomi/core/base';
-import type { Brief } from '@yosomi/core/book';
+import { type Brief, type WordField, wordsOf } from '@yosomi/core/book';
 import { textOf } from '@yosomi/core/compose';
 import {
   type Area,
@@ -20,6 +20,7 @@ import { type ReactNode, useContext, useMemo, useState } from 'react';
 import { sayFault } from '../../messages/say';
 import { freshId } from '../../platform/ids';
 import { useSession } from '../../state/session';
+import { Button } from '../../ui/button';
 import { useOfferPictures } from '../../work/queries';
 import { studio } from '../../work/workers';
 import { type Offer, type ReadyOffer, markOffer, offersOf, readyOffers, readyWords } from './add-offers';
@@ -42,9 +43,11 @@ export function AddPart(props: {
   colour: string;
   /** The cover's own colours. */
   swatches: readonly string[];
+  /** Whether what the Brief says belongs here: what of it is not shown is named. */
+  front?: boolean;
   onDraw?(): void;
 }) {
-  const { doc, on, colour, swatches, onDraw } = props;
+  const { doc, on, colour, swatches, front = false, onDraw } = props;
   const shown = useContext(ShownBook);
   const stored = useSession((s) => s.book);
   const edit = useSession((s) => s.edit);
@@ -192,7 +195,37 @@ export function AddPart(props: {
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
+      {front && stored && !doc.finished && (
+        <Unshown offers={offers.words} doc={doc} brief={stored.brief} onTake={take} />
+      )}
     </>
+  );
+}
+
+/** Lines that a front has where the Brief says them. */
+const ON_FRONTS: readonly WordField[] = ['title', 'subtitle', 'author', 'series', 'strapline'];
+
+/** What the Brief says and the cover does not show, to be added with one press. */
+function Unshown(props: { offers: readonly Offer[]; doc: Doc; brief: Brief; onTake(offer: Offer): void }) {
+  const { offers, doc, brief, onTake } = props;
+  const shown = new Set(
+    Object.values(doc.parts).flatMap((p) => (p.kind === 'words' && p.says.kind === 'brief' ? [p.says.field] : [])),
+  );
+  const lacking = offers.filter(({ seed }) => {
+    if (seed.kind !== 'words' || seed.says.kind !== 'brief') return false;
+    const { field } = seed.says;
+    return ON_FRONTS.includes(field) && !shown.has(field) && wordsOf(brief, field).trim() !== '';
+  });
+  if (lacking.length === 0) return null;
+  return (
+    <div className="flex flex-col items-start gap-1 pt-3 text-xs text-ink-2">
+      <p>In the Brief, and not on the cover:</p>
+      {lacking.map((offer) => (
+        <Button key={offer.id} kind="link" onClick={() => onTake(offer)}>
+          Add the {offer.label.toLowerCase()}
+        </Button>
+      ))}
+    </div>
   );
 }
 
