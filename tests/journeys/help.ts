@@ -125,7 +125,12 @@ export function shownPixel(page: Page, label: RegExp, x: number, y: number): Pro
 export async function shownMark(page: Page, label: RegExp): Promise<number> {
   // A picture that is not measured yet is not what will stay.
   await page.locator('main:not([data-fresh="false"])').first().waitFor();
-  return page
+  return markNow(page, label);
+}
+
+/** The same of what stands there at this moment, measured or not. */
+export const markNow = (page: Page, label: RegExp): Promise<number> =>
+  page
     .getByRole('img', { name: label })
     .first()
     .evaluate((canvas) => {
@@ -135,7 +140,6 @@ export async function shownMark(page: Page, label: RegExp): Promise<number> {
       for (let i = 0; i < data.length; i += 97) mark = (mark * 31 + data[i]) >>> 0;
       return mark;
     });
-}
 
 /** What a person does in the inspector, by the names that are on the screen. */
 export function bench(page: Page) {

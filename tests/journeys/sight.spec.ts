@@ -1,20 +1,9 @@
 import type { Page } from '@playwright/test';
-import { bench, coverReady, expect, kept, part, shownMark, test } from './help';
+import { bench, coverReady, expect, kept, markNow, part, shownMark, test } from './help';
 
 test.use({ shelf: ['moss', 'weather'] });
 
-/** A mark of the picture as it stands, measured or not. */
-const seenMark = (page: Page): Promise<number> =>
-  page
-    .getByRole('img', { name: /^Cover of/ })
-    .first()
-    .evaluate((canvas) => {
-      const c = canvas as HTMLCanvasElement;
-      const { data } = c.getContext('2d')!.getImageData(0, 0, c.width, c.height);
-      let mark = 0;
-      for (let i = 0; i < data.length; i += 97) mark = (mark * 31 + data[i]) >>> 0;
-      return mark;
-    });
+const seenMark = (page: Page): Promise<number> => markNow(page, /^Cover of/);
 /** When a sight was stored last; 0 for never. */
 const stored = (page: Page): Promise<number> =>
   page.evaluate<number>(`new Promise((resolve, reject) => {

@@ -94,6 +94,25 @@ function Switches(
 
 const MAIN = 'flex min-w-0 flex-1 items-center gap-2 py-1.5 pr-2.5 text-left';
 
+/** What chooses a row, and where its keys are pressed. */
+function MainButton(props: { row: Same; className: string; onRename?(): void; children: ReactNode }) {
+  const { row } = props;
+  return (
+    <button
+      type="button"
+      data-main
+      onKeyDown={row.onKeyDown}
+      aria-pressed={row.chosen}
+      tabIndex={row.reached ? 0 : -1}
+      onClick={row.onChoose}
+      onDoubleClick={props.onRename}
+      className={`${MAIN} ${props.className}`}
+    >
+      {props.children}
+    </button>
+  );
+}
+
 type Naming = {
   renaming: boolean;
   onRename(): void;
@@ -110,7 +129,7 @@ export function PartRow(
       report: WordsReport | undefined;
     },
 ) {
-  const { part, report, chosen, reached, picture } = props;
+  const { part, report, reached, picture } = props;
   const brief = useFrom((b) => b.brief);
   const assets = useFrom((b) => b.assets);
   const name = nameOf(part);
@@ -124,16 +143,7 @@ export function PartRow(
           <NameField name={name} usual={nameOf({ ...part, name: '' })} onNamed={props.onNamed} />
         </span>
       ) : (
-        <button
-          type="button"
-          data-main
-          onKeyDown={props.onKeyDown}
-          aria-pressed={chosen}
-          tabIndex={reached ? 0 : -1}
-          onClick={props.onChoose}
-          onDoubleClick={props.onRename}
-          className={`${MAIN} ${props.inGroup ? 'pl-6' : 'pl-2.5'}`}
-        >
+        <MainButton row={props} onRename={props.onRename} className={props.inGroup ? 'pl-6' : 'pl-2.5'}>
           <PartPicture bitmap={picture} faint={part.hidden} />
           <span className="min-w-0 flex-1">
             <span className="flex items-baseline justify-between gap-1">
@@ -153,7 +163,7 @@ export function PartRow(
             {part.hidden && <span className="sr-only">, hidden</span>}
             {part.locked && <span className="sr-only">, locked</span>}
           </span>
-        </button>
+        </MainButton>
       )}
       {!props.renaming && (
         <Switches
@@ -181,7 +191,7 @@ export function GroupRow(
       onFold(): void;
     },
 ) {
-  const { parts, called, open, chosen, reached } = props;
+  const { parts, called, open, reached } = props;
   const usual = `Group of ${parts.length}`;
   const name = called || usual;
   const Icon = open ? ChevronDown : ChevronRight;
@@ -204,23 +214,14 @@ export function GroupRow(
         </span>
       ) : (
         <>
-          <button
-            type="button"
-            data-main
-            onKeyDown={props.onKeyDown}
-            aria-pressed={chosen}
-            tabIndex={reached ? 0 : -1}
-            onClick={props.onChoose}
-            onDoubleClick={props.onRename}
-            className={`${MAIN} pl-1.5`}
-          >
+          <MainButton row={props} onRename={props.onRename} className="pl-1.5">
             <span className="min-w-0 flex-1">
               <span className="block truncate font-semibold">{name}</span>
               <span className="block truncate text-xs text-ink-2 group-focus-within/row:pr-9 group-hover/row:pr-9">
                 {parts.map(nameOf).join(', ')}
               </span>
             </span>
-          </button>
+          </MainButton>
           <Switches
             name={called || usual.toLowerCase()}
             hidden={parts.every((part) => part.hidden)}
@@ -238,18 +239,10 @@ export function GroupRow(
 
 /** A scrim that was added so that words read: it lies where it must. */
 export function ScrimRow(props: Same & { scrim: AddedScrim }) {
-  const { scrim, chosen, reached } = props;
+  const { scrim } = props;
   return (
     <Carried {...props} ids={[]} fixed>
-      <button
-        type="button"
-        data-main
-        onKeyDown={props.onKeyDown}
-        aria-pressed={chosen}
-        tabIndex={reached ? 0 : -1}
-        onClick={props.onChoose}
-        className={`${MAIN} pl-2.5`}
-      >
+      <MainButton row={props} className="pl-2.5">
         <span
           aria-hidden
           className="size-[30px] shrink-0 rounded-xs"
@@ -262,7 +255,7 @@ export function ScrimRow(props: Same & { scrim: AddedScrim }) {
           </span>
           <span className="block truncate text-xs text-ink-2">added so that words read</span>
         </span>
-      </button>
+      </MainButton>
     </Carried>
   );
 }
