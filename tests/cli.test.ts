@@ -647,11 +647,17 @@ describe('the command line and ebooks', () => {
     expect(renamed.out).toMatch(/^2 made, 0 up to date, 0 failed, 2 left over, removed by --tidy$/m);
     expect(renamed.err).toMatch(/left over: the-first-name\/longreach\/the-first-name-cover-longreach/);
     expect(renamed.err).not.toMatch(/another-book/);
+    // Where something fails, what was made before may be all that there is.
+    const broken = await run('deliver', at('one.yosomi'), at('gone.yosomi'), ...base, '--tidy');
+    expect(broken.out).toMatch(/^0 made, 2 up to date, 1 failed, 2 left over, kept as something failed$/m);
     // One that was changed since is somebody's own by now.
     const [changed] = readdirSync(join(out, 'the-first-name/bindery'));
-    writeFileSync(join(out, 'the-first-name/bindery', changed), 'other bytes');
+    // As long as it was, and not the same.
+    const other = readFileSync(join(out, 'the-first-name/bindery', changed));
+    other[other.length >> 1] ^= 1;
+    writeFileSync(join(out, 'the-first-name/bindery', changed), other);
     const tidied = await run('deliver', at('one.yosomi'), ...base, '--tidy');
-    expect(tidied.out).toMatch(/^0 made, 2 up to date, 0 failed, 1 removed, 1 left over, changed since$/m);
+    expect(tidied.out).toMatch(/^0 made, 2 up to date, 0 failed, 1 removed, 1 left over, not as they were made$/m);
     expect(readdirSync(join(out, 'the-first-name/longreach'))).toEqual(['notes.txt']);
     expect(readdirSync(join(out, 'the-first-name/bindery'))).toEqual([changed]);
     expect(readdirSync(join(out, 'another-book')).sort()).toEqual(['README.txt', 'bindery', 'longreach']);
@@ -671,9 +677,12 @@ describe('the command line and ebooks', () => {
     expect((await run(...base)).out).toMatch(/^1 made/);
     const note = join(out, 'delivered.json');
     const now = JSON.parse(readFileSync(note, 'utf8'));
-    expect(now).toMatchObject({ schema: 2, titles: { [Object.keys(now.titles)[0]]: 'the-weight-of-lanterns' } });
-    writeFileSync(note, JSON.stringify({ ...now, titles: undefined, schema: 1 }));
-    expect((await run(...base)).out).toMatch(/^0 made, 1 up to date, 0 failed$/m);
+    expect(now).toMatchObject({ schema: 2, titles: { [Object.keys(now.titles)[0]]: ['the-weight-of-lanterns'] } });
+    // Others' files, of which an older release has noted nothing more, are nobody's to remove.
+    const theirs = { 'another-book/longreach/a.jpg': { key: 'k', bytes: 1 } };
+    writeFileSync(note, JSON.stringify({ ...now, titles: undefined, files: { ...now.files, ...theirs }, schema: 1 }));
+    expect((await run(...base, '--tidy')).out).toMatch(/^0 made, 1 up to date, 0 failed$/m);
+    expect(JSON.parse(readFileSync(note, 'utf8')).files).toHaveProperty(['another-book/longreach/a.jpg']);
     writeFileSync(note, JSON.stringify({ ...now, schema: 9 }));
     await refuses(2, /made by a newer version/, ...base);
     expect(JSON.parse(readFileSync(note, 'utf8')).schema).toBe(9);

@@ -1,5 +1,5 @@
 import { basename, join } from 'node:path';
-import { type Fault, type Result, fail, ok } from '@yosomi/core/base';
+import { type Fault, type Result, fail, hashBytes, ok } from '@yosomi/core/base';
 import type { Book, Project } from '@yosomi/core/project';
 import {
   type Deliverable,
@@ -18,7 +18,7 @@ import { allProfiles, findProfile } from '@yosomi/core/stores';
 import { NodeStudio } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
 import { type Command, flag, word } from './command';
-import { type Done, isDone, leftOver, readDone, removeLeftOver, writeDone } from './delivered';
+import { type Done, foldersOf, isDone, leftOver, moveTitle, readDone, removeLeftOver, writeDone } from './delivered';
 import { makeFolder, readProject, writeBytes } from './files';
 import { sentence } from './sentences';
 import { nowText, ownStores } from './stores';
@@ -60,12 +60,11 @@ export const deliver: Command = {
     process.once('SIGINT', stop);
     const counts: Counts = { made: 0, kept: 0, failed: 0 };
     const done = noted.value;
-    const before = { ...done.titles };
     const wanted = new Set<string>();
     const shelf = readShelf(args.words);
     const folders = titleFolders(
       [...shelf.values()].map(({ book }) => book),
-      before,
+      foldersOf(done),
     );
     try {
       for (const [i, file] of args.words.entries()) {
@@ -89,7 +88,7 @@ export const deliver: Command = {
         const titled = folders.get(own.id)!;
         // Pictures for stores show no other title.
         const beside = besideOf(book, only === 'all' ? shelf : new Map());
-        done.titles[own.id] = titled;
+        moveTitle(done, own.id, titled);
         for (const one of [own, book])
           for (const file of deliverables(one, beside.others, wishes.value)) wanted.add(`${titled}/${inTitle(file)}`);
         const job: Job = {
@@ -107,8 +106,10 @@ export const deliver: Command = {
     } finally {
       process.removeListener('SIGINT', stop);
     }
-    const left = stopped ? [] : leftOver(done, before, folders, wanted);
-    const gone = args.switches.has('tidy') ? removeLeftOver(out.value, done, left) : [];
+    const left = stopped ? [] : leftOver(done, new Set(folders.keys()), wanted);
+    // Where something failed, what was made before may be all that there is.
+    const tidy = args.switches.has('tidy') && counts.failed === 0;
+    const gone = tidy ? removeLeftOver(out.value, done, left) : [];
     for (const path of left) say(`  ${gone.includes(path) ? 'removed' : 'left over'}: ${path}`);
     if (Object.keys(done.files).length > 0 || gone.length > 0) {
       const told = writeDone(out.value, done);
@@ -118,7 +119,9 @@ export const deliver: Command = {
     const more = [
       ...(gone.length > 0 ? [`${gone.length} removed`] : []),
       ...(over > 0
-        ? [`${over} left over${args.switches.has('tidy') ? ', changed since' : ', removed by --tidy'}`]
+        ? [
+            `${over} left over${tidy ? ', not as they were made' : args.switches.has('tidy') ? ', kept as something failed' : ', removed by --tidy'}`,
+          ]
         : []),
       ...(stopped ? ['stopped'] : []),
     ];
@@ -231,7 +234,11 @@ async function deliverTitle(
       failed(written.fault);
       continue;
     }
-    done.files[path] = { key: wanted.key, bytes: made.value.bytes.length };
+    done.files[path] = {
+      key: wanted.key,
+      bytes: made.value.bytes.length,
+      hash: hashBytes(made.value.bytes),
+    };
     // Written after every file, so that a crash costs one file at most.
     const noted = writeDone(root, done);
     if (!noted.ok) failed(noted.fault);

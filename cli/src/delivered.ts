@@ -1,6 +1,6 @@
-import { existsSync, readFileSync, rmSync, rmdirSync, statSync } from 'node:fs';
+import { existsSync, lstatSync, readFileSync, rmSync, rmdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { type Result, versioned } from '@yosomi/core/base';
+import { type Result, hashBytes, versioned } from '@yosomi/core/base';
 import { z } from 'zod';
 import { writeBytes } from './files';
 
@@ -11,14 +11,14 @@ const Place = z
   .refine((path) => !path.split('/').some((name) => /^\.*$/.test(name)));
 
 /**
- * What lies in a folder of deliveries already, so that a run that broke off goes on: the folder of each title, by its id, and of each
- * file by its path the key of its state and how long it is.
+ * What lies in a folder of deliveries already, so that a run that broke off goes on: the folders that each title has had, by its id, the
+ * present one last; and of each file by its path the key of its state, how long it is and its hash ('' where an older release made it).
  */
 const Done = z.object({
   format: z.literal('yosomi-delivered'),
   schema: z.literal(2),
-  titles: z.record(z.string(), z.string()),
-  files: z.record(Place, z.object({ key: z.string(), bytes: z.number() })),
+  titles: z.record(z.string(), z.array(z.string()).min(1)),
+  files: z.record(Place, z.object({ key: z.string(), bytes: z.number(), hash: z.string().default('') })),
 });
 export type Done = z.infer<typeof Done>;
 
@@ -52,42 +52,46 @@ export function isDone(done: Done, root: string, path: string, key: string): boo
 
 const folderOf = (path: string): string => path.split('/')[0];
 
+/** The folder that each title has now. */
+export const foldersOf = (done: Done): Record<string, string> =>
+  Object.fromEntries(Object.entries(done.titles).map(([id, folders]) => [id, folders[folders.length - 1]]));
+
+/** Notes the folder that a title has from now on. */
+export function moveTitle(done: Done, id: string, folder: string): void {
+  done.titles[id] = [...(done.titles[id] ?? []).filter((one) => one !== folder), folder];
+}
+
 /**
- * Files that were made once and that nobody wants any more: those of the titles of this run, and of folders that no title has. `wanted` are
- * the paths that these titles want now; `before` are the folders as they were noted when the run began. Other titles' files stay.
+ * Files of the titles of this run that were made once and that they do not want any more, in folders that they have or had. `titles` are
+ * the run's, `wanted` the paths that they want now. What lies in another title's folder, or in one that nobody is known to have, stays.
  */
-export function leftOver(
-  done: Done,
-  before: Readonly<Record<string, string>>,
-  titles: ReadonlyMap<string, string>,
-  wanted: ReadonlySet<string>,
-): string[] {
-  const theirs = new Set(Object.entries(before).flatMap(([id, folder]) => (titles.has(id) ? [] : [folder])));
+export function leftOver(done: Done, titles: ReadonlySet<string>, wanted: ReadonlySet<string>): string[] {
+  const own = new Set(Object.entries(done.titles).flatMap(([id, folders]) => (titles.has(id) ? folders : [])));
+  const others = new Set(Object.entries(foldersOf(done)).flatMap(([id, folder]) => (titles.has(id) ? [] : [folder])));
   return Object.keys(done.files)
-    .filter((path) => !wanted.has(path) && !theirs.has(folderOf(path)))
+    .filter((path) => !wanted.has(path) && own.has(folderOf(path)) && !others.has(folderOf(path)))
     .sort();
 }
 
-/** Removes files that lie there as they were made; one that somebody changed since stays. Answers those that are gone. */
+/** Removes files that lie there byte for byte as they were made; others stay. Answers those that are gone. */
 export function removeLeftOver(root: string, done: Done, paths: readonly string[]): string[] {
   const gone: string[] = [];
   for (const path of paths) {
     const file = join(root, path);
-    const there = statSync(file, { throwIfNoEntry: false });
-    if (there && (!there.isFile() || there.size !== done.files[path].bytes)) continue;
-    if (there) rmSync(file);
+    const there = lstatSync(file, { throwIfNoEntry: false });
+    const { bytes, hash } = done.files[path];
+    if (there) {
+      if (!there.isFile() || there.size !== bytes || hashBytes(readFileSync(file)) !== hash) continue;
+      rmSync(file);
+    }
     delete done.files[path];
     gone.push(path);
   }
-  const folders = new Set(gone.map(folderOf));
   const used = new Set(Object.keys(done.files).map(folderOf));
-  for (const folder of folders) {
+  for (const folder of new Set(gone.map(folderOf))) {
     if (!used.has(folder)) rmSync(join(root, folder, 'README.txt'), { force: true });
-    for (const place of [
-      ...new Set(gone.filter((path) => folderOf(path) === folder).map((path) => join(folder, path.split('/')[1]))),
-      folder,
-    ])
-      removeEmpty(join(root, place));
+    const within = gone.filter((path) => folderOf(path) === folder).map((path) => join(folder, path.split('/')[1]));
+    for (const place of [...new Set(within), folder]) removeEmpty(join(root, place));
   }
   return gone;
 }

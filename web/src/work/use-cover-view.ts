@@ -69,7 +69,9 @@ export function useCoverView(
     }),
   );
   const [view, setView] = useState<CoverView | null>(null);
-  const [before, setBefore] = useState<{ readonly view: CoverView; readonly doc: Doc } | null>(null);
+  const [before, setBefore] = useState<{ readonly view: CoverView; readonly book: Book; readonly as: ShownAs } | null>(
+    null,
+  );
   const [doc, setDoc] = useState<Doc | null>(null);
   const [shown, setShown] = useState('');
   const [failed, setFailed] = useState(false);
@@ -151,16 +153,18 @@ export function useCoverView(
     // The key stands for all that the picture is made from.
     // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [key, slot]);
-  const opened = useRef(book);
+  const opened = useRef({ book, as });
   useEffect(() => {
     let current = true;
     const { current: first } = opened;
-    if (front) void sightOf(first).then((sight) => current && sight && setBefore({ view: sight, doc: first.cover }));
+    if (first.as !== 'side')
+      void sightOf(first.book).then((sight) => current && sight && setBefore({ view: sight, ...first }));
     return () => {
       current = false;
     };
-  }, [front]);
-  if (view === null && before !== null && !failed)
-    return { view: before.view, doc: before.doc, failed, fresh: false, painted: false, onPicture };
+  }, []);
+  // It is a sight of what was opened: a side, another size or another title is not that.
+  if (view === null && before?.as === as && before.book.id === book.id && !failed)
+    return { view: before.view, doc: before.book.cover, failed, fresh: false, painted: false, onPicture };
   return { view, doc, failed, fresh: shown === key, painted: view !== null, onPicture };
 }

@@ -7,7 +7,7 @@ import { NumberField } from '../../ui/number-field';
 
 type Set = (what: string, fields: Pick<WordsPart, 'pairs'>, merge?: string | false) => void;
 
-const spaced = (pair: string): string => [...pair].join(' ');
+const spaced = (pair: string): string => [...pair.normalize('NFC')].join(' ');
 const thousandths = (by: number): number => Math.round(by * 1000);
 
 /** Space between two letters of the words, wherever they stand side by side. */
@@ -17,7 +17,7 @@ export function PairSpaces({ part, words, set }: { part: WordsPart; words: strin
   if (there.length === 0 || part.setting === 'stacked') return null;
   const pair = there.includes(chosen) ? chosen : (part.pairs.find((one) => there.includes(one.pair))?.pair ?? there[0]);
   const signed = (by: number): string => (by > 0 ? `+${thousandths(by)}` : `${thousandths(by)}`.replace('-', '−'));
-  const [first, second] = [...pair];
+  const [first, second] = [...pair.normalize('NFC')];
   return (
     <div className="flex flex-col gap-1.5">
       <p className="font-semibold">Two letters by themselves</p>
