@@ -194,6 +194,7 @@ describe('goldens', () => {
       const ids = structure.asks.pictures[0] > 0 ? [...book.sheet.pictures, ...freePictures.keys()] : [];
       const brief = {
         ...book.brief,
+        genres: [],
         seriesName: structure.asks.series ? 'Small Hours' : '',
         seriesNumber: structure.asks.series ? 2 : null,
       };

@@ -38,6 +38,8 @@ describe.each([
   'schema-12/words',
   'schema-13/pictured',
   'schema-13/words',
+  'schema-14/pictured',
+  'schema-14/words',
 ])('a title of %s', (name) => {
   const opened = unpackProject(fixture(`${name}.yosomi`));
 
@@ -109,7 +111,7 @@ describe('the promo of an earlier schema', () => {
     expect(await likeBefore(name, book, files)).toBeGreaterThan(0.995);
   });
 
-  it.each([11, 12, 13].flatMap((n) => [`schema-${n}/pictured`, `schema-${n}/words`]))(
+  it.each([11, 12, 13, 14].flatMap((n) => [`schema-${n}/pictured`, `schema-${n}/words`]))(
     'of %s looks as it looked',
     async (name) => {
       const { book, files } = opened(name);

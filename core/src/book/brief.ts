@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { GENRES, MOST_GENRES } from './genres';
 
 /** What sort of book it is, for whom, and what it feels like: the sketch sheet asks. */
 export const BOOK_KINDS = ['story', 'practical', 'poems', 'report'] as const;
@@ -26,6 +27,8 @@ export const Brief = z.object({
   language: z.string().regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/),
   publisher: z.string().max(120),
   kind: z.enum(BOOK_KINDS),
+  /** Kinds of book by which it is shelved, the first counts most; none leaves it open. */
+  genres: z.array(z.enum(GENRES)).max(MOST_GENRES),
   audience: z.enum(AUDIENCES),
   /** The first counts most; none leaves it open. */
   moods: z.array(z.enum(MOODS)).max(3),
@@ -46,6 +49,7 @@ export const emptyBrief: Brief = {
   language: 'en',
   publisher: '',
   kind: 'story',
+  genres: [],
   audience: 'anyone',
   moods: [],
 };

@@ -1,1 +1,2 @@
 export * from './brief';
+export * from './genres';

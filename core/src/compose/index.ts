@@ -12,6 +12,7 @@ export * from './quiet';
 export * from './scrim';
 export * from './side-docs';
 export * from './spine';
+export * from './subject';
 export * from './types';
 export * from './words-ink';
 export * from './words-of';

@@ -46,6 +46,7 @@ export type Volume = {
 export const lamplighterBrief = (house: Partial<Brief>, volume: Volume): Brief => ({
   ...emptyBrief,
   kind: 'story',
+  genres: ['fantasy'],
   moods: ['dark', 'grave'],
   ...house,
   title: volume.title,

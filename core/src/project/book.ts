@@ -79,7 +79,7 @@ export const NamedScene = z.object({ name: z.string().max(80), scene: Scene });
 export type NamedScene = z.infer<typeof NamedScene>;
 
 export const MOST_VERSIONS = 60;
-export const BOOK_SCHEMA = 14;
+export const BOOK_SCHEMA = 15;
 
 /** Everything known of one title. The flat cover is the source; mockup, promos and files hold only how they are made from it. */
 export const Book = z.object({

@@ -11,14 +11,20 @@ import { patchTo11, to11 } from './migrations/to-11';
 import { patchTo12, to12 } from './migrations/to-12';
 import { patchTo13, to13 } from './migrations/to-13';
 import { patchTo14, to14 } from './migrations/to-14';
+import { patchTo15, to15 } from './migrations/to-15';
 import { patchTo8, to8 } from './migrations/to-8';
 import { patchTo9, to9 } from './migrations/to-9';
 
 /** A title as it is stored or saved. Faults: `project-newer`, `project-damaged`. */
-export const Books = versioned('book', Book, [to2, to3, to4, to5, to6, to7, to8, to9, to10, to11, to12, to13, to14], {
-  newer: 'project-newer',
-  wrong: 'project-damaged',
-});
+export const Books = versioned(
+  'book',
+  Book,
+  [to2, to3, to4, to5, to6, to7, to8, to9, to10, to11, to12, to13, to14, to15],
+  {
+    newer: 'project-newer',
+    wrong: 'project-damaged',
+  },
+);
 export const readBook = Books.read;
 
 /** Entries take a patch of a history along with its document. Steps of a number that is not here do not fit any more. */
@@ -30,6 +36,7 @@ const PATCHES: Readonly<Record<number, (patch: Patch) => Patch>> = {
   11: patchTo12,
   12: patchTo13,
   13: patchTo14,
+  14: patchTo15,
 };
 type Patch = Step['forward'][number];
 

@@ -40,3 +40,4 @@ export * from './studio';
 export * from './take-picture';
 export * from './sketches';
 export * from './versions';
+export * from './subject-seen';

@@ -17,6 +17,7 @@ import {
   findStructure,
   mannerOf,
   moodsOf,
+  oneWithoutOf,
   pictureFacts,
   structuresIn,
 } from '../sketch';
@@ -24,6 +25,7 @@ import { OWN_FACE, italicOf } from '../text';
 import { gather } from './gather';
 import { type Settled, settle } from './settle';
 import type { Studio } from './studio';
+import { subjectSeen } from './subject-seen';
 
 /** What a cover of the sheet is good at, each 0..1. */
 export type SketchMarks = {
@@ -59,6 +61,8 @@ const GOOD = 0.66;
 const POOR = 0.42;
 /** Strongest scrim that may be added behind words: more of it hides the picture. */
 const MOST_SCRIM = 0.6;
+/** As much of a picture's subject is seen on every cover. */
+const LEAST_SEEN = 0.8;
 
 /** What the sketch sheet of a title asks; `pictures` are those of its sheet, read. */
 export function sheetAsk(book: Book, house: HouseAsk, pictures: readonly PictureFacts[]): SheetAsk {
@@ -68,10 +72,12 @@ export function sheetAsk(book: Book, house: HouseAsk, pictures: readonly Picture
     widthPx: cover.widthPx,
     heightPx: cover.heightPx,
     pictures,
+    authorLarge: sheet.authorLarge,
     mark: sheet.must.mark,
     seed: sheet.seed,
     house: sheet.house ? house : noHouse,
     must: { colour: sheet.must.colour, cut: sheet.must.cut },
+    pictured: sheet.pictured,
   };
 }
 
@@ -106,7 +112,7 @@ export async function sheetPictures(ids: readonly string[], studio: Studio): Pro
 
 /**
  * Draws one sketch, sets and measures it. Faults: those of `drawSketch`, `sketch-contrast` (some word does not read, or
- * only behind a heavy scrim).
+ * only behind a heavy scrim), `sketch-covers` (too little is seen of what a picture is about).
  */
 export async function trySketch(
   sketch: Sketch,
@@ -124,6 +130,8 @@ export async function trySketch(
   const scrim = Math.max(0, ...settled.added.map((a) => a.opacity));
   if (reports.some((r) => r.worstTenth < 4.5) || scrim > MOST_SCRIM)
     return fail('sketch-contrast', { structure: sketch.structure });
+  if (subjectSeen(doc, settled.composition, images, on.pictures, studio) < LEAST_SEEN)
+    return fail('sketch-covers', { structure: sketch.structure });
   const pixels = studio.paint(settled.composition.ink, lookPx, images);
   const title = titleReport(doc, settled);
   const marks: SketchMarks = {
@@ -219,12 +227,12 @@ function lookOf(pixels: Raster): Lab[] {
  */
 export async function* composeSheet(
   plan: readonly Slot[],
-  on: SketchGround,
+  on: SheetAsk,
   most: number,
   studio: Studio,
   lookPx: number,
 ): AsyncGenerator<Sketched & { pixels: Raster }> {
-  const chooser = new Chooser<Sketched & { pixels: Raster }>(most, structuresIn(plan));
+  const chooser = new Chooser<Sketched & { pixels: Raster }>(most, structuresIn(plan, on), false, oneWithoutOf(on));
   for (const slot of plan) {
     if (chooser.full) return;
     const made = await fillSlot(slot, on, studio, lookPx);

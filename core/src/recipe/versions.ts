@@ -4,11 +4,11 @@
  */
 export const VERSIONS = {
   paint: '743f1512d7',
-  trace: '289f607495',
-  pin: '6fd53aa67e',
-  promo: '426fc17ce0',
-  image: 'afe6bdee7a',
-  epub: 'bd5e77dce6',
-  pdf: '1e8bcf932e',
-  svg: '0c07348d39',
+  trace: '651a6457ce',
+  pin: '8ee56d2ca5',
+  promo: 'a2f6e986bf',
+  image: 'd607a7d3cb',
+  epub: '9a64a1a8b6',
+  pdf: '21c742bc3f',
+  svg: 'bba9617789',
 } as const;

@@ -1,4 +1,5 @@
 import type { Mood } from '../book';
+import { GENRE_RULES } from './genres';
 import { CHORDS } from './moods';
 import { mannerOf } from './pairings';
 import type { SceneryColours } from '../scenery';
@@ -6,9 +7,10 @@ import type { Sketch } from './sketch';
 import { findStructure } from './structures';
 import { isDark, mixed, tonesOfChord } from './tones';
 
-const BY_NAME = new Map(
-  Object.entries(CHORDS).flatMap(([mood, chords]) => chords.map((c) => [c.name, mood as Mood] as const)),
-);
+const BY_NAME = new Map([
+  ...Object.values(GENRE_RULES).flatMap(({ chords, moods }) => chords.map((c) => [c.name, moods[0]] as const)),
+  ...Object.entries(CHORDS).flatMap(([mood, chords]) => chords.map((c) => [c.name, mood as Mood] as const)),
+]);
 
 /** The moods of a sketch: that of its colours, and those that its structure and its faces share. */
 export function moodsOfSketch({ structure, faces, tones }: Sketch): readonly Mood[] {

@@ -1,12 +1,12 @@
 import { type Brief, wordsOf } from '../book';
 import { type Hex, readableOn } from '../colour';
 import { setWords } from '../compose';
-import { type Area, type DrawnForm, type PartSeed, type WordRole, type WordsPart, newWords } from '../cover';
+import { type Area, type DrawnForm, type Look, type PartSeed, type WordRole, type WordsPart, newWords } from '../cover';
 import type { Block, Shaper } from '../text';
 import { italicOf } from '../text';
 import type { WordFacts } from './facts';
 import type { Pairing } from './pairings';
-import { type Crop, type PictureFacts, cropFor, cropped, zoneOf } from './picture';
+import { type Crop, type PictureFacts, cropFor, cropped, subjectUnder, zoneOf } from './picture';
 import type { Tones } from './sketch';
 import { isDark } from './tones';
 import type { z } from 'zod';
@@ -19,7 +19,11 @@ export type Setting = {
   readonly heightPx: number;
   readonly pair: Pairing;
   readonly tones: Tones;
+  /** As they are graded: their colours are those that words stand on. */
   readonly pictures: readonly PictureFacts[];
+  readonly look: Look;
+  /** How large the author's name is against what is usual. */
+  readonly byline: number;
   /** The structure's own variation. */
   readonly turn: number;
   readonly mark: z.infer<typeof DrawnForm> | null;
@@ -42,6 +46,9 @@ export function leastSize(role: WordRole, letters: number): number {
       return 0.023;
   }
 }
+
+/** As much of a subject as a plate may lie over without anyone minding. */
+const COVERED_LITTLE = 0.08;
 
 /** Words keep this far from all edges, fraction of the width. */
 export const SAFE = 0.045;
@@ -248,7 +255,8 @@ export class Board {
     at: { top: number } | { bottom: number },
     more: { size?: number; align?: WordsPart['align']; x?: number; width?: number; style?: Partial<WordsPart> } = {},
   ): Column | null {
-    const size = (more.size ?? (role === 'byline' ? 0.05 : 0.032)) * this.k;
+    const usual = (more.size ?? (role === 'byline' ? 0.05 : 0.032)) * this.k;
+    const size = role === 'byline' ? usual * this.s.byline : usual;
     const least = leastSize(role, 0);
     const height = this.high(Math.max(size, least) * 2.6);
     const y = 'top' in at ? at.top : at.bottom - height;
@@ -263,6 +271,22 @@ export class Board {
   crop(picture: PictureFacts, frame: Area, zoom = 1): ReturnType<typeof cropFor> & ReturnType<typeof cropped> {
     const crop = cropFor(picture, (frame.width * this.s.widthPx) / (frame.height * this.s.heightPx), zoom);
     return { ...crop, ...cropped(picture, crop) };
+  }
+
+  /** How much of a picture's subject a place lies over, 0..1. */
+  covers(picture: PictureFacts, place: Area, frame: Area = { x: 0, y: 0, width: 1, height: 1 }): number {
+    return subjectUnder(picture, this.crop(picture, frame), frame, place);
+  }
+
+  /**
+   * The place of several that is taken at this turn: those that leave the picture's subject alone come first, in their own order;
+   * where none does, the one that covers the least of it.
+   */
+  clearOf<T>(picture: PictureFacts, places: readonly T[], areaOf: (place: T) => Area): T {
+    const known = places.map((place) => ({ place, covered: this.covers(picture, areaOf(place)) }));
+    const free = known.filter(({ covered }) => covered <= COVERED_LITTLE);
+    if (free.length > 0) return free[this.s.turn % free.length].place;
+    return known.reduce((best, one) => (one.covered < best.covered ? one : best)).place;
   }
 
   /** Colours for words over a part of pixels: light or dark as these ask, in the hues of the tones. */

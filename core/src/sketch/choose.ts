@@ -52,6 +52,8 @@ export class Chooser<T extends Traits> {
     readonly most: number,
     structures: number,
     readonly family = false,
+    /** Of how many covers at most one may be without a picture; null where any may. */
+    readonly oneWithoutOf: number | null = null,
   ) {
     this.#around = Math.min(AROUND, Math.floor(structures / 2));
   }
@@ -67,7 +69,7 @@ export class Chooser<T extends Traits> {
     for (let i = 0; i < this.#waiting.length && !this.full;) {
       const one = this.#waiting[i];
       if (this.#alike(one)) this.#waiting.splice(i, 1);
-      else if (this.#beside(one)) i++;
+      else if (this.#beside(one) || this.#tooPlain(one)) i++;
       else {
         this.#waiting.splice(i, 1);
         this.chosen.push(one);
@@ -80,6 +82,13 @@ export class Chooser<T extends Traits> {
   #alike(one: T): boolean {
     const least = this.family ? LEAST_ALIKE : LEAST_DIFFERENCE;
     return this.chosen.some((other) => difference(one, other) < least);
+  }
+
+  /** Whether as many covers without a picture are there as may be, counted from the first on. */
+  #tooPlain(one: T): boolean {
+    if (this.oneWithoutOf === null || one.sketch.pictures.length > 0) return false;
+    const plain = this.chosen.filter((other) => other.sketch.pictures.length === 0).length;
+    return (plain + 1) * this.oneWithoutOf > this.chosen.length + 1;
   }
 
   #beside(one: T): boolean {

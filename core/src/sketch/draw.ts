@@ -2,13 +2,15 @@ import { type Result, fail, ok } from '../base';
 import type { Brief } from '../book';
 import { readableOn } from '../colour';
 import { setAllWords } from '../compose';
-import { type Doc, type PartSeed, type WordsPart, docOf, inOrder, newShape } from '../cover';
+import { type Doc, type PartSeed, type WordsPart, docOf, inOrder, newShape, plainLook } from '../cover';
 import type { Rect } from '../plane';
 import type { Block, Shaper } from '../text';
 import { Board, SAFE, type Setting, leastSize } from './board';
 import { factsOf } from './facts';
-import { mannerOf } from './pairings';
-import type { PictureFacts } from './picture';
+import { mannerOf, setAs } from './pairings';
+import { ruleOf } from './genres';
+import { lookOfGrade } from './grades';
+import { type PictureFacts, gradedFacts } from './picture';
 import type { Sketch } from './sketch';
 import { findStructure } from './structures';
 
@@ -18,9 +20,14 @@ export type SketchGround = {
   readonly widthPx: number;
   readonly heightPx: number;
   readonly pictures: readonly PictureFacts[];
+  /** The author's name larger than is usual for its kind. */
+  readonly authorLarge: boolean;
   /** A mark that must stand on every cover. */
   readonly mark: Setting['mark'];
 };
+
+/** By how much a name that sells is larger. */
+const LARGE_NAME = 1.7;
 
 /**
  * The cover of a sketch: a full document, or why it cannot be. Faults: `sketch-unknown` (no such structure),
@@ -31,14 +38,18 @@ export function drawSketch(sketch: Sketch, on: SketchGround, shaper: Shaper): Re
   if (!structure) return fail('sketch-unknown', { structure: sketch.structure });
   const pictures = sketch.pictures.flatMap((id) => on.pictures.filter((p) => p.asset === id));
   if (pictures.length < structure.asks.pictures[0]) return fail('sketch-misfit', { why: 'pictures' });
+  const rule = ruleOf(on.brief.genres);
+  const look = structure.asks.ungraded ? plainLook : lookOfGrade(sketch.grade, sketch.tones);
   const board = new Board({
     brief: on.brief,
     facts: factsOf(on.brief),
     widthPx: on.widthPx,
     heightPx: on.heightPx,
-    pair: mannerOf(sketch.faces),
+    pair: setAs(mannerOf(sketch.faces), rule.caps),
     tones: sketch.tones,
-    pictures,
+    pictures: pictures.map((p) => gradedFacts(p, look)),
+    look,
+    byline: rule.byline * (on.authorLarge ? LARGE_NAME : 1),
     turn: sketch.turn % structure.turns,
     mark: on.mark,
     shaper,

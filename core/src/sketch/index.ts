@@ -3,6 +3,8 @@ export * from './about';
 export * from './choose';
 export * from './draw';
 export * from './facts';
+export { GENRE_RULES, type GenreRule, ruleOf } from './genres';
+export * from './grades';
 export * from './pairings';
 export * from './picture';
 export * from './plan';

@@ -73,6 +73,13 @@ export const PAIRINGS: readonly Pairing[] = [
   pair('anton/400', 'archivo-narrow/500', 'Two narrow faces, one very heavy', POSTER, { story: 2, practical: 1 }, ['bold', 'dark'], 'heavy'),
   pair('alfa-slab-one/400', 'work-sans/400', 'Heavy slab over an even sans', PLAIN, { practical: 2 }, ['playful', 'bold', 'warm'], 'heavy', { mostLetters: 70 }),
   pair('amatic-sc/700', 'josefin-sans/600', 'Drawn capitals over slim ones of like proportion', { ...CAPS, tracking: 0.01, leading: 1 }, { practical: 2, story: 1 }, ['playful', 'tender', 'warm'], 'even', { mostLetters: 60 }),
+  pair('kalam/700', 'jost/600', 'A round hand over round geometric letters', { ...PLAIN, leading: 0.96 }, { practical: 1, story: 1 }, ['playful', 'warm', 'bright'], 'heavy', { mostLetters: 60 }),
+  pair('spectral/700', 'spectral/400', 'One book face in two weights', PLAIN, { story: 2, poems: 2, report: 1 }, ['grave', 'calm', 'dark'], 'heavy', { capsLines: false }),
+  pair('archivo-narrow/700', 'archivo-narrow/500', 'One narrow family in two weights', POSTER, { story: 1, report: 2 }, ['grave', 'bold', 'dark'], 'heavy'),
+  pair('bodoni-moda/500', 'bodoni-moda/500-italic', 'One family of sharp contrast, upright and italic', PLAIN, { story: 2, poems: 2 }, ['tender', 'grave', 'calm'], 'fine', { capsLines: false }),
+  pair('poiret-one/400', 'josefin-sans/600', 'Thin compass letters over slim capitals of their time', { ...CAPS, tracking: 0.02 }, { story: 1 }, ['tender', 'calm'], 'fine', { mostLetters: 40 }),
+  pair('josefin-sans/600', 'josefin-sans/400', 'One slim geometric family in two weights', { ...CAPS, tracking: 0.02 }, { story: 1, practical: 2 }, ['calm', 'bright', 'tender'], 'even'),
+  pair('pinyon-script/400', 'cormorant-garamond/600', 'An engraver’s round hand over a fine serif', { ...PLAIN, leading: 1 }, { story: 1, poems: 1 }, ['tender', 'warm'], 'fine', { mostLetters: 22 }),
   pair('caveat/700', 'work-sans/400', 'A hand over plain print', { ...PLAIN, leading: 0.9 }, { practical: 2, poems: 1 }, ['playful', 'tender', 'warm'], 'even', { mostLetters: 50 }),
   pair('great-vibes/400', 'cormorant-garamond/600', 'Written capitals over a fine serif', { ...PLAIN, leading: 1 }, { story: 1, poems: 1 }, ['tender'], 'fine', { mostLetters: 22 }),
   pair('im-fell-english/400', 'im-fell-english/400-italic', 'One old family, upright and italic', PLAIN, STORY, ['grave', 'warm', 'dark'], 'even', { capsLines: false }),
@@ -107,3 +114,28 @@ export function mannerOf(faces: Faces): Pairing {
     pair(faces.title, faces.other, 'Faces of the house', PLAIN, {}, [], 'even', { capsLines: false })
   );
 }
+
+/** Faces that are no capitals, or whose capitals are not for whole words. */
+const NEVER_CAPS = new Set([
+  'great-vibes',
+  'pinyon-script',
+  'caveat',
+  'kalam',
+  'uncial-antiqua',
+  'im-fell-english',
+  'limelight',
+]);
+/** Faces that have nothing but capitals. */
+const ALL_CAPS = new Set(['bebas-neue', 'amatic-sc', 'cinzel', 'forum']);
+
+/** A pairing whose title is set in capitals or as typed, as a kind of book asks, where its face allows that. */
+export function setAs(pair: Pairing, caps: boolean | null): Pairing {
+  const family = pair.title.split('/')[0];
+  const { manner } = pair;
+  if (caps === null || caps === manner.upper || (caps ? NEVER_CAPS : ALL_CAPS).has(family)) return pair;
+  // Capitals want air between them and none for descenders; small letters the other way round.
+  const { tracking, leading } = manner;
+  return caps
+    ? { ...pair, manner: { upper: true, tracking: Math.max(0.015, tracking), leading } }
+    : { ...pair, manner: { upper: false, tracking: Math.min(0, tracking), leading: Math.max(0.96, leading) } };
+} // prettier-ignore

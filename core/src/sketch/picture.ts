@@ -1,7 +1,9 @@
 import { type Hex, hexOf, labOf, luminance, rgbOf } from '../colour';
-import { type Busyness, busyness } from '../compose';
+import { type Busyness, type Subject, busyness, subjectIn, subjectOf } from '../compose';
+import { type Look, plainLook } from '../cover';
+import { develop, isPlain } from '../darkroom';
 import { type Raster, raster, shrink } from '../pixels';
-import { clamp } from '../plane';
+import { type Rect, clamp } from '../plane';
 
 /** What is known of a picture before it is placed. `sample` is small (longer side 160 px). */
 export type PictureFacts = {
@@ -9,8 +11,8 @@ export type PictureFacts = {
   readonly widthPx: number;
   readonly heightPx: number;
   readonly sample: Raster;
-  /** Where what one looks at is, 0..1 from left and top. */
-  readonly subject: { readonly x: number; readonly y: number };
+  /** What one looks at. */
+  readonly subject: Subject;
   /** Busyness of the calmest sixth and of the whole, 0..255. */
   readonly calm: number;
   readonly busy: number;
@@ -38,7 +40,7 @@ export function pictureFacts(asset: string, source: Raster, full: { widthPx: num
     asset,
     ...full,
     sample,
-    subject: subjectOf(sample, map),
+    subject: subjectOf(sample),
     calm: sixth.reduce((sum, v) => sum + v, 0) / sixth.length,
     busy,
     border: borderOf(sample),
@@ -55,35 +57,6 @@ function lightnessSpread({ data }: Raster): number {
     high = Math.max(high, l);
   }
   return high - low;
-}
-
-/**
- * The middle of what stands out: cells weighted by how busy they are and how far their colour is from the mean,
- * the upper third of them.
- */
-function subjectOf(sample: Raster, map: Busyness): { x: number; y: number } {
-  const { columns, rows, cells } = map;
-  const cellColour = shrink(sample, columns, rows);
-  const n = cellColour.width * cellColour.height;
-  const labs = Array.from({ length: n }, (_, i) =>
-    labOf([cellColour.data[i * 4], cellColour.data[i * 4 + 1], cellColour.data[i * 4 + 2]]),
-  );
-  const mean = [0, 1, 2].map((c) => labs.reduce((sum, lab) => sum + lab[c], 0) / n);
-  const most = Math.max(1e-6, ...cells);
-  const weights = labs.map((lab, i) => {
-    const away = Math.hypot(lab[0] - mean[0], lab[1] - mean[1], lab[2] - mean[2]);
-    return away * 2 + (cells[i] ?? 0) / most;
-  });
-  const bound = [...weights].sort((a, b) => b - a)[Math.floor(n / 3)] ?? 0;
-  let [x, y, sum] = [0, 0, 1e-9];
-  weights.forEach((w, i) => {
-    if (w < bound) return;
-    const own = w - bound + 1e-6;
-    x += own * (((i % cellColour.width) + 0.5) / cellColour.width);
-    y += own * ((Math.floor(i / cellColour.width) + 0.5) / cellColour.height);
-    sum += own;
-  });
-  return { x: clamp(x / sum, 0, 1), y: clamp(y / sum, 0, 1) };
 }
 
 function borderOf(sample: Raster): PictureFacts['border'] {
@@ -110,9 +83,13 @@ export function cropFor(facts: PictureFacts, ratio: number, zoom = 1): Crop & { 
   const own = facts.widthPx / facts.heightPx;
   const width = (own > ratio ? ratio / own : 1) / zoom;
   const height = (own > ratio ? 1 : own / ratio) / zoom;
-  const at = (subject: number, share: number): number =>
-    share >= 1 ? 0.5 : clamp((subject - share / 2) / (1 - share), 0, 1);
-  const focus = { x: at(facts.subject.x, width), y: at(facts.subject.y, height) };
+  const { x, y, area, clear } = facts.subject;
+  // A subject that fits is shown whole, its place in the middle; else its own middle is.
+  const at = (middle: number, from: number, long: number, share: number): number => {
+    const wanted = clear && long <= share ? from + long / 2 : middle;
+    return share >= 1 ? 0.5 : clamp((wanted - share / 2) / (1 - share), 0, 1);
+  };
+  const focus = { x: at(x, area.x, area.width, width), y: at(y, area.y, area.height, height) };
   return { x: focus.x * (1 - width), y: focus.y * (1 - height), width, height, focus };
 }
 
@@ -155,4 +132,28 @@ export function zoneOf(pixels: Raster, part: Crop): { hex: Hex; dark: boolean; l
     low: lights[Math.floor(n * 0.1)] ?? 0,
     high: lights[Math.floor(n * 0.9)] ?? 1,
   };
+}
+
+const graded = new WeakMap<PictureFacts, Map<string, PictureFacts>>();
+
+/** The same picture as a look develops it: its colours are those that words stand on. Its subject stays where it is. */
+export function gradedFacts(facts: PictureFacts, look: Look): PictureFacts {
+  const development = { ...plainLook, ...look, matte: null, clear: null, lean: { x: 0, y: 0 } };
+  if (isPlain(development)) return facts;
+  let known = graded.get(facts);
+  if (!known) graded.set(facts, (known = new Map()));
+  const key = JSON.stringify(look);
+  const made = known.get(key) ?? { ...facts, sample: develop(facts.sample, development) };
+  known.set(key, made);
+  return made;
+}
+
+/** How much of a picture's subject a place of the cover lies over, 0..1, where the picture fills `frame`. */
+export function subjectUnder(facts: PictureFacts, crop: Crop, frame: Rect, place: Rect): number {
+  return subjectIn(facts.subject, {
+    x: crop.x + ((place.x - frame.x) / frame.width) * crop.width,
+    y: crop.y + ((place.y - frame.y) / frame.height) * crop.height,
+    width: (place.width / frame.width) * crop.width,
+    height: (place.height / frame.height) * crop.height,
+  });
 }

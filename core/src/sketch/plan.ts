@@ -3,12 +3,15 @@ import type { Mood } from '../book';
 import { type Hex, type Lab, labOf, rgbOf } from '../colour';
 import { type CutId, hasScripts } from '../text';
 import { factsOf } from './facts';
+import { type GenreRule, ruleOf } from './genres';
+import type { Grade } from './grades';
 import { PAIRINGS, type Pairing, mannerOf, pairingsFor } from './pairings';
+import type { Pictured } from './sheet';
 import type { SketchGround } from './draw';
 import type { Sketch, Tones } from './sketch';
 import { type Structure, canServe } from './structure';
 import { STRUCTURES } from './structures';
-import { labDistance, toneDistance, tonesFromColours, tonesFromPicture, tonesOfMood } from './tones';
+import { labDistance, toneDistance, tonesFromColours, tonesFromPicture, tonesOfChord, tonesOfMood } from './tones';
 
 /** What a person asks of a sheet, beyond the words and pictures. */
 export type SheetAsk = SketchGround & {
@@ -16,6 +19,8 @@ export type SheetAsk = SketchGround & {
   /** Colours and faces of the house; empty where there is none. */
   readonly house: { readonly colours: readonly Hex[]; readonly cuts: readonly CutId[] };
   readonly must: { readonly colour: Hex | null; readonly cut: CutId | null };
+  /** How many of its covers show a picture, where there is one. */
+  readonly pictured: Pictured;
 };
 
 /** What "more like this" keeps of a sketch. */
@@ -41,13 +46,19 @@ function race<T>(items: readonly T[], weight: (item: T) => number, random: Rando
     .map(({ item }) => item);
 }
 
+const familyOf = (cut: CutId): string => cut.split('/')[0];
+
 /** The faces that a sheet may use, with how well each suits. */
 function facesFor(ask: SheetAsk): Pairing[] {
   const { scripts } = factsOf(ask.brief);
-  const known = pairingsFor(scripts);
+  const { never } = ruleOf(ask.brief.genres).faces;
+  const all = pairingsFor(scripts);
+  const fitting = all.filter((p) => !never.includes(familyOf(p.title)));
+  // Letters that only a face has which the kind never takes are set in it all the same.
+  const known = fitting.length > 0 ? fitting : all;
   const { cut } = ask.must;
   if (cut !== null) {
-    const own = known.filter((p) => p.title === cut || p.other === cut);
+    const own = all.filter((p) => p.title === cut || p.other === cut);
     const others = ['work-sans/400', 'jost/400', 'eb-garamond/400', 'spectral/400', 'noto-serif/400'].filter((other) =>
       hasScripts(other, scripts),
     );
@@ -67,6 +78,8 @@ function facesFor(ask: SheetAsk): Pairing[] {
 /** The moods of a sheet: those asked for, or those that go with the kind of book. */
 export function moodsOf({ brief }: Pick<SheetAsk, 'brief'>): readonly Mood[] {
   if (brief.moods.length > 0) return brief.moods;
+  const { moods } = ruleOf(brief.genres);
+  if (moods.length > 0) return moods;
   const young: readonly Mood[] =
     brief.audience === 'children' ? ['playful', 'bright'] : brief.audience === 'young' ? ['bold', 'bright'] : [];
   switch (brief.kind) {
@@ -104,14 +117,18 @@ function tonesFor(ask: SheetAsk): WeighedTones[] {
     .flatMap((p, i) => tonesFromPicture(p.sample, i === 0 ? 'The picture’s' : `Picture ${i + 1}’s`));
   const house = tonesFromColours(ask.house.colours.slice(0, 6), 'The house’s');
   const moods = moodsOf(ask);
+  const { chords } = ruleOf(ask.brief.genres);
+  // A kind of book has colours of its own; those of moods are added where a person names moods.
+  const ofMoods = chords.length > 0 && ask.brief.moods.length === 0 ? [] : moods;
   return [
+    ...chords.map((chord) => ({ tones: tonesOfChord(chord), weight: 2.2 })),
     ...pictures.map((tones) => ({ tones, weight: 3 })),
     ...house.map((tones) => ({ tones, weight: 2.5 })),
-    ...moods.flatMap((mood, i) => tonesOfMood(mood).map((tones) => ({ tones, weight: 1.6 / (1 + i * 0.5) }))),
+    ...ofMoods.flatMap((mood, i) => tonesOfMood(mood).map((tones) => ({ tones, weight: 1.6 / (1 + i * 0.5) }))),
   ];
 }
 
-const shared = (a: readonly Mood[], b: readonly Mood[]): number => a.filter((m) => b.includes(m)).length;
+const inCommon = (a: readonly Mood[], b: readonly Mood[]): number => a.filter((m) => b.includes(m)).length;
 
 /**
  * The whole order of a sheet, the same for the same seed. Structures come in rounds, those that suit the book sooner and
@@ -130,22 +147,26 @@ export function planSheet(ask: SheetAsk, kept: Kept | null = null): Result<Slot[
     lab: labOf(rgbOf(one.tones.ground)),
   }));
   const ratio = ask.heightPx / ask.widthPx;
+  const rule = ruleOf(ask.brief.genres);
   const inSeries = ask.brief.seriesNumber !== null && ask.brief.seriesName.trim() !== '';
   const served = STRUCTURES.filter(
-    (s) => (!kept?.structure || s.id === kept.of.structure) && canServe(s, facts, ask.pictures, ratio, inSeries),
+    (s) =>
+      (kept?.structure ? s.id === kept.of.structure : !rule.structures.never.includes(s.id)) &&
+      canServe(s, facts, ask.pictures, ratio, inSeries),
   );
   const weightOf = (s: Structure): number => {
     const kind = s.kinds[ask.brief.kind] ?? 1;
-    const mood = 1 + 0.6 * shared(s.moods, moods.slice(0, 3));
-    const pictured = s.asks.pictures[0] > 0 ? 1 : ask.pictures.length > 0 ? 0.4 : 1;
-    return (0.35 + kind) * mood * pictured;
+    const mood = 1 + 0.6 * inCommon(s.moods, moods.slice(0, 3));
+    const pictured = showsPicture(s) ? 1 : ask.pictures.length > 0 ? 0.4 : 1;
+    const serves = rule.structures.serve.includes(s.id) ? 3 : 1;
+    return (0.35 + kind) * mood * pictured * serves;
   };
   const slots: Slot[] = [];
   const recentFaces: string[] = [];
   const recentTones: Lab[] = [];
   const turns = new Map<string, number>();
   while (served.length > 0 && slots.length < PLACES) {
-    for (const structure of spread(race(served, weightOf, random), slots)) {
+    for (const structure of spread(shared(ask, race(served, weightOf, random)), slots)) {
       const offset = turns.get(structure.id) ?? Math.floor(random() * structure.turns);
       turns.set(structure.id, offset + 1);
       const attempts = Array.from({ length: ATTEMPTS }, (_, i): Sketch => {
@@ -162,6 +183,7 @@ export function planSheet(ask: SheetAsk, kept: Kept | null = null): Result<Slot[
           faces: { title: pair.title, other: pair.other },
           tones: found.tones,
           pictures: pickPictures(structure, ask, slots.length + i, random),
+          grade: pickGrade(structure, rule, random),
           turn: (offset + i) % structure.turns,
         };
       });
@@ -169,6 +191,29 @@ export function planSheet(ask: SheetAsk, kept: Kept | null = null): Result<Slot[
     }
   }
   return ok(slots);
+}
+
+const showsPicture = (s: Structure): boolean => s.asks.pictures[0] > 0;
+
+/** Of how many covers one may be without a picture, where the sheet has some; null where any may. */
+export function oneWithoutOf(ask: Pick<SheetAsk, 'pictured' | 'pictures'>): number | null {
+  if (!ask.pictures.some((p) => !p.plain)) return null;
+  return ask.pictured === 'most' ? 6 : ask.pictured === 'half' ? 2 : null;
+}
+
+/** A round in which those without a picture are as few as a sheet wants, where others can take their places. */
+function shared(ask: SheetAsk, round: readonly Structure[]): Structure[] {
+  const of = oneWithoutOf(ask);
+  const pictured = round.filter(showsPicture);
+  if (of === null || pictured.length === 0) return [...round];
+  let left = Math.ceil(pictured.length / (of - 1));
+  return round.filter((s) => showsPicture(s) || left-- > 0);
+}
+
+/** The commonest grade of the kind of book most of the time, and the others in their order less often. */
+function pickGrade(structure: Structure, rule: GenreRule, random: Random): Grade {
+  if (structure.asks.pictures[1] === 0 || structure.asks.ungraded) return 'plain';
+  return race(rule.grades, (grade) => 1 / (1 + 0.45 * rule.grades.indexOf(grade)), random)[0];
 }
 
 /** An order whose first ones are none of those that came last. */
@@ -191,13 +236,15 @@ function pickFaces(
   const fitting = faces.filter((p) => letters <= p.mostLetters && (!weight || weight.includes(p.weight)));
   const choice = fitting.length > 0 ? fitting : faces;
   const own = new Set(ask.house.cuts);
+  const { serve } = ruleOf(ask.brief.genres).faces;
   return race(
     choice,
     (p) => {
       const kind = 0.25 + (p.kinds[ask.brief.kind] ?? 0);
-      const mood = 1 + 0.7 * shared(p.moods, moods.slice(0, 3));
+      const mood = 1 + 0.7 * inCommon(p.moods, moods.slice(0, 3));
       const house = own.has(p.title) ? 4 : 1;
-      return (kind * mood * house) / (recent.includes(p.title) ? 30 : 1);
+      const serves = serve.length === 0 ? 1 : serve.includes(familyOf(p.title)) ? 5 : 0.15;
+      return (kind * mood * house * serves) / (recent.includes(p.title) ? 30 : 1);
     },
     random,
   )[0];
@@ -219,8 +266,12 @@ function pickPictures(structure: Structure, ask: SheetAsk, at: number, random: R
   return Array.from({ length: count }, (_, i) => choice[(start + i) % choice.length].asset);
 }
 
-/** The structures that a plan has, each once. */
-export const structuresIn = (plan: readonly Slot[]): number => new Set(plan.map((s) => s.attempts[0].structure)).size;
+/** How many structures a plan has to take turns with: where few covers may be without a picture, those that show one. */
+export function structuresIn(plan: readonly Slot[], ask: Pick<SheetAsk, 'pictured' | 'pictures'>): number {
+  const of = oneWithoutOf(ask);
+  const pictured = plan.filter((slot) => of === null || slot.attempts[0].pictures.length > 0);
+  return new Set(pictured.map((slot) => slot.attempts[0].structure)).size;
+}
 
 /** All faces that a sheet can ever set, for those who load them ahead. */
 export const ALL_CUTS: readonly CutId[] = [...new Set(PAIRINGS.flatMap((p) => [p.title, p.other]))];

@@ -39,10 +39,12 @@ const ask = (more: Partial<Brief> = {}, other: Partial<SheetAsk> = {}): SheetAsk
   widthPx: 1600,
   heightPx: 2560,
   pictures: [],
+  authorLarge: false,
   mark: null,
   seed: 7,
   house: { colours: [], cuts: [] },
   must: { colour: null, cut: null },
+  pictured: 'any',
   ...other,
 });
 
@@ -232,6 +234,7 @@ const traits = (more: Partial<Sketch> = {}, light = 0.5): Traits => ({
     faces: { title: 'lora/700', other: 'lora/400' },
     tones: tonesOfMood('calm')[0],
     pictures: [],
+    grade: 'plain',
     turn: 0,
     ...more,
   },
@@ -309,6 +312,6 @@ describe('structures in a plan', () => {
   it('are counted', () => {
     const plan = planSheet(ask());
     if (!plan.ok) throw new Error(plan.fault.code);
-    expect(structuresIn(plan.value)).toBe(new Set(plan.value.map((s) => s.attempts[0].structure)).size);
+    expect(structuresIn(plan.value, ask())).toBe(new Set(plan.value.map((s) => s.attempts[0].structure)).size);
   });
 });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { AssetId, CutName, HexColour } from '../cover';
+import { GRADES } from './grades';
 
 /** Colours by what they are for. Words, second and accent read on the ground, `onBlock` reads on the block. */
 export const Tones = z.object({
@@ -27,6 +28,8 @@ export const Sketch = z.object({
   tones: Tones,
   /** Pictures in the order in which the structure takes them. */
   pictures: z.array(AssetId).max(5),
+  /** How its pictures are graded. */
+  grade: z.enum(GRADES),
   /** Which of the structure's own variations. */
   turn: z.number().int().min(0).max(7),
 });

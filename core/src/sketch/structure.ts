@@ -22,6 +22,8 @@ export type Asks = {
   readonly picture?: (facts: PictureFacts) => boolean;
   readonly also?: (facts: WordFacts) => boolean;
   readonly series?: boolean;
+  /** Shows its picture as it is: its letters are filled with it. */
+  readonly ungraded?: boolean;
   /** Strokes that the title face must have, where not all do. */
   readonly weight?: readonly ('fine' | 'even' | 'heavy')[];
   /** Written right to left, letters are joined: some settings are not for them. */

@@ -188,6 +188,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
       ? 'This design needs a picture. Add one on the Sketches of this title.'
       : 'The words of this title do not fit this design.',
   'sketch-contrast': () => 'The words of this title would not read in this design.',
+  'sketch-covers': () => 'The words would lie on what the picture is about.',
   'words-small': (d) => `Set at ${d.px} px, smaller than ${d.least} px. Shorten the words or give them more room.`,
   'words-below-least': (d) =>
     `Set at ${d.px} px, below the ${d.least} px you asked for. Shorten the words or give them more room.`,

@@ -24,10 +24,10 @@ type Sheets = {
 };
 
 export const sheetKey = (job: SheetJob): string => {
-  const { title, subtitle, author, seriesName, seriesNumber, kind, audience, moods, language } = job.brief;
+  const { title, subtitle, author, seriesName, seriesNumber, kind, genres, audience, moods, language } = job.brief;
   return keyOf({
     ...job,
-    brief: { title, subtitle, author, seriesName, seriesNumber, kind, audience, moods, language },
+    brief: { title, subtitle, author, seriesName, seriesNumber, kind, genres, audience, moods, language },
   });
 };
 

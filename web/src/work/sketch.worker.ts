@@ -20,6 +20,7 @@ import {
   type SheetAsk,
   type Sketch,
   type Slot,
+  oneWithoutOf,
   planSheet,
   sceneryColours,
   seriesSketch,
@@ -37,7 +38,13 @@ export type SheetJob = Omit<SheetAsk, 'pictures'> & {
 
 /** What a plan comes to: how many places it has and of how many structures; pictures that were not there. */
 export type Planned =
-  | { readonly kind: 'plan'; readonly slots: number; readonly structures: number; readonly lost: number }
+  | {
+      readonly kind: 'plan';
+      readonly slots: number;
+      readonly structures: number;
+      readonly oneWithoutOf: number | null;
+      readonly lost: number;
+    }
   | { readonly kind: 'none'; readonly fault: Fault };
 
 /** A cover for the sheet, with its picture. */
@@ -73,7 +80,8 @@ const api = {
     return {
       kind: 'plan',
       slots: planned.value.length,
-      structures: structuresIn(planned.value),
+      structures: structuresIn(planned.value, own),
+      oneWithoutOf: oneWithoutOf(own),
       lost: ids.length - pictures.length,
     };
   },
@@ -148,7 +156,9 @@ const api = {
         widthPx: 1600,
         heightPx: 2560,
         pictures: [],
+        authorLarge: false,
         mark: null,
+        pictured: 'any',
         seed: 40 + i,
         house: noHouse,
         must: { colour: null, cut: null },

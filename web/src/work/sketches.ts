@@ -52,7 +52,7 @@ export async function composeInWorkers(
   const planned = await Promise.all(all.map(({ api, ask }) => ask(api.prepare(job))));
   const [plan] = planned;
   if (plan.kind === 'none') return plan;
-  const chooser = new Chooser<SketchView>(SHEET_COVERS, plan.structures, job.kept !== null);
+  const chooser = new Chooser<SketchView>(SHEET_COVERS, plan.structures, job.kept !== null, plan.oneWithoutOf);
   const made = new Map<number, SketchView | null>();
   let next = 0;
   let seen = 0;

@@ -61,7 +61,7 @@ export function pictureIn(
 ): PartSeed {
   const { focus } = b.crop(picture, area, more.zoom);
   return {
-    ...newPicture({ kind: 'asset', asset: picture.asset }, { area, focus, ...more }),
+    ...newPicture({ kind: 'asset', asset: picture.asset }, { area, focus, look: b.s.look, ...more }),
     id: more.id ?? 'picture',
   };
 }

@@ -6,6 +6,30 @@ import type { Structure } from '../structure';
 import { isDark } from '../tones';
 import { WHOLE, block, ground, headAndFoot, pictureIn, rule, shaded, titleItems, turned } from './common'; // prettier-ignore
 
+/** The ends at which words stand over a whole picture. */
+const UPPER = { x: 0, y: 0, width: 1, height: 0.48 };
+const LOWER = { x: 0, y: 0.52, width: 1, height: 0.48 };
+
+/** Where words on a veiled picture stand, and how much of it that is. */
+const VEILED = [
+  ['middle', { x: 0.1, y: 0.32, width: 0.8, height: 0.36 }],
+  ['top', UPPER],
+  ['bottom', LOWER],
+] as const;
+
+/** Where a plate lies, and which of its ends stays where it is while it shrinks to its words. */
+const PLATES = [
+  [0.5, 0.93, 'bottom'],
+  [0.07, 0.5, 'top'],
+  [0.25, 0.75, 'middle'],
+] as const;
+
+const LABELS = [
+  [0.18, 0.82, 'middle'],
+  [0.08, 0.56, 'top'],
+  [0.44, 0.92, 'bottom'],
+] as const;
+
 /** Covers that one picture fills. */
 export const FULL: readonly Structure[] = [
   {
@@ -20,7 +44,9 @@ export const FULL: readonly Structure[] = [
       const [picture] = b.s.pictures;
       const { pixels, map } = b.crop(picture, WHOLE);
       const calmTop = busyBand(map, 0.02, 0.42) <= busyBand(map, 0.58, 0.98) * 1.1;
-      const top = calmTop !== b.s.turn >= 2;
+      const [up, down] = [b.covers(picture, UPPER), b.covers(picture, LOWER)];
+      // What the picture is about decides; where it lies at neither end, what is calmer, and at some turns the other.
+      const top = Math.abs(up - down) > 0.15 ? up < down : calmTop !== b.s.turn >= 2;
       const align = b.s.turn % 2 === 0 ? 'centre' : 'left';
       const high = b.inksOver(pixels, { x: 0.08, y: 0.03, width: 0.84, height: 0.1 });
       const low = b.inksOver(pixels, { x: 0.08, y: 0.87, width: 0.84, height: 0.1 });
@@ -56,7 +82,7 @@ export const FULL: readonly Structure[] = [
       const column = b.column(
         { x: inset, y: ends.top, width: 1 - 2 * inset, height: ends.bottom - ends.top },
         titleItems(inks, 0.2, b, { keyed: true, gap: 0.07 }),
-        { anchor: 'middle' },
+        { anchor: b.clearOf(picture, VEILED, ([, area]) => area)[0] },
       );
       if (!column) return null;
       const mid = column.box;
@@ -112,6 +138,7 @@ export const FULL: readonly Structure[] = [
       longest: 9,
       weight: ['heavy'],
       leftToRight: true,
+      ungraded: true,
       picture: (p) => oneSided(p.sample) !== null,
     },
     turns: 2,
@@ -156,12 +183,7 @@ export const FULL: readonly Structure[] = [
       const pad = 0.055;
       const x = b.mx;
       const inner = { x: x + pad, width: 1 - 2 * x - 2 * pad };
-      const [y0, y1] = [
-        [0.5, 0.93],
-        [0.07, 0.5],
-        [0.25, 0.75],
-      ][b.s.turn];
-      const anchor = (['bottom', 'top', 'middle'] as const)[b.s.turn];
+      const [y0, y1, anchor] = b.clearOf(picture, PLATES, ([from, to]) => ({ x, y: from, width: 1 - 2 * x, height: to - from })); // prettier-ignore
       const column = b.column(
         { ...inner, y: y0 + b.high(pad), height: y1 - y0 - b.high(2 * pad) },
         [
@@ -200,7 +222,8 @@ export const FULL: readonly Structure[] = [
       );
       if (!column) return null;
       const area = { x: 0, y: top, width: wide, height: column.box.height + b.high(0.12) };
-      const moved = b.s.turn === 1 ? 1 - area.height - 0.1 - top : 0;
+      const low = 1 - area.height - 0.1 - top;
+      const moved = b.clearOf(picture, b.s.turn === 1 ? [low, 0] : [0, low], (by) => ({ ...area, y: top + by }));
       const down = column.parts.map((p) => ('area' in p ? { ...p, area: { ...p.area, y: p.area.y + moved } } : p));
       return [ground(tones.ground), pictureIn(b, picture, WHOLE), block('block', { ...area, y: top + moved }, tones.block), ...down]; // prettier-ignore
     },
@@ -218,14 +241,15 @@ export const FULL: readonly Structure[] = [
       const { tones } = b;
       const wide = 0.62;
       const pad = 0.075;
+      const [y0, y1, anchor] = b.clearOf(picture, LABELS, ([from, to]) => ({ x: (1 - wide) / 2, y: from, width: wide, height: to - from })); // prettier-ignore
       const column = b.column(
-        { x: (1 - wide) / 2 + pad, y: 0.2, width: wide - 2 * pad, height: 0.56 },
+        { x: (1 - wide) / 2 + pad, y: y0 + b.high(pad), width: wide - 2 * pad, height: y1 - y0 - b.high(2 * pad) },
         [
           { role: 'series', colour: tones.second, size: 0.026, most: 0.25 },
           ...titleItems(b.inks, 0.13, b, { gap: 0.035, subtitle: 0.034 }),
           { role: 'byline', colour: tones.accent, size: 0.035, gap: 0.05, most: 0.3 },
         ],
-        { anchor: 'middle' },
+        { anchor },
       );
       if (!column) return null;
       const { box } = column;
@@ -254,10 +278,11 @@ export const FULL: readonly Structure[] = [
       const [picture] = b.s.pictures;
       const { tones } = b;
       const pad = 0.05;
-      const centre = [0.64, 0.34, 0.78][b.s.turn];
       const most = 0.36;
+      const high = (y: number): number => Math.min(y - most / 2, 0.97 - most);
+      const centre = b.clearOf(picture, [0.64, 0.34, 0.78, 0.2], (y) => ({ x: 0, y: high(y), width: 1, height: most }));
       const align = b.s.turn === 1 ? 'left' : 'centre';
-      const y = Math.min(centre - most / 2, 0.97 - most);
+      const y = high(centre);
       const column = b.column(
         { x: b.mx, y: y + b.high(pad), width: 1 - 2 * b.mx, height: most - b.high(2 * pad) },
         titleItems(b.blockInks, 0.2, b, { gap: 0.03 }),

@@ -7,7 +7,7 @@ import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
 import { Group } from '../../ui/group';
 import { Verdict } from '../../ui/verdict';
-import { MOOD_NAMES } from './names';
+import { GRADE_NAMES, MOOD_NAMES } from './names';
 
 export type Picked = {
   readonly id: string;
@@ -78,6 +78,7 @@ export function CoverPanel(props: {
           {faceName(faces.title)} with {faceName(faces.other)}
           <span className="block text-xs text-ink-2">{mannerOf(faces).why}.</span>
         </p>
+        {sketch.pictures.length > 0 && <p>The picture: {GRADE_NAMES[sketch.grade]}.</p>}
         <div>
           <ul className="flex h-7" aria-label={`Colours: ${tones.name}`}>
             {[tones.ground, tones.block, tones.accent, tones.second, tones.words].map((hex, i) => (

@@ -1,13 +1,34 @@
-import { AUDIENCES, BOOK_KINDS, MOODS, type Mood } from '@yosomi/core/book';
+import {
+  AUDIENCES,
+  BOOK_KINDS,
+  type BookKind,
+  GENRES,
+  type Genre,
+  MOODS,
+  type Mood,
+  sortOf,
+  withGenre,
+} from '@yosomi/core/book';
+import { GENRE_RULES } from '@yosomi/core/sketch';
 import { useFrom, useSession } from '../../state/session';
 import { Menu } from '../../ui/menu';
-import { AUDIENCE_NAMES, KIND_NAMES, MOOD_NAMES } from './names';
+import { AUDIENCE_NAMES, GENRE_NAMES, KIND_NAMES, MOOD_NAMES, SHELF_NAMES } from './names';
 
 const MOST_MOODS = 3;
 
+const genreOf = (value: string): Genre | null => GENRES.find((genre) => genre === value) ?? null;
+
+/** Kinds of book under the sort of book that they are. */
+const shelves = (genres: readonly Genre[]) =>
+  BOOK_KINDS.map((sort) => ({
+    title: SHELF_NAMES[sort],
+    options: genres.filter((one) => sortOf(one) === sort).map((one) => ({ value: one, label: GENRE_NAMES[one] })),
+  })).filter(({ options }) => options.length > 0);
+
 /** What sort of book it is, for whom, and what it feels like. */
 export function KindFields() {
-  const { kind, audience, moods } = useFrom((b) => b.brief);
+  const { kind, genres, audience, moods } = useFrom((b) => b.brief);
+  const [first, second] = genres;
   const edit = useSession((s) => s.edit);
   const toggle = (mood: Mood): void =>
     void edit('Brief: mood', (b) => {
@@ -22,11 +43,41 @@ export function KindFields() {
         </span>
         <Menu
           label="What it is"
-          value={kind}
-          onChange={(next) => edit('Brief: kind of book', (b) => void (b.brief.kind = next as typeof kind))}
-          groups={[{ title: 'Kind of book', options: BOOK_KINDS.map((k) => ({ value: k, label: KIND_NAMES[k] })) }]}
+          value={first ?? kind}
+          onChange={(next) =>
+            edit('Brief: kind of book', ({ brief }) => {
+              const genre = genreOf(next);
+              brief.genres = genre ? withGenre(brief.genres, 0, genre) : [];
+              brief.kind = genre ? sortOf(genre) : (next as BookKind);
+            })
+          }
+          groups={[
+            { title: 'Of no special kind', options: BOOK_KINDS.map((k) => ({ value: k, label: KIND_NAMES[k] })) },
+            ...shelves(GENRES),
+          ]}
         />
+        {first && <p className="text-xs text-ink-2">{GENRE_RULES[first].why}</p>}
       </div>
+      {first && (
+        <div className="flex flex-col gap-1">
+          <span className="font-semibold" aria-hidden>
+            With something of
+          </span>
+          <Menu
+            label="With something of"
+            value={second ?? 'nothing'}
+            onChange={(next) =>
+              edit('Brief: second kind', ({ brief }) => {
+                brief.genres = withGenre(brief.genres, 1, genreOf(next));
+              })
+            }
+            groups={[
+              { title: 'One kind alone', options: [{ value: 'nothing', label: 'Nothing else' }] },
+              ...shelves(GENRES.filter((genre) => genre !== first)),
+            ]}
+          />
+        </div>
+      )}
       <div className="flex flex-col gap-1">
         <span className="font-semibold" aria-hidden>
           Who reads it

@@ -1,4 +1,4 @@
-import { MOST_PICTURES, findStructure } from '@yosomi/core/sketch';
+import { MOST_PICTURES, PICTURED, findStructure } from '@yosomi/core/sketch';
 import { FAMILIES } from '@yosomi/core/text';
 import { ImagePlus, Shuffle, X } from 'lucide-react';
 import { useFrom, useSession } from '../../state/session';
@@ -9,12 +9,13 @@ import { ColourField } from '../../ui/colour-field';
 import { NumberField } from '../../ui/number-field';
 import { Group } from '../../ui/group';
 import { Menu } from '../../ui/menu';
+import { Segmented } from '../../ui/segmented';
 import { useAssetBitmap } from '../../work/sketch-queries';
 import { useHouse } from '../front/use-house';
 import { usePictureInput } from '../front/use-picture-input';
 import { SCENERIES, type SceneryKind } from '@yosomi/core/scenery';
 import { KindFields } from './kind-fields';
-import { SCENERY_NAMES } from './names';
+import { PICTURED_NAMES, SCENERY_NAMES } from './names';
 import { withPicture } from './sheet-edits';
 import { useDrawn } from './use-drawn';
 import { useRecompose } from './use-recompose';
@@ -32,7 +33,7 @@ export function SheetAsks() {
   const ask = useSheetAsk();
   const edit = useSession((s) => s.edit);
   const { house } = useHouse();
-  const { seed, pictures, must, house: withHouse, taken } = useFrom((b) => b.sheet);
+  const { seed, pictures, must, house: withHouse, taken, pictured, authorLarge } = useFrom((b) => b.sheet);
   const input = usePictureInput((taken) => void edit('Picture for the sheet', withPicture(taken.asset)));
   const recompose = useRecompose();
   const { drawing, draw } = useDrawn();
@@ -90,6 +91,16 @@ export function SheetAsks() {
           ]}
         />
       </Group>
+      {pictures.length > 0 && (
+        <Group title="Covers that show one">
+          <Segmented
+            label="Covers that show a picture"
+            value={pictured}
+            onChange={(next) => ask('Covers with a picture', (s) => void (s.pictured = next))}
+            options={PICTURED.map((value) => ({ value, label: PICTURED_NAMES[value] }))}
+          />
+        </Group>
+      )}
       <Group title="It must have">
         <Check
           label="A colour"
@@ -126,6 +137,11 @@ export function SheetAsks() {
           onChange={(on) =>
             ask('Mark of the sheet', (s) => void (s.must.mark = on && marked ? structuredClone(marked.form) : null))
           }
+        />
+        <Check
+          label="The author’s name large"
+          checked={authorLarge}
+          onChange={(on) => ask('Author’s name large', (s) => void (s.authorLarge = on))}
         />
         <Check
           label="Colours and faces of the house"

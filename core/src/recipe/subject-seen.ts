@@ -1,0 +1,97 @@
+import { type Composition, cropShare, imageOf } from '../compose';
+import { type Doc, type PicturePart, inOrder } from '../cover';
+import type { Images } from '../ink';
+import { raster } from '../pixels';
+import { type Rect, contains } from '../plane';
+import type { PictureFacts } from '../sketch';
+import type { Studio } from './studio';
+
+/** Width at which it is measured, px. */
+const WIDTH_PX = 160;
+/** As much of a picture must come through what lies over it for its subject to be seen there: a scrim lets that through, a plate does not. */
+const THROUGH = 0.4;
+/** A picture blurred by more of its width than this shows colours and no subject. */
+const BLURRED = 0.02;
+
+/**
+ * How much of what its pictures are about is seen on a painted cover, 0..1: the least of them; 1 where none has a subject. Each picture is
+ * painted once as white and once as black, with all that lies over it as it is: by how much that changes a pixel says how much of the
+ * picture comes through there, whatever covers it. What a crop or a mask leaves out is not seen either, nor what lies
+ * between the letters of words.
+ */
+export function subjectSeen(
+  doc: Doc,
+  { ink, blocks }: Composition,
+  images: Images,
+  pictures: readonly PictureFacts[],
+  studio: Pick<Studio, 'paint' | 'imageOf'>,
+): number {
+  let least = 1;
+  for (const facts of pictures) {
+    if (!facts.subject.clear) continue;
+    const parts = inOrder(doc).filter(
+      (part): part is PicturePart => part.kind === 'picture' && !part.hidden && shows(part, facts.asset),
+    );
+    if (parts.length === 0) continue;
+    const names = parts.map(imageOf);
+    const painted = (value: number): Uint8ClampedArray => {
+      const flat = raster(2, 2);
+      flat.data.fill(255);
+      for (let i = 0; i < 4; i++) flat.data.fill(value, i * 4, i * 4 + 3);
+      const image = studio.imageOf(flat);
+      return studio.paint(ink, WIDTH_PX, new Map([...images, ...names.map((name) => [name, image] as const)])).data;
+    };
+    const [white, black] = [painted(255), painted(0)];
+    const through = (pixel: number): number => (white[pixel * 4 + 1] - black[pixel * 4 + 1]) / 255;
+    const boxes = [...blocks.values()].map(({ box }) => box);
+    least = Math.min(least, shareSeen(facts, parts, doc, boxes, through));
+  }
+  return least;
+} // prettier-ignore
+
+/** Whether a part shows a picture so that its subject is meant to be seen. */
+function shows({ source, look }: PicturePart, asset: string): boolean {
+  const flat = look.tint !== null && look.tint.amount >= 1 && look.tint.dark === look.tint.light;
+  return source.kind === 'asset' && source.asset === asset && look.blur <= BLURRED && !flat;
+}
+
+function shareSeen(
+  { subject, widthPx, heightPx }: PictureFacts,
+  parts: readonly PicturePart[],
+  doc: Doc,
+  words: readonly Rect[],
+  through: (pixel: number) => number,
+): number {
+  const tall = Math.round((WIDTH_PX * doc.heightPx) / doc.widthPx);
+  const frames = parts.map((part) => placeOf(part, { widthPx, heightPx }, doc));
+  let [seen, all] = [0, 1e-9];
+  subject.cells.forEach((weight, i) => {
+    if (weight <= 0) return;
+    all += weight;
+    const u = ((i % subject.columns) + 0.5) / subject.columns;
+    const v = (Math.floor(i / subject.columns) + 0.5) / subject.rows;
+    const best = frames.map(({ x, y, width, height, crop }) => {
+      const [s, t] = [(u - crop.x) / crop.width, (v - crop.y) / crop.height];
+      if (s < 0 || t < 0 || s >= 1 || t >= 1) return 0;
+      const column = Math.floor((x + s * width) * WIDTH_PX);
+      const row = Math.floor((y + t * height) * tall);
+      const at = { x: ((column + 0.5) / WIDTH_PX) * doc.widthPx, y: ((row + 0.5) / tall) * doc.heightPx };
+      if (column < 0 || row < 0 || column >= WIDTH_PX || row >= tall || words.some((box) => contains(box, at)))
+        return 0;
+      return through(row * WIDTH_PX + column);
+    });
+    if (Math.max(...best) >= THROUGH) seen += weight;
+  });
+  return seen / all;
+}
+
+/** Where a picture lies on the cover, in fractions of it, and which part of it that is. */
+function placeOf(part: PicturePart, size: { widthPx: number; heightPx: number }, doc: Doc) {
+  const { area } = part;
+  const px = { x: 0, y: 0, width: area.width * doc.widthPx, height: area.height * doc.heightPx };
+  if (part.fit !== 'whole') return { ...area, crop: cropShare(size, px, part.focus, part.zoom) };
+  const k = Math.min(px.width / size.widthPx, px.height / size.heightPx) * part.zoom;
+  const [width, height] = [(size.widthPx * k) / doc.widthPx, (size.heightPx * k) / doc.heightPx];
+  const [x, y] = [area.x + (area.width - width) / 2, area.y + (area.height - height) / 2];
+  return { x, y, width, height, crop: { x: 0, y: 0, width: 1, height: 1 } };
+}
