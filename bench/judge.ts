@@ -52,6 +52,7 @@ async function judge(book: JudgedBook, folder: string): Promise<void> {
     widthPx: 1600,
     heightPx: 2560,
     pictures: await sheetPictures([...files.keys()], studio),
+    symbols: await studio.symbols(),
     authorLarge: false,
     mark: null,
     seed: 1,

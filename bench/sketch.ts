@@ -67,7 +67,12 @@ export async function sketchRows(rounds: number): Promise<Row[]> {
       await page.context().close();
       const studio = new NodeStudio(moss.files);
       const from = performance.now();
-      const ask = sheetAsk(moss.book, noHouse, await sheetPictures(moss.book.sheet.pictures, studio));
+      const ask = sheetAsk(
+        moss.book,
+        noHouse,
+        await sheetPictures(moss.book.sheet.pictures, studio),
+        await studio.symbols(),
+      );
       const plan = planSheet(ask);
       if (!plan.ok) throw new Error(plan.fault.code);
       let count = 0;

@@ -198,7 +198,7 @@ describe('goldens', () => {
         seriesName: structure.asks.series ? 'Small Hours' : '',
         seriesNumber: structure.asks.series ? 2 : null,
       };
-      const ask = sheetAsk({ ...book, brief }, noHouse, await sheetPictures(ids, studio));
+      const ask = sheetAsk({ ...book, brief }, noHouse, await sheetPictures(ids, studio), await studio.symbols());
       const plan = planSheet(ask);
       if (!plan.ok) throw new Error(plan.fault.code);
       let made: Raster | null = null;

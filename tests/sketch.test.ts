@@ -25,7 +25,7 @@ import {
   planSheet,
 } from '@yosomi/core/sketch';
 import { FACES_WITH, FAMILIES, SCRIPTS, type Script } from '@yosomi/core/text';
-import { NodeStudio, ROOT } from '@yosomi/node-kit';
+import { NodeStudio, ROOT, shippedSymbols } from '@yosomi/node-kit';
 import { darker, fileOf, flowerPixels, scenePixels } from './fixtures/pictures';
 
 const noise = (size: number): Raster => {
@@ -82,6 +82,7 @@ const ask = (
   widthPx: 1600,
   heightPx: 2560,
   pictures: shown,
+  symbols: shippedSymbols(),
   authorLarge: false,
   mark: null,
   seed: 3,
@@ -221,7 +222,7 @@ describe.each(STRUCTURES.map((s) => [s.id, s] as const))('the structure %s', (_,
       for (const [k, [widthPx, heightPx]] of SIZES.entries()) {
         const ratio = heightPx / widthPx;
         const of = ask(words, shown, { widthPx, heightPx });
-        if (!canServe(structure, factsOf(of.brief), shown, ratio, of.brief.seriesNumber !== null)) continue;
+        if (!canServe(structure, factsOf(of.brief), shown, ratio, of.brief.seriesNumber !== null, 5)) continue;
         let toPaint = (w + k) % 2;
         for (const { sketch, doc } of await drawnBy(structure, of)) {
           inSize.set(ratio, (inSize.get(ratio) ?? 0) + 1);

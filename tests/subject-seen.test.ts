@@ -16,7 +16,7 @@ import { type Raster, raster } from '@yosomi/core/pixels';
 import { assetId } from '@yosomi/core/project';
 import { composeSheet, gather, noHouse, sheetPictures, subjectSeen } from '@yosomi/core/recipe';
 import { type PictureFacts, type SheetAsk, planSheet } from '@yosomi/core/sketch';
-import { NodeStudio } from '@yosomi/node-kit';
+import { NodeStudio, shippedSymbols } from '@yosomi/node-kit';
 import { fileOf } from './fixtures/pictures';
 
 /** A grey evening with one red disc. */
@@ -128,6 +128,7 @@ describe('a sheet with a picture', () => {
     widthPx: 1600,
     heightPx: 2560,
     pictures,
+    symbols: shippedSymbols(),
     authorLarge: false,
     mark: null,
     seed: 5,
@@ -203,7 +204,8 @@ describe('whole sheets of every kind', () => {
       widthPx: 1600,
       heightPx: 2560,
       pictures: [],
-      authorLarge: false,
+      symbols: shippedSymbols(),
+  authorLarge: false,
       mark: null,
       seed: 2,
       house: noHouse,

@@ -7,7 +7,7 @@ import { type Plugin, defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 
 const OUT = join(import.meta.dirname, '../build/web');
-const PACKED = /\.(js|css|html|svg|wasm|ttf|webmanifest)$/;
+const PACKED = /\.(js|css|html|svg|wasm|ttf|json|webmanifest)$/;
 
 /** Every file that packs well, packed once and for all, for the server to hand out. */
 const packed = (): Plugin => ({
@@ -57,7 +57,7 @@ export default defineConfig({
         ],
       },
       workbox: {
-        globPatterns: ['**/*.{js,css,html,wasm,ttf,jpg,png,svg}'],
+        globPatterns: ['**/*.{js,css,html,wasm,ttf,json,jpg,png,svg}'],
         maximumFileSizeToCacheInBytes: 20 * 1024 * 1024,
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api\//, /^\/demo\//],

@@ -59,7 +59,7 @@ export const sketch: Command = {
       sheet: { ...own.sheet, seed: seed.value, pictures: [...new Set(pictures)] },
     };
     const studio = new NodeStudio(files);
-    const ask = sheetAsk(book, noHouse, await sheetPictures(book.sheet.pictures, studio));
+    const ask = sheetAsk(book, noHouse, await sheetPictures(book.sheet.pictures, studio), await studio.symbols());
     const plan = planSheet(ask);
     if (!plan.ok) return plan;
     const folder = makeFolder(out.value);

@@ -7,3 +7,4 @@ export * from './studio';
 export * from './demo';
 export * from './moments';
 export { encodeFrame } from './codecs';
+export * from './symbols';

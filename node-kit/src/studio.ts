@@ -2,12 +2,14 @@ import type { Chroma } from '@yosomi/core/image-file';
 import type { Images, Ink, SurfaceImage } from '@yosomi/core/ink';
 import type { Raster } from '@yosomi/core/pixels';
 import type { Studio } from '@yosomi/core/recipe';
+import type { Symbols } from '@yosomi/core/symbols';
 import { Shaper } from '@yosomi/core/text';
 import * as harfbuzz from 'harfbuzzjs';
 import { imageOfRaster, paintRaster, rasterOfImage, resizedImage } from './canvas-easel';
 import { loadFonts } from './fonts';
 import { encodeModern, smallerPng } from './codecs';
 import { decodeDelivered, decodeImage } from './images';
+import { shippedSymbols } from './symbols';
 import { encodeJpeg } from './jpeg';
 
 /** The recipes' studio in Node, over the pictures of one or several projects. */
@@ -19,6 +21,10 @@ export class NodeStudio implements Studio {
 
   async loadFonts(cuts: readonly string[]): Promise<void> {
     loadFonts(this.shaper, cuts, this.files);
+  }
+
+  async symbols(): Promise<Symbols> {
+    return shippedSymbols();
   }
 
   async picture(asset: string): Promise<SurfaceImage | null> {

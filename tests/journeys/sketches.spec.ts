@@ -3,7 +3,7 @@ import type { Locator, Page } from '@playwright/test';
 import { unpackProject } from '@yosomi/core/project';
 import { composeSheet, noHouse, sheetAsk } from '@yosomi/core/recipe';
 import { STRUCTURES, findStructure, planSheet } from '@yosomi/core/sketch';
-import { NodeStudio } from '@yosomi/node-kit';
+import { NodeStudio, shippedSymbols } from '@yosomi/node-kit';
 import { coverReady, expect, onToFront, part, saved, step, test } from './help';
 
 test.use({ shelf: ['lamplighter'] });
@@ -102,7 +102,7 @@ test('from words alone to a sheet, two covers compared, one on the Front, change
     const { book, files } = opened.value;
     expect(book.sheet.favourites).toHaveLength(1);
     expect(book.sheet.taken).not.toBeNull();
-    const ask = sheetAsk(book, noHouse, []);
+    const ask = sheetAsk(book, noHouse, [], shippedSymbols());
     const plan = planSheet(ask);
     if (!plan.ok) throw new Error(plan.fault.code);
     const there: string[] = [];
@@ -128,8 +128,8 @@ test('a sheet of a volume: stopped and gone on with, filtered, more of one, in c
 
   await test.step('only structures of one group, and only one mood', async () => {
     await page.getByRole('combobox', { name: 'Structures shown' }).click();
-    await page.getByRole('option', { name: 'Type alone' }).click();
-    const typed = STRUCTURES.filter((s) => s.group === 'type').map((s) => s.name);
+    await page.getByRole('option', { name: 'Part picture' }).click();
+    const typed = STRUCTURES.filter((s) => s.group === 'window').map((s) => s.name);
     const shown = await structures(page);
     expect(shown.length).toBeGreaterThan(3);
     expect(shown.length).toBeLessThan(48);

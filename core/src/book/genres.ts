@@ -59,3 +59,12 @@ export function sortOf(genre: Genre): BookKind {
       return 'story';
   }
 }
+
+/** A title as one of a kind, or of a sort and no special kind. */
+export function ofKind(
+  next: BookKind | Genre,
+  genres: readonly Genre[] = [],
+): { readonly kind: BookKind; readonly genres: Genre[] } {
+  const genre = GENRES.find((one) => one === next);
+  return genre ? { kind: sortOf(genre), genres: withGenre(genres, 0, genre) } : { kind: next as BookKind, genres: [] };
+}

@@ -21,6 +21,7 @@ import {
   pictureFacts,
   structuresIn,
 } from '../sketch';
+import type { Symbols } from '../symbols';
 import { OWN_FACE, italicOf } from '../text';
 import { gather } from './gather';
 import { type Settled, settle } from './settle';
@@ -65,13 +66,14 @@ const MOST_SCRIM = 0.6;
 const LEAST_SEEN = 0.8;
 
 /** What the sketch sheet of a title asks; `pictures` are those of its sheet, read. */
-export function sheetAsk(book: Book, house: HouseAsk, pictures: readonly PictureFacts[]): SheetAsk {
+export function sheetAsk(book: Book, house: HouseAsk, pictures: readonly PictureFacts[], symbols: Symbols): SheetAsk {
   const { sheet, brief, cover } = book;
   return {
     brief,
     widthPx: cover.widthPx,
     heightPx: cover.heightPx,
     pictures,
+    symbols,
     authorLarge: sheet.authorLarge,
     mark: sheet.must.mark,
     seed: sheet.seed,

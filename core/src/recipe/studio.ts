@@ -1,6 +1,7 @@
 import type { Chroma } from '../image-file';
 import type { Images, Ink, SurfaceImage } from '../ink';
 import type { Raster } from '../pixels';
+import type { Symbols } from '../symbols';
 import type { Shaper } from '../text';
 
 /** What a platform lends the recipes: fonts, pictures, a canvas and encoders. Browser workers and Node each have one. */
@@ -8,6 +9,8 @@ export interface Studio {
   readonly shaper: Shaper;
   /** Makes sure these cuts are in the shaper; a person's own face that is missing or damaged is left out. */
   loadFonts(cuts: readonly string[]): Promise<void>;
+  /** The symbols that ship, read once. */
+  symbols(): Promise<Symbols>;
   /** A decoded, upright picture by asset id; null where its bytes are missing or damaged. */
   picture(asset: string): Promise<SurfaceImage | null>;
   /** Decodes a picture that `readImage` accepts, upright; null where it is damaged. */

@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '743f1512d7',
-  trace: '651a6457ce',
-  pin: '8ee56d2ca5',
-  promo: 'a2f6e986bf',
-  image: 'd607a7d3cb',
-  epub: '9a64a1a8b6',
-  pdf: '21c742bc3f',
-  svg: 'bba9617789',
+  paint: 'b1a06d7974',
+  trace: 'f3100ead17',
+  pin: '8bfbff44c0',
+  promo: '39361a88f2',
+  image: '40f7867573',
+  epub: '60daf3ef96',
+  pdf: '225881cac8',
+  svg: '6151f6ba57',
 } as const;

@@ -2,6 +2,7 @@ import { type Brief, wordsOf } from '../book';
 import { type Hex, readableOn } from '../colour';
 import { setWords } from '../compose';
 import { type Area, type DrawnForm, type Look, type PartSeed, type WordRole, type WordsPart, newWords } from '../cover';
+import type { Drawn } from '../symbols';
 import type { Block, Shaper } from '../text';
 import { italicOf } from '../text';
 import type { WordFacts } from './facts';
@@ -22,6 +23,7 @@ export type Setting = {
   /** As they are graded: their colours are those that words stand on. */
   readonly pictures: readonly PictureFacts[];
   readonly look: Look;
+  readonly symbols: readonly Drawn[];
   /** How large the author's name is against what is usual. */
   readonly byline: number;
   /** The structure's own variation. */

@@ -4,6 +4,7 @@ import { readableOn } from '../colour';
 import { setAllWords } from '../compose';
 import { type Doc, type PartSeed, type WordsPart, docOf, inOrder, newShape, plainLook } from '../cover';
 import type { Rect } from '../plane';
+import { type Symbols, ideasOf } from '../symbols';
 import type { Block, Shaper } from '../text';
 import { Board, SAFE, type Setting, leastSize } from './board';
 import { factsOf } from './facts';
@@ -22,22 +23,30 @@ export type SketchGround = {
   readonly pictures: readonly PictureFacts[];
   /** The author's name larger than is usual for its kind. */
   readonly authorLarge: boolean;
+  /** The symbols that ship; those of other books' sketches are found here too. */
+  readonly symbols: Symbols;
   /** A mark that must stand on every cover. */
   readonly mark: Setting['mark'];
 };
+
+/** The symbols that a sheet plays with: what the words bring to mind, else what stands for the kind of book. */
+export const symbolsFor = ({ brief, symbols }: Pick<SketchGround, 'brief' | 'symbols'>): string[] =>
+  ideasOf(symbols, [brief.title, brief.subtitle], brief.language, ruleOf(brief.genres).symbols);
 
 /** By how much a name that sells is larger. */
 const LARGE_NAME = 1.7;
 
 /**
  * The cover of a sketch: a full document, or why it cannot be. Faults: `sketch-unknown` (no such structure),
- * `sketch-misfit` (`why`: pictures, pixels, words, letters, edge, overlap, small, mark).
+ * `sketch-misfit` (`why`: pictures, symbols, pixels, words, letters, edge, overlap, small, mark).
  */
 export function drawSketch(sketch: Sketch, on: SketchGround, shaper: Shaper): Result<Doc> {
   const structure = findStructure(sketch.structure);
   if (!structure) return fail('sketch-unknown', { structure: sketch.structure });
   const pictures = sketch.pictures.flatMap((id) => on.pictures.filter((p) => p.asset === id));
   if (pictures.length < structure.asks.pictures[0]) return fail('sketch-misfit', { why: 'pictures' });
+  const symbols = sketch.symbols.flatMap((id) => on.symbols.get(id) ?? []);
+  if (symbols.length < (structure.asks.symbols ?? 0)) return fail('sketch-misfit', { why: 'symbols' });
   const rule = ruleOf(on.brief.genres);
   const look = structure.asks.ungraded ? plainLook : lookOfGrade(sketch.grade, sketch.tones);
   const board = new Board({
@@ -49,6 +58,7 @@ export function drawSketch(sketch: Sketch, on: SketchGround, shaper: Shaper): Re
     tones: sketch.tones,
     pictures: pictures.map((p) => gradedFacts(p, look)),
     look,
+    symbols,
     byline: rule.byline * (on.authorLarge ? LARGE_NAME : 1),
     turn: sketch.turn % structure.turns,
     mark: on.mark,

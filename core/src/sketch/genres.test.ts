@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BOOK_KINDS, GENRES, emptyBrief, sortOf, withGenre } from '../book';
+import { BOOK_KINDS, GENRES, emptyBrief, ofKind, sortOf, withGenre } from '../book';
 import { contrast } from '../colour';
 import { FAMILIES } from '../text';
+import { noSymbols } from '../symbols';
 import {
   GENRE_RULES,
   GRADES,
@@ -29,6 +30,7 @@ const ask = (genres: SheetAsk['brief']['genres'], more: Partial<SheetAsk> = {}):
   widthPx: 1600,
   heightPx: 2560,
   pictures: [],
+  symbols: noSymbols,
   authorLarge: false,
   mark: null,
   seed: 7,
@@ -129,6 +131,9 @@ describe('kinds of book', () => {
     expect(withGenre(['crime', 'romance'], 1, null)).toEqual(['crime']);
     expect(withGenre(['crime', 'romance'], 0, null)).toEqual([]);
     expect(withGenre([], 1, 'crime')).toEqual([]);
+    expect(ofKind('poetry', ['crime'])).toEqual({ kind: 'poems', genres: ['poetry'] });
+    expect(ofKind('poetry', ['crime', 'memoir'])).toEqual({ kind: 'poems', genres: ['poetry', 'memoir'] });
+    expect(ofKind('report', ['crime'])).toEqual({ kind: 'report', genres: [] });
   });
 });
 

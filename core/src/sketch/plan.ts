@@ -7,7 +7,7 @@ import { type GenreRule, ruleOf } from './genres';
 import type { Grade } from './grades';
 import { PAIRINGS, type Pairing, mannerOf, pairingsFor } from './pairings';
 import type { Pictured } from './sheet';
-import type { SketchGround } from './draw';
+import { type SketchGround, symbolsFor } from './draw';
 import type { Sketch, Tones } from './sketch';
 import { type Structure, canServe } from './structure';
 import { STRUCTURES } from './structures';
@@ -147,12 +147,13 @@ export function planSheet(ask: SheetAsk, kept: Kept | null = null): Result<Slot[
     lab: labOf(rgbOf(one.tones.ground)),
   }));
   const ratio = ask.heightPx / ask.widthPx;
+  const ideas = symbolsFor(ask);
   const rule = ruleOf(ask.brief.genres);
   const inSeries = ask.brief.seriesNumber !== null && ask.brief.seriesName.trim() !== '';
   const served = STRUCTURES.filter(
     (s) =>
       (kept?.structure ? s.id === kept.of.structure : !rule.structures.never.includes(s.id)) &&
-      canServe(s, facts, ask.pictures, ratio, inSeries),
+      canServe(s, facts, ask.pictures, ratio, inSeries, ideas.length),
   );
   const weightOf = (s: Structure): number => {
     const kind = s.kinds[ask.brief.kind] ?? 1;
@@ -183,6 +184,7 @@ export function planSheet(ask: SheetAsk, kept: Kept | null = null): Result<Slot[
           faces: { title: pair.title, other: pair.other },
           tones: found.tones,
           pictures: pickPictures(structure, ask, slots.length + i, random),
+          symbols: pickSymbols(structure, ideas, slots.length + i, random),
           grade: pickGrade(structure, rule, random),
           turn: (offset + i) % structure.turns,
         };
@@ -208,6 +210,14 @@ function shared(ask: SheetAsk, round: readonly Structure[]): Structure[] {
   if (of === null || pictured.length === 0) return [...round];
   let left = Math.ceil(pictured.length / (of - 1));
   return round.filter((s) => showsPicture(s) || left-- > 0);
+}
+
+/** Symbols for a structure: those that come first to mind most of the time. */
+function pickSymbols(structure: Structure, ideas: readonly string[], at: number, random: Random): string[] {
+  const count = structure.asks.symbols ?? 0;
+  if (count === 0) return [];
+  const order = race(ideas, (id) => 1 / (1 + 0.7 * ideas.indexOf(id) + ((ideas.indexOf(id) + at) % 3)), random);
+  return order.slice(0, count);
 }
 
 /** The commonest grade of the kind of book most of the time, and the others in their order less often. */

@@ -4,6 +4,7 @@ import { BOOK_KINDS, type Brief, MOODS, emptyBrief } from '../book';
 import { contrast, hexOf, labOf } from '../colour';
 import { raster } from '../pixels';
 import { FACES_WITH, FAMILIES, findCut, scriptsOf } from '../text';
+import { noSymbols } from '../symbols';
 import {
   Chooser,
   GROUPS,
@@ -39,6 +40,7 @@ const ask = (more: Partial<Brief> = {}, other: Partial<SheetAsk> = {}): SheetAsk
   widthPx: 1600,
   heightPx: 2560,
   pictures: [],
+  symbols: noSymbols,
   authorLarge: false,
   mark: null,
   seed: 7,
@@ -234,6 +236,7 @@ const traits = (more: Partial<Sketch> = {}, light = 0.5): Traits => ({
     faces: { title: 'lora/700', other: 'lora/400' },
     tones: tonesOfMood('calm')[0],
     pictures: [],
+    symbols: [],
     grade: 'plain',
     turn: 0,
     ...more,

@@ -28,6 +28,8 @@ export const Sketch = z.object({
   tones: Tones,
   /** Pictures in the order in which the structure takes them. */
   pictures: z.array(AssetId).max(5),
+  /** Symbols in the order in which the structure takes them. */
+  symbols: z.array(z.string().max(40)).max(4),
   /** How its pictures are graded. */
   grade: z.enum(GRADES),
   /** Which of the structure's own variations. */

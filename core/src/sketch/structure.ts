@@ -5,13 +5,15 @@ import type { WordFacts } from './facts';
 import type { PictureFacts } from './picture';
 
 /** Families of structures, by which the sheet is filtered. */
-export const GROUPS = ['full', 'window', 'type', 'figure'] as const;
+export const GROUPS = ['full', 'window', 'symbol', 'type', 'figure'] as const;
 export type Group = (typeof GROUPS)[number];
 
 /** What must hold before a structure is tried. Bounds left out do not bind. */
 export type Asks = {
   /** Least and most pictures that it shows; the rest of the sheet's pictures is left out. */
   readonly pictures: readonly [least: number, most: number];
+  /** How many symbols it shows. */
+  readonly symbols?: number;
   readonly words?: readonly [least: number, most: number];
   readonly letters?: readonly [least: number, most: number];
   /** Most letters of the longest word. */
@@ -56,8 +58,10 @@ export function canServe(
   pictures: readonly PictureFacts[],
   ratio: number,
   inSeries: boolean,
+  symbols: number,
 ): boolean {
   return (
+    symbols >= (asks.symbols ?? 0) &&
     pictures.length >= asks.pictures[0] &&
     within(asks.words, facts.words.length) &&
     within(asks.letters, facts.letters) &&

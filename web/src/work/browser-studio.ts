@@ -10,6 +10,7 @@ import {
 import { type Raster, raster } from '@yosomi/core/pixels';
 import type { Rect } from '@yosomi/core/plane';
 import type { Studio } from '@yosomi/core/recipe';
+import { type Symbols, noSymbols, readSymbols } from '@yosomi/core/symbols';
 import { OWN_FACE, Shaper, findCut, isOwnCut } from '@yosomi/core/text';
 import {
   MOST_DELIVERED,
@@ -25,6 +26,7 @@ import { LRUCache } from 'lru-cache';
 import { bytesFor } from '../persist/bytes';
 import { fontUrl } from '../platform/font-files';
 import { fetchBytes } from '../platform/http';
+import { SYMBOLS_URL } from '../platform/symbol-file';
 import { encodeModern, smallerPng } from './codecs';
 import { encodeJpeg } from './encode-jpeg';
 
@@ -114,6 +116,7 @@ export class BrowserStudio implements Studio {
   #shaper: Promise<Shaper> | null = null;
   #ready: Shaper | null = null;
   #live: { ink: Ink; widthPx: number; back: BrowserEasel | null; backCount: number } | null = null;
+  #symbols: Symbols | null = null;
   readonly #pictures = new LRUCache<string, SurfaceImage>({ max: KEPT_PICTURES });
   readonly #fonts = new Map<string, Promise<void>>();
 
@@ -148,6 +151,14 @@ export class BrowserStudio implements Studio {
       throw new Error(`font did not load: ${cut}`);
     }
     this.shaper.add(cut, bytes, findCut(cut)?.cut.axes ?? {});
+  }
+
+  async symbols(): Promise<Symbols> {
+    if (this.#symbols) return this.#symbols;
+    const bytes = await fetchBytes(SYMBOLS_URL);
+    // Out of reach for now: what needs none goes on, and the next one asks again.
+    if (!bytes) return noSymbols;
+    return (this.#symbols = readSymbols(JSON.parse(new TextDecoder().decode(bytes))));
   }
 
   async picture(asset: string): Promise<SurfaceImage | null> {

@@ -31,7 +31,7 @@ import { bitmapOf } from './bitmaps';
 import { BrowserStudio } from './browser-studio';
 
 /** What a sheet asks, with its pictures by id: each worker reads them itself. */
-export type SheetJob = Omit<SheetAsk, 'pictures'> & {
+export type SheetJob = Omit<SheetAsk, 'pictures' | 'symbols'> & {
   readonly pictures: readonly string[];
   readonly kept: Kept | null;
 };
@@ -65,6 +65,7 @@ const api = {
   async warm(pictures: readonly string[]): Promise<void> {
     // One that does not load now is asked for again, and missed aloud, when it is set.
     for (const cut of ALL_CUTS) await studio.loadFonts([cut]).catch(() => {});
+    await studio.symbols();
     for (const facts of await sheetPictures(pictures, studio)) read.set(facts.asset, facts);
   },
 
@@ -73,7 +74,7 @@ const api = {
     const wanted = ids.filter((id) => !read.has(id));
     for (const facts of await sheetPictures(wanted, studio)) read.set(facts.asset, facts);
     const pictures = ids.flatMap((id) => read.get(id) ?? []);
-    const own = { ...rest, pictures };
+    const own = { ...rest, pictures, symbols: await studio.symbols() };
     const planned = planSheet(own, kept);
     if (!planned.ok) return { kind: 'none', fault: planned.fault };
     if (mine === asked) [ask, plan] = [own, planned.value];
@@ -137,7 +138,7 @@ const api = {
           ? sketch.pictures
           : ids.slice(0, sketch.pictures.length);
       const turned = seriesSketch(sketch, i - own, inputs.length, used);
-      const on = sheetAsk(book, noHouse, pictures);
+      const on = sheetAsk(book, noHouse, pictures, await studio.symbols());
       const tried = await trySketch(turned, on, studio, LOOK_PX);
       made.push(tried.ok ? await volumeOf(book.id, tried.value) : { id: book.id, cover: null, fault: tried.fault });
     }
@@ -156,6 +157,7 @@ const api = {
         widthPx: 1600,
         heightPx: 2560,
         pictures: [],
+        symbols: await studio.symbols(),
         authorLarge: false,
         mark: null,
         pictured: 'any',

@@ -18,8 +18,9 @@ export const academic: GenreRule = {
     chord('Grey card', [0.86, 0.008, 90], [0.18, 0.015, 260], [0.38, 0.09, 258], [0.36, 0.08, 258]),
   ],
   grades: ['mono', 'plain', 'aged', 'cool'],
+  symbols: ['scroll', 'globe-stand', 'scales', 'book-open'],
   structures: {
-    serve: ['type-grid', 'two-grounds', 'wide-margins', 'mat', 'picture-above', 'picture-below', 'small-centred', 'inverted-plate', 'halves'],
-    never: ['ribbon', 'rays', 'brush-stroke', 'torn-strip', 'paper-slip', 'hills', 'night-sky', 'stacked', 'poster', 'through-letters', 'drawn-waves', 'stripes', 'figure-at-foot', 'round-window', 'label-on-pattern'],
+    serve: ['symbol-seal', 'symbol-cropped', 'type-grid', 'two-grounds', 'wide-margins', 'mat', 'picture-above', 'picture-below', 'small-centred', 'inverted-plate', 'halves'],
+    never: ['symbol-falling', 'symbol-pattern', 'symbol-borders', 'symbol-horizon', 'symbol-three', 'rays', 'brush-stroke', 'torn-strip', 'paper-slip', 'hills', 'night-sky', 'stacked', 'poster', 'through-letters', 'drawn-waves', 'stripes', 'figure-at-foot', 'round-window', 'label-on-pattern'],
   },
 }; // prettier-ignore

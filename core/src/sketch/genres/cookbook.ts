@@ -18,8 +18,9 @@ export const cookbook: GenreRule = {
     chord('Lemon', [0.94, 0.12, 100], [0.25, 0.06, 150], [0.42, 0.11, 145], [0.99, 0.02, 100]),
   ],
   grades: ['golden', 'vivid', 'plain'],
+  symbols: ['cooking-pot', 'fork-knife', 'bread', 'pepper', 'carrot'],
   structures: {
-    serve: ['plate', 'band', 'picture-above', 'picture-below', 'quiet-end', 'round-window', 'label', 'mosaic', 'third-block'],
-    never: ['veil', 'torn-strip', 'poster', 'night-sky', 'great-initial', 'side-strip', 'turned-title', 'paper-slip', 'hills', 'two-grounds', 'print'],
+    serve: ['symbol-pattern', 'symbol-borders', 'symbol-great', 'symbol-in-disc', 'symbol-three', 'plate', 'band', 'picture-above', 'picture-below', 'quiet-end', 'round-window', 'label', 'mosaic', 'third-block'],
+    never: ['symbol-mirrored', 'symbol-horizon', 'veil', 'torn-strip', 'poster', 'night-sky', 'great-initial', 'side-strip', 'turned-title', 'paper-slip', 'hills', 'two-grounds', 'print'],
   },
 }; // prettier-ignore

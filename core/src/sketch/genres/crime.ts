@@ -19,8 +19,9 @@ export const crime: GenreRule = {
     chord('Cellar', [0.18, 0.012, 60], [0.92, 0.02, 80], [0.66, 0.16, 42], [0.29, 0.025, 55]),
   ],
   grades: ['cool', 'noir', 'aged', 'night', 'mono'],
+  symbols: ['footprints', 'keyhole', 'detective', 'knife', 'house', 'eyes'],
   structures: {
-    serve: ['quiet-end', 'picture-above', 'picture-below', 'torn-strip', 'band', 'print', 'third-block', 'paper-slip', 'type-grid', 'veil'],
-    never: ['ribbon', 'rays', 'label-on-pattern', 'brush-stroke', 'ornamental-frame', 'round-window', 'arch-window'],
+    serve: ['symbol-great', 'symbol-horizon', 'symbol-on-field', 'symbol-cropped', 'quiet-end', 'picture-above', 'picture-below', 'torn-strip', 'band', 'print', 'third-block', 'paper-slip', 'type-grid', 'veil'],
+    never: ['symbol-pattern', 'symbol-borders', 'symbol-falling', 'rays', 'label-on-pattern', 'brush-stroke', 'ornamental-frame', 'round-window', 'arch-window'],
   },
 }; // prettier-ignore

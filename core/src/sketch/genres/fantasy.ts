@@ -19,8 +19,9 @@ export const fantasy: GenreRule = {
     chord('Amethyst', [0.25, 0.09, 310], [0.94, 0.03, 80], [0.84, 0.11, 85], [0.37, 0.11, 310]),
   ],
   grades: ['dusk', 'golden', 'night', 'plain', 'toned', 'vivid'],
+  symbols: ['sword', 'crown', 'castle-turret', 'star-four', 'flame', 'feather'],
   structures: {
-    serve: ['quiet-end', 'ornamental-frame', 'arch-window', 'mat', 'night-sky', 'hills', 'veil', 'figure-at-foot', 'soft-ground', 'inverted-plate'],
-    never: ['type-grid', 'stacked', 'three-strips', 'halves', 'mosaic', 'paper-slip', 'stripes', 'third-block', 'side-strip', 'turned-title', 'poster', 'two-grounds', 'rays'],
+    serve: ['symbol-seal', 'symbol-great', 'symbol-mirrored', 'symbol-in-disc', 'quiet-end', 'ornamental-frame', 'arch-window', 'mat', 'night-sky', 'hills', 'veil', 'figure-at-foot', 'soft-ground', 'inverted-plate'],
+    never: ['symbol-three', 'symbol-borders', 'symbol-pattern', 'type-grid', 'stacked', 'three-strips', 'halves', 'mosaic', 'paper-slip', 'stripes', 'third-block', 'side-strip', 'turned-title', 'poster', 'two-grounds', 'rays'],
   },
 }; // prettier-ignore

@@ -18,8 +18,9 @@ export const gardenCraft: GenreRule = {
     chord('Blue shed', [0.58, 0.07, 230], [0.99, 0.015, 90], [0.95, 0.09, 95], [0.93, 0.03, 95]),
   ],
   grades: ['plain', 'vivid', 'golden'],
+  symbols: ['leaf', 'flower-tulip', 'potted-plant', 'sun', 'yarn'],
   structures: {
-    serve: ['plate', 'picture-above', 'picture-below', 'band', 'quiet-end', 'round-window', 'arch-window', 'mosaic', 'third-block', 'figure-at-foot', 'label-on-pattern'],
-    never: ['veil', 'torn-strip', 'poster', 'great-initial', 'night-sky', 'side-strip', 'turned-title', 'paper-slip', 'two-grounds'],
+    serve: ['symbol-pattern', 'symbol-borders', 'symbol-great', 'symbol-falling', 'symbol-in-disc', 'plate', 'picture-above', 'picture-below', 'band', 'quiet-end', 'round-window', 'arch-window', 'mosaic', 'third-block', 'figure-at-foot', 'label-on-pattern'],
+    never: ['symbol-mirrored', 'veil', 'torn-strip', 'poster', 'great-initial', 'night-sky', 'side-strip', 'turned-title', 'paper-slip', 'two-grounds'],
   },
 }; // prettier-ignore

@@ -19,8 +19,9 @@ export const historical: GenreRule = {
     chord('Indigo wash', [0.41, 0.075, 262], [0.95, 0.025, 85], [0.87, 0.08, 82], [0.86, 0.04, 82]),
   ],
   grades: ['aged', 'golden', 'dusk', 'plain', 'toned'],
+  symbols: ['crown', 'sailboat', 'feather', 'scroll', 'key', 'sword'],
   structures: {
-    serve: ['quiet-end', 'ornamental-frame', 'mat', 'arch-window', 'label', 'plate', 'picture-below', 'paper-slip', 'inverted-plate', 'wide-margins'],
-    never: ['type-grid', 'three-strips', 'stripes', 'poster', 'halves', 'mosaic', 'rays', 'drawn-waves', 'side-strip', 'stacked'],
+    serve: ['symbol-seal', 'symbol-mirrored', 'symbol-great', 'quiet-end', 'ornamental-frame', 'mat', 'arch-window', 'label', 'plate', 'picture-below', 'paper-slip', 'inverted-plate', 'wide-margins'],
+    never: ['symbol-three', 'symbol-on-field', 'symbol-falling', 'type-grid', 'three-strips', 'stripes', 'poster', 'halves', 'mosaic', 'rays', 'drawn-waves', 'side-strip', 'stacked'],
   },
 }; // prettier-ignore

@@ -18,8 +18,9 @@ export const history: GenreRule = {
     chord('Newsprint', [0.87, 0.012, 90], [0.17, 0.008, 80], [0.45, 0.17, 28], [0.24, 0.01, 80]),
   ],
   grades: ['aged', 'mono', 'noir', 'toned', 'cool'],
+  symbols: ['scroll', 'sword', 'crown', 'globe-stand', 'scales'],
   structures: {
-    serve: ['picture-below', 'picture-above', 'quiet-end', 'band', 'type-grid', 'torn-strip', 'print', 'plate', 'inverted-plate', 'two-grounds'],
-    never: ['ribbon', 'rays', 'brush-stroke', 'label-on-pattern', 'round-window', 'drawn-waves', 'hills', 'night-sky', 'stripes'],
+    serve: ['symbol-great', 'symbol-seal', 'symbol-on-field', 'symbol-cropped', 'picture-below', 'picture-above', 'quiet-end', 'band', 'type-grid', 'torn-strip', 'print', 'plate', 'inverted-plate', 'two-grounds'],
+    never: ['symbol-falling', 'symbol-pattern', 'rays', 'brush-stroke', 'label-on-pattern', 'round-window', 'drawn-waves', 'hills', 'night-sky', 'stripes'],
   },
 }; // prettier-ignore

@@ -19,8 +19,9 @@ export const horror: GenreRule = {
     chord('Open wound', [0.47, 0.19, 26], [0.97, 0.01, 60], [0.12, 0.01, 20], [0.12, 0.015, 20]),
   ],
   grades: ['sickly', 'noir', 'night', 'toned'],
+  symbols: ['skull', 'eyes', 'ghost', 'door-open', 'moon', 'tree'],
   structures: {
-    serve: ['quiet-end', 'veil', 'poster', 'torn-strip', 'print', 'small-centred', 'great-initial', 'soft-ground', 'stacked'],
-    never: ['ribbon', 'rays', 'stripes', 'label-on-pattern', 'round-window', 'brush-stroke', 'mosaic', 'drawn-waves', 'hills', 'third-block', 'wide-margins', 'picture-below'],
+    serve: ['symbol-great', 'symbol-mirrored', 'symbol-cropped', 'symbol-horizon', 'quiet-end', 'veil', 'poster', 'torn-strip', 'print', 'small-centred', 'great-initial', 'soft-ground', 'stacked'],
+    never: ['symbol-pattern', 'symbol-borders', 'symbol-falling', 'symbol-three', 'rays', 'stripes', 'label-on-pattern', 'round-window', 'brush-stroke', 'mosaic', 'drawn-waves', 'hills', 'third-block', 'wide-margins', 'picture-below'],
   },
 }; // prettier-ignore

@@ -61,6 +61,7 @@ const OPEN: GenreRule = {
   moods: [],
   chords: [],
   grades: ['plain'],
+  symbols: ['leaf', 'star-four', 'bird', 'moon', 'sun'],
   structures: { serve: [], never: [] },
 };
 
@@ -85,6 +86,7 @@ export function ruleOf(genres: readonly Genre[]): GenreRule {
     moods: union(first.moods, second.moods),
     chords: union(first.chords, second.chords),
     grades: union(first.grades, second.grades),
+    symbols: union(first.symbols, second.symbols),
     structures: mixedChoice(first.structures, second.structures),
   };
 }

@@ -20,8 +20,9 @@ export const literary: GenreRule = {
     chord('Vermilion', [0.6, 0.2, 33], [0.99, 0.008, 90], [0.17, 0.02, 30], [0.94, 0.02, 85]),
   ],
   grades: ['plain', 'toned', 'mono', 'bleached', 'cool', 'aged'],
+  symbols: ['bird', 'door-open', 'feather', 'chair', 'key', 'leaf'],
   structures: {
-    serve: ['quiet-end', 'wide-margins', 'mat', 'small-centred', 'great-initial', 'picture-below', 'halves', 'disc', 'two-grounds', 'print', 'inverted-plate'],
-    never: ['ribbon', 'rays', 'mosaic', 'band', 'third-block'],
+    serve: ['symbol-great', 'symbol-cropped', 'symbol-mirrored', 'symbol-horizon', 'symbol-on-field', 'symbol-falling', 'quiet-end', 'wide-margins', 'mat', 'small-centred', 'great-initial', 'picture-below', 'halves', 'disc', 'two-grounds', 'print', 'inverted-plate'],
+    never: ['symbol-borders', 'symbol-three', 'rays', 'mosaic', 'band', 'third-block'],
   },
 }; // prettier-ignore

@@ -18,8 +18,9 @@ export const memoir: GenreRule = {
     chord('Evening street', [0.33, 0.045, 265], [0.96, 0.02, 80], [0.85, 0.1, 75], [0.45, 0.05, 260]),
   ],
   grades: ['aged', 'plain', 'bleached', 'mono', 'golden'],
+  symbols: ['house', 'bicycle', 'key', 'chair', 'bird', 'suitcase'],
   structures: {
-    serve: ['quiet-end', 'picture-above', 'picture-below', 'mat', 'plate', 'wide-margins', 'paper-slip', 'halves'],
-    never: ['ribbon', 'rays', 'stripes', 'night-sky', 'poster', 'torn-strip', 'drawn-waves'],
+    serve: ['symbol-great', 'symbol-seal', 'symbol-horizon', 'symbol-cropped', 'quiet-end', 'picture-above', 'picture-below', 'mat', 'plate', 'wide-margins', 'paper-slip', 'halves'],
+    never: ['symbol-mirrored', 'rays', 'stripes', 'night-sky', 'poster', 'torn-strip', 'drawn-waves'],
   },
 }; // prettier-ignore

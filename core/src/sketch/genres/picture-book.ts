@@ -20,8 +20,9 @@ export const pictureBook: GenreRule = {
     chord('Bedtime', [0.47, 0.12, 265], [0.99, 0.02, 95], [0.94, 0.13, 96], [0.75, 0.09, 235]),
   ],
   grades: ['vivid', 'plain', 'golden'],
+  symbols: ['balloon', 'moon-stars', 'rabbit', 'bird', 'rainbow', 'house'],
   structures: {
-    serve: ['figure-at-foot', 'quiet-end', 'round-window', 'hills', 'picture-below', 'disc', 'brush-stroke', 'stacked', 'picture-above'],
-    never: ['small-centred', 'type-grid', 'two-grounds', 'wide-margins', 'mat', 'paper-slip', 'halves', 'three-strips', 'veil', 'turned-title', 'torn-strip', 'great-initial', 'soft-ground', 'side-strip', 'poster', 'print', 'ornamental-frame', 'great-number', 'label', 'night-sky', 'inverted-plate', 'third-block', 'mosaic', 'band', 'plate'],
+    serve: ['symbol-great', 'symbol-pattern', 'symbol-in-disc', 'symbol-falling', 'symbol-horizon', 'figure-at-foot', 'quiet-end', 'round-window', 'hills', 'picture-below', 'disc', 'brush-stroke', 'stacked', 'picture-above'],
+    never: ['symbol-seal', 'symbol-three', 'symbol-mirrored', 'small-centred', 'type-grid', 'two-grounds', 'wide-margins', 'mat', 'paper-slip', 'halves', 'three-strips', 'veil', 'turned-title', 'torn-strip', 'great-initial', 'soft-ground', 'side-strip', 'poster', 'print', 'ornamental-frame', 'great-number', 'label', 'night-sky', 'inverted-plate', 'third-block', 'mosaic', 'band', 'plate'],
   },
 }; // prettier-ignore

@@ -18,8 +18,9 @@ export const poetry: GenreRule = {
     chord('Deep blue', [0.31, 0.07, 255], [0.96, 0.012, 90], [0.87, 0.06, 90], [0.42, 0.075, 250]),
   ],
   grades: ['plain', 'bleached', 'mono', 'toned', 'cool'],
+  symbols: ['feather', 'leaf', 'bird', 'moon', 'waves'],
   structures: {
-    serve: ['wide-margins', 'small-centred', 'mat', 'quiet-end', 'soft-ground', 'drawn-waves', 'disc', 'great-initial', 'arch-window'],
-    never: ['ribbon', 'rays', 'mosaic', 'band', 'poster', 'third-block', 'stripes', 'type-grid'],
+    serve: ['symbol-seal', 'symbol-falling', 'symbol-horizon', 'symbol-cropped', 'symbol-mirrored', 'wide-margins', 'small-centred', 'mat', 'quiet-end', 'soft-ground', 'drawn-waves', 'disc', 'great-initial', 'arch-window'],
+    never: ['symbol-three', 'symbol-borders', 'rays', 'mosaic', 'band', 'poster', 'third-block', 'stripes', 'type-grid'],
   },
 }; // prettier-ignore

@@ -18,8 +18,9 @@ export const popularScience: GenreRule = {
     chord('Chlorophyll', [0.6, 0.14, 145], [0.12, 0.02, 150], [0.99, 0.02, 100], [0.96, 0.05, 110]),
   ],
   grades: ['plain', 'toned', 'vivid', 'mono'],
+  symbols: ['atom', 'dna', 'brain', 'planet', 'flask'],
   structures: {
-    serve: ['disc', 'picture-below', 'round-window', 'stripes', 'drawn-waves', 'type-grid', 'figure-at-foot', 'print', 'stacked', 'picture-above'],
-    never: ['ribbon', 'ornamental-frame', 'paper-slip', 'label', 'torn-strip', 'arch-window', 'great-number'],
+    serve: ['symbol-great', 'symbol-in-disc', 'symbol-cropped', 'symbol-on-field', 'symbol-three', 'disc', 'picture-below', 'round-window', 'stripes', 'drawn-waves', 'type-grid', 'figure-at-foot', 'print', 'stacked', 'picture-above'],
+    never: ['symbol-seal', 'ornamental-frame', 'paper-slip', 'label', 'torn-strip', 'arch-window', 'great-number'],
   },
 }; // prettier-ignore

@@ -20,8 +20,9 @@ export const romance: GenreRule = {
     chord('Lavender field', [0.82, 0.065, 305], [0.28, 0.1, 300], [0.48, 0.14, 350], [0.92, 0.03, 310]),
   ],
   grades: ['rose', 'golden', 'vivid', 'dusk', 'plain'],
+  symbols: ['heart', 'flower', 'paper-plane-tilt', 'champagne', 'moon-stars'],
   structures: {
-    serve: ['quiet-end', 'arch-window', 'soft-ground', 'figure-at-foot', 'picture-below', 'brush-stroke', 'hills', 'ornamental-frame', 'disc', 'label-on-pattern', 'veil'],
-    never: ['type-grid', 'torn-strip', 'three-strips', 'halves', 'side-strip', 'paper-slip', 'turned-title', 'great-initial', 'mosaic', 'two-grounds'],
+    serve: ['symbol-great', 'symbol-falling', 'symbol-in-disc', 'symbol-pattern', 'quiet-end', 'arch-window', 'soft-ground', 'figure-at-foot', 'picture-below', 'brush-stroke', 'hills', 'ornamental-frame', 'disc', 'label-on-pattern', 'veil'],
+    never: ['symbol-three', 'symbol-on-field', 'type-grid', 'torn-strip', 'three-strips', 'halves', 'side-strip', 'paper-slip', 'turned-title', 'great-initial', 'mosaic', 'two-grounds'],
   },
 }; // prettier-ignore

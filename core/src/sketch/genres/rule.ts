@@ -19,6 +19,8 @@ export type GenreRule = {
   readonly chords: readonly Chord[];
   /** How pictures are graded; the first is the commonest. */
   readonly grades: readonly Grade[];
+  /** Symbols that stand for it, where a title's own words bring none to mind. */
+  readonly symbols: readonly string[];
   readonly structures: Choice;
 };
 

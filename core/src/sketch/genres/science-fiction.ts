@@ -19,8 +19,9 @@ export const scienceFiction: GenreRule = {
     chord('Solar', [0.78, 0.155, 72], [0.18, 0.02, 280], [0.99, 0.01, 90], [0.2, 0.03, 280]),
   ],
   grades: ['cool', 'night', 'toned', 'vivid', 'plain'],
+  symbols: ['planet', 'rocket-launch', 'meteor', 'atom', 'globe-hemisphere-west'],
   structures: {
-    serve: ['quiet-end', 'night-sky', 'disc', 'poster', 'print', 'type-grid', 'veil', 'round-window', 'drawn-waves'],
-    never: ['ribbon', 'ornamental-frame', 'label-on-pattern', 'paper-slip', 'brush-stroke', 'arch-window', 'label', 'torn-strip', 'rays'],
+    serve: ['symbol-in-disc', 'symbol-great', 'symbol-horizon', 'symbol-cropped', 'quiet-end', 'night-sky', 'disc', 'poster', 'print', 'type-grid', 'veil', 'round-window', 'drawn-waves'],
+    never: ['symbol-pattern', 'symbol-borders', 'symbol-falling', 'ornamental-frame', 'label-on-pattern', 'paper-slip', 'brush-stroke', 'arch-window', 'label', 'torn-strip', 'rays'],
   },
 }; // prettier-ignore

@@ -18,8 +18,9 @@ export const selfHelp: GenreRule = {
     chord('White and orange', [0.98, 0.004, 90], [0.2, 0.015, 270], [0.62, 0.19, 45], [0.75, 0.165, 58]),
   ],
   grades: ['plain', 'bleached', 'vivid', 'golden'],
+  symbols: ['sun-horizon', 'stairs', 'rocket-launch', 'star', 'mountains'],
   structures: {
-    serve: ['stacked', 'third-block', 'picture-below', 'disc', 'stripes', 'rays', 'two-grounds', 'type-grid', 'inverted-plate', 'round-window', 'band'],
-    never: ['torn-strip', 'night-sky', 'ornamental-frame', 'paper-slip', 'label', 'veil', 'great-number', 'ribbon'],
+    serve: ['symbol-great', 'symbol-in-disc', 'symbol-cropped', 'symbol-on-field', 'symbol-three', 'stacked', 'third-block', 'picture-below', 'disc', 'stripes', 'rays', 'two-grounds', 'type-grid', 'inverted-plate', 'round-window', 'band'],
+    never: ['torn-strip', 'night-sky', 'ornamental-frame', 'paper-slip', 'label', 'veil', 'great-number'],
   },
 }; // prettier-ignore

@@ -18,8 +18,9 @@ export const spirituality: GenreRule = {
     chord('Candle', [0.3, 0.045, 60], [0.96, 0.03, 85], [0.86, 0.1, 78], [0.42, 0.065, 60]),
   ],
   grades: ['golden', 'bleached', 'rose', 'plain', 'cool'],
+  symbols: ['flower-lotus', 'sun-horizon', 'moon', 'feather', 'leaf'],
   structures: {
-    serve: ['quiet-end', 'arch-window', 'round-window', 'soft-ground', 'disc', 'small-centred', 'drawn-waves', 'hills', 'wide-margins', 'ornamental-frame'],
-    never: ['stacked', 'poster', 'type-grid', 'torn-strip', 'third-block', 'stripes', 'two-grounds', 'ribbon', 'band', 'side-strip'],
+    serve: ['symbol-seal', 'symbol-in-disc', 'symbol-great', 'symbol-falling', 'quiet-end', 'arch-window', 'round-window', 'soft-ground', 'disc', 'small-centred', 'drawn-waves', 'hills', 'wide-margins', 'ornamental-frame'],
+    never: ['symbol-three', 'symbol-on-field', 'stacked', 'poster', 'type-grid', 'torn-strip', 'third-block', 'stripes', 'two-grounds', 'band', 'side-strip'],
   },
 }; // prettier-ignore

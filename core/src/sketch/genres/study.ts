@@ -18,8 +18,9 @@ export const study: GenreRule = {
     chord('Sand', [0.92, 0.022, 85], [0.24, 0.025, 60], [0.43, 0.1, 45], [0.36, 0.04, 60]),
   ],
   grades: ['mono', 'cool', 'toned', 'plain'],
+  symbols: ['globe-hemisphere-west', 'buildings', 'scales', 'road-horizon'],
   structures: {
-    serve: ['type-grid', 'picture-above', 'picture-below', 'halves', 'third-block', 'two-grounds', 'stripes', 'mosaic', 'three-strips'],
-    never: ['ribbon', 'ornamental-frame', 'arch-window', 'brush-stroke', 'torn-strip', 'paper-slip', 'label', 'hills', 'night-sky', 'label-on-pattern', 'rays', 'through-letters', 'great-initial', 'poster', 'figure-at-foot', 'round-window', 'disc', 'turned-title'],
+    serve: ['symbol-on-field', 'symbol-cropped', 'symbol-three', 'type-grid', 'picture-above', 'picture-below', 'halves', 'third-block', 'two-grounds', 'stripes', 'mosaic', 'three-strips'],
+    never: ['symbol-falling', 'symbol-pattern', 'symbol-borders', 'symbol-mirrored', 'symbol-horizon', 'symbol-great', 'ornamental-frame', 'arch-window', 'brush-stroke', 'torn-strip', 'paper-slip', 'label', 'hills', 'night-sky', 'label-on-pattern', 'rays', 'through-letters', 'great-initial', 'poster', 'figure-at-foot', 'round-window', 'disc', 'turned-title'],
   },
 }; // prettier-ignore

@@ -20,8 +20,9 @@ export const thriller: GenreRule = {
     chord('Poison green', [0.15, 0.02, 170], [0.96, 0.01, 160], [0.84, 0.19, 140], [0.28, 0.05, 165]),
   ],
   grades: ['night', 'noir', 'cool', 'toned', 'dusk'],
+  symbols: ['skull', 'eyes', 'key', 'road-horizon', 'knife', 'footprints'],
   structures: {
-    serve: ['poster', 'stacked', 'quiet-end', 'turned-title', 'torn-strip', 'veil', 'print', 'side-strip'],
-    never: ['ribbon', 'arch-window', 'round-window', 'label-on-pattern', 'ornamental-frame', 'brush-stroke', 'hills', 'wide-margins', 'mat', 'rays', 'drawn-waves', 'mosaic', 'label', 'small-centred'],
+    serve: ['symbol-great', 'symbol-on-field', 'symbol-cropped', 'poster', 'stacked', 'quiet-end', 'turned-title', 'torn-strip', 'veil', 'print', 'side-strip'],
+    never: ['symbol-pattern', 'symbol-borders', 'symbol-falling', 'symbol-three', 'arch-window', 'round-window', 'label-on-pattern', 'ornamental-frame', 'brush-stroke', 'hills', 'wide-margins', 'mat', 'rays', 'drawn-waves', 'mosaic', 'label', 'small-centred'],
   },
 }; // prettier-ignore

@@ -18,8 +18,9 @@ export const travel: GenreRule = {
     chord('Tile red', [0.56, 0.15, 36], [0.99, 0.015, 85], [0.94, 0.08, 90], [0.3, 0.06, 240]),
   ],
   grades: ['vivid', 'plain', 'golden', 'bleached'],
+  symbols: ['compass-rose', 'airplane-tilt', 'suitcase', 'map-trifold', 'mountains'],
   structures: {
-    serve: ['quiet-end', 'band', 'picture-above', 'label', 'picture-below', 'three-strips', 'mosaic', 'hills', 'third-block', 'print'],
-    never: ['great-initial', 'paper-slip', 'ribbon', 'ornamental-frame'],
+    serve: ['symbol-great', 'symbol-in-disc', 'symbol-pattern', 'symbol-three', 'symbol-borders', 'quiet-end', 'band', 'picture-above', 'label', 'picture-below', 'three-strips', 'mosaic', 'hills', 'third-block', 'print'],
+    never: ['great-initial', 'paper-slip', 'ornamental-frame'],
   },
 }; // prettier-ignore

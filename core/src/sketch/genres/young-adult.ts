@@ -19,8 +19,9 @@ export const youngAdult: GenreRule = {
     chord('Sunset tape', [0.76, 0.16, 62], [0.2, 0.08, 320], [0.42, 0.19, 350], [0.9, 0.12, 90]),
   ],
   grades: ['vivid', 'toned', 'dusk', 'night', 'plain'],
+  symbols: ['lightning', 'star-four', 'flame', 'moon-stars', 'heart'],
   structures: {
-    serve: ['poster', 'stacked', 'quiet-end', 'disc', 'night-sky', 'print', 'through-letters', 'turned-title', 'brush-stroke', 'stripes'],
-    never: ['mat', 'wide-margins', 'type-grid', 'paper-slip', 'small-centred', 'mosaic', 'ribbon'],
+    serve: ['symbol-great', 'symbol-cropped', 'symbol-mirrored', 'symbol-in-disc', 'symbol-falling', 'poster', 'stacked', 'quiet-end', 'disc', 'night-sky', 'print', 'through-letters', 'turned-title', 'brush-stroke', 'stripes'],
+    never: ['symbol-three', 'mat', 'wide-margins', 'type-grid', 'paper-slip', 'small-centred', 'mosaic'],
   },
 }; // prettier-ignore

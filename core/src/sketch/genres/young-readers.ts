@@ -19,8 +19,9 @@ export const youngReaders: GenreRule = {
     chord('Grass stain', [0.86, 0.15, 125], [0.24, 0.08, 255], [0.48, 0.2, 20], [0.97, 0.04, 100]),
   ],
   grades: ['vivid', 'plain', 'golden'],
+  symbols: ['compass', 'rocket', 'balloon', 'tree', 'lightning', 'rainbow'],
   structures: {
-    serve: ['quiet-end', 'figure-at-foot', 'hills', 'round-window', 'stacked', 'picture-below', 'disc', 'rays', 'night-sky', 'band'],
-    never: ['small-centred', 'type-grid', 'two-grounds', 'wide-margins', 'mat', 'paper-slip', 'halves', 'three-strips', 'veil', 'turned-title', 'torn-strip', 'great-initial', 'soft-ground', 'side-strip', 'label'],
+    serve: ['symbol-great', 'symbol-pattern', 'symbol-in-disc', 'symbol-falling', 'symbol-on-field', 'quiet-end', 'figure-at-foot', 'hills', 'round-window', 'stacked', 'picture-below', 'disc', 'rays', 'night-sky', 'band'],
+    never: ['symbol-seal', 'symbol-mirrored', 'small-centred', 'type-grid', 'two-grounds', 'wide-margins', 'mat', 'paper-slip', 'halves', 'three-strips', 'veil', 'turned-title', 'torn-strip', 'great-initial', 'soft-ground', 'side-strip', 'label'],
   },
 }; // prettier-ignore

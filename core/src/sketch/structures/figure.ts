@@ -250,54 +250,6 @@ export const FIGURE: readonly Structure[] = [
     },
   },
   {
-    id: 'ribbon',
-    name: 'The title on a ribbon',
-    group: 'figure',
-    kinds: { story: 1, practical: 2, poems: 1 },
-    moods: ['playful', 'warm', 'tender', 'bright'],
-    asks: { pictures: [0, 0], letters: [2, 22], words: [1, 4] },
-    turns: 2,
-    draw(b) {
-      const { tones } = b;
-      const y = b.s.turn === 0 ? 0.34 : 0.46;
-      const tall = b.high(0.28);
-      const title = b.column(
-        { x: 0.24, y: y + tall * 0.13, width: 0.52, height: tall * 0.5 },
-        [{ role: 'title', colour: b.blockInks.words, size: 0.14, more: { minor: null } }],
-        { anchor: 'middle' },
-      );
-      const ends = headAndFoot(b, { head: tones.accent, foot: tones.words });
-      if (!title || !ends) return null;
-      const sub = b.column(
-        { x: 0.15, y: y + tall + b.high(0.06), width: 0.7, height: ends.bottom - y - tall - b.high(0.1) },
-        [{ role: 'subtitle', colour: tones.second, size: 0.046 * b.k, most: 1 }],
-        { anchor: 'top' },
-      );
-      if (!sub) return null;
-      const badge = b.high(0.2);
-      return [
-        ground(tones.ground),
-        {
-          ...newShape(
-            { kind: 'burst', points: 16, depth: 0.45 },
-            { area: { x: 0.4, y: y - badge - b.high(0.06), width: 0.2, height: badge }, colour: tones.accent },
-          ),
-          id: 'star',
-        },
-        {
-          ...newShape(
-            { kind: 'ribbon', fold: 0.05, notch: 0.4 },
-            { area: { x: 0.05, y, width: 0.9, height: tall }, colour: tones.block },
-          ),
-          id: 'ribbon',
-        },
-        ...ends.parts,
-        ...title.parts,
-        ...sub.parts,
-      ];
-    },
-  },
-  {
     id: 'night-sky',
     name: 'Specks of light over a low disc',
     group: 'figure',

@@ -2,11 +2,12 @@ import type { Structure } from '../structure';
 import { CUT } from './cut';
 import { FIGURE } from './figure';
 import { FULL } from './full';
+import { SYMBOL } from './symbol';
 import { TYPE } from './type';
 import { WINDOW } from './window';
 
 /** All rules by which the sketch sheet composes. */
-export const STRUCTURES: readonly Structure[] = [...FULL, ...WINDOW, ...CUT, ...TYPE, ...FIGURE];
+export const STRUCTURES: readonly Structure[] = [...FULL, ...WINDOW, ...CUT, ...SYMBOL, ...TYPE, ...FIGURE];
 
 const BY_ID = new Map(STRUCTURES.map((s) => [s.id, s]));
 

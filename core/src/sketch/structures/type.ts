@@ -51,6 +51,8 @@ export const TYPE: readonly Structure[] = [
         }),
         { anchor: b.s.turn === 0 ? 'middle' : 'top' },
       );
+      // At the head it must fill most of the cover, or the rest is bare.
+      if (column && b.s.turn === 1 && column.box.height < (ends.bottom - ends.top) * 0.6) return null;
       return column && [ground(tones.ground), ...ends.parts, ...column.parts];
     },
   }, // prettier-ignore

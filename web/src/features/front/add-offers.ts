@@ -93,6 +93,7 @@ const WORDS: readonly { role: WordRole; field: WordField; y: number }[] = [
 
 /** Where a mark first stands, as large as fits. */
 const MARK_AREA = { x: 0.39, y: 0.9, width: 0.22, height: 0.06 };
+const SYMBOL_AREA = { x: 0.3, y: 0.34, width: 0.4, height: 0.26 };
 
 /** The blend an overlay mixes best with. */
 const MIX = {
@@ -136,6 +137,15 @@ export const markOffer = (form: Mark['form'], doc: Doc, colour: string): Offer =
   step: 'Add a mark',
   lands: true,
   seed: newShape(form, { role: 'mark', area: drawnArea(form.ratio, MARK_AREA, doc), colour }),
+});
+
+/** A symbol, large enough to be a figure of the cover. */
+export const symbolOffer = (form: Mark['form'], doc: Doc, colour: string): Offer => ({
+  id: 'symbol',
+  label: 'Symbol',
+  step: 'Add a symbol',
+  lands: true,
+  seed: newShape(form, { role: 'ornament', area: drawnArea(form.ratio, SYMBOL_AREA, doc), colour }),
 });
 
 /** All that can be added to a composition by itself, in its title's colour and face, or another colour where it has none. Words of the Brief that it shows already are left out. */

@@ -14,20 +14,21 @@ import {
 } from '@yosomi/core/cover';
 import type { Book, Mark } from '@yosomi/core/project';
 import { SEEN } from '@yosomi/core/recipe';
-import { Image, PenLine, Plus, Signature, Stamp } from 'lucide-react';
+import { Feather, Image, PenLine, Plus, Signature, Stamp } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { type ReactNode, useContext, useMemo, useState } from 'react';
+import { type ReactNode, useContext, useMemo, useRef, useState } from 'react';
 import { sayFault } from '../../messages/say';
 import { freshId } from '../../platform/ids';
 import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { useOfferPictures } from '../../work/queries';
 import { studio } from '../../work/workers';
-import { type Offer, type ReadyOffer, markOffer, offersOf, readyOffers, readyWords } from './add-offers';
+import { type Offer, type ReadyOffer, markOffer, offersOf, readyOffers, readyWords, symbolOffer } from './add-offers';
 import { MarkMaker } from './mark-maker';
 import { MarkPicture } from './mark-picture';
 import { PartPicture } from './part-row';
 import { ShownBook } from './shown-book';
+import { SymbolFinder } from './symbol-finder';
 import { useHouse } from './use-house';
 import { useMarkInput } from './use-mark-input';
 import { usePictureInput } from './use-picture-input';
@@ -55,6 +56,8 @@ export function AddPart(props: {
   const selectMany = useSession((s) => s.selectMany);
   const [open, setOpen] = useState(false);
   const [making, setMaking] = useState(false);
+  const [finding, setFinding] = useState(false);
+  const next = useRef<(() => void) | null>(null);
   const offers = useMemo(() => offersOf(doc, colour), [doc, colour]);
   const ready = useMemo(
     () => (stored ? readyOffers(doc, readyWords(stored), wordsColour(doc) ?? colour) : []),
@@ -147,6 +150,9 @@ export function AddPart(props: {
       {picture.input}
       {mark.element}
       {making && <MarkMaker colour={colour} swatches={swatches} onUse={addMade} onClose={() => setMaking(false)} />}
+      {finding && (
+        <SymbolFinder onUse={(form) => take(symbolOffer(form, doc, colour))} onClose={() => setFinding(false)} />
+      )}
       <DropdownMenu.Root onOpenChange={setOpen}>
         <DropdownMenu.Trigger className="flex w-full items-center justify-center gap-1.5 rounded-sm border border-edge bg-card px-3 py-1.5 font-semibold hover:border-ink">
           <Plus size={14} /> Add a part
@@ -157,6 +163,11 @@ export function AddPart(props: {
             sideOffset={20}
             align="end"
             collisionPadding={8}
+            // A dialog opens once the menu has given its focus back: it goes there again when that closes.
+            onCloseAutoFocus={() => {
+              next.current?.();
+              next.current = null;
+            }}
             className="z-30 grid max-h-[86vh] w-[min(560px,calc(100vw-24px))] grid-cols-3 overflow-auto rounded-sm border border-edge bg-card p-1 pb-2"
           >
             <DropdownMenu.Group>
@@ -176,8 +187,19 @@ export function AddPart(props: {
             <DropdownMenu.Group>
               <Head>Pictures</Head>
               {item('picture', 'Picture', <Sign icon={<Image size={16} />} />, picture.open)}
+              {item(
+                'symbol',
+                'Symbol',
+                <Sign icon={<Feather size={16} />} />,
+                () => void (next.current = () => setFinding(true)),
+              )}
               {item('mark', 'Mark', <Sign icon={<Stamp size={16} />} />, mark.open)}
-              {item('made-mark', 'Mark from a name', <Sign icon={<Signature size={16} />} />, () => setMaking(true))}
+              {item(
+                'made-mark',
+                'Mark from a name',
+                <Sign icon={<Signature size={16} />} />,
+                () => void (next.current = () => setMaking(true)),
+              )}
               {house.marks.length > 0 && <Head>Marks of the house</Head>}
               {house.marks.map((one) =>
                 item(one.id, one.name, <Sign icon={<MarkPicture form={one.form} className="h-5" />} />, () =>

@@ -1,3 +1,4 @@
+import { type BookKind, type Genre, ofKind } from '@yosomi/core/book';
 import { looksLikeCover } from '@yosomi/core/recipe';
 import { useEffect, useState } from 'react';
 import { sayFault } from '../../messages/say';
@@ -10,6 +11,7 @@ import { Segmented } from '../../ui/segmented';
 import { warmSketches } from '../../work/sketches';
 import { tracers } from '../../work/workers';
 import type { TakenPicture } from '@yosomi/core/recipe';
+import { KindMenu } from '../sketch/kind-menu';
 import { beginFromPicture, beginFromWords, briefWith } from './take-in';
 
 export type Starting =
@@ -34,6 +36,7 @@ export function StartDialog(props: { starting: Starting; onClose(): void; onStar
   const [title, setTitle] = useState(picture && use === 'finished' ? picture.name : '');
   const [subtitle, setSubtitle] = useState('');
   const [author, setAuthor] = useState('');
+  const [kind, setKind] = useState<BookKind | Genre>('story');
   const [asked, setAsked] = useState(false);
   const [busy, setBusy] = useState(false);
   const error = !title.trim()
@@ -52,7 +55,7 @@ export function StartDialog(props: { starting: Starting; onClose(): void; onStar
     setAsked(true);
     if (error) return;
     setBusy(true);
-    const brief = briefWith({ title, subtitle, author });
+    const brief = briefWith({ title, subtitle, author, ...ofKind(kind) });
     const begun = await (picture ? beginFromPicture(brief, picture.taken, finished) : beginFromWords(brief)).catch(
       () => ({ ok: false, fault: { code: 'work-failed', data: {} } }) as const,
     );
@@ -103,6 +106,7 @@ export function StartDialog(props: { starting: Starting; onClose(): void; onStar
           <TextField label="Title" value={title} onChange={setTitle} error={asked ? error : null} autoFocus />
           {!finished && <TextField label="Subtitle" value={subtitle} onChange={setSubtitle} maxLength={300} />}
           <TextField label="Author" value={author} onChange={setAuthor} maxLength={200} />
+          {!finished && <KindMenu value={kind} onChange={setKind} />}
           <div className="mt-2 flex justify-end gap-2">
             <Button onClick={onClose}>Cancel</Button>
             <Button kind="ink" type="submit" disabled={busy}>

@@ -109,4 +109,7 @@ export async function beginFromPicture(brief: Brief, taken: TakenPicture, finish
   return saved.ok ? ok(book) : saved;
 }
 
-export const briefWith = (words: Pick<Brief, 'title' | 'subtitle' | 'author'>): Brief => ({ ...emptyBrief, ...words });
+export const briefWith = (words: Pick<Brief, 'title' | 'subtitle' | 'author'> & Partial<Brief>): Brief => ({
+  ...emptyBrief,
+  ...words,
+});

@@ -1,29 +1,13 @@
-import {
-  AUDIENCES,
-  BOOK_KINDS,
-  type BookKind,
-  GENRES,
-  type Genre,
-  MOODS,
-  type Mood,
-  sortOf,
-  withGenre,
-} from '@yosomi/core/book';
+import { AUDIENCES, GENRES, type Genre, MOODS, type Mood, ofKind, withGenre } from '@yosomi/core/book';
 import { GENRE_RULES } from '@yosomi/core/sketch';
 import { useFrom, useSession } from '../../state/session';
 import { Menu } from '../../ui/menu';
-import { AUDIENCE_NAMES, GENRE_NAMES, KIND_NAMES, MOOD_NAMES, SHELF_NAMES } from './names';
+import { KindMenu, shelvesOf } from './kind-menu';
+import { AUDIENCE_NAMES, MOOD_NAMES } from './names';
 
 const MOST_MOODS = 3;
 
 const genreOf = (value: string): Genre | null => GENRES.find((genre) => genre === value) ?? null;
-
-/** Kinds of book under the sort of book that they are. */
-const shelves = (genres: readonly Genre[]) =>
-  BOOK_KINDS.map((sort) => ({
-    title: SHELF_NAMES[sort],
-    options: genres.filter((one) => sortOf(one) === sort).map((one) => ({ value: one, label: GENRE_NAMES[one] })),
-  })).filter(({ options }) => options.length > 0);
 
 /** What sort of book it is, for whom, and what it feels like. */
 export function KindFields() {
@@ -38,23 +22,11 @@ export function KindFields() {
   return (
     <>
       <div className="flex flex-col gap-1">
-        <span className="font-semibold" aria-hidden>
-          What it is
-        </span>
-        <Menu
-          label="What it is"
+        <KindMenu
           value={first ?? kind}
           onChange={(next) =>
-            edit('Brief: kind of book', ({ brief }) => {
-              const genre = genreOf(next);
-              brief.genres = genre ? withGenre(brief.genres, 0, genre) : [];
-              brief.kind = genre ? sortOf(genre) : (next as BookKind);
-            })
+            edit('Brief: kind of book', ({ brief }) => void Object.assign(brief, ofKind(next, brief.genres)))
           }
-          groups={[
-            { title: 'Of no special kind', options: BOOK_KINDS.map((k) => ({ value: k, label: KIND_NAMES[k] })) },
-            ...shelves(GENRES),
-          ]}
         />
         {first && <p className="text-xs text-ink-2">{GENRE_RULES[first].why}</p>}
       </div>
@@ -73,7 +45,7 @@ export function KindFields() {
             }
             groups={[
               { title: 'One kind alone', options: [{ value: 'nothing', label: 'Nothing else' }] },
-              ...shelves(GENRES.filter((genre) => genre !== first)),
+              ...shelvesOf(GENRES.filter((genre) => genre !== first)),
             ]}
           />
         </div>

@@ -81,6 +81,7 @@ export const MOOD_NAMES: Readonly<Record<Mood, string>> = {
 export const GROUP_NAMES: Readonly<Record<Group, string>> = {
   full: 'Full picture',
   window: 'Part picture',
+  symbol: 'Symbol',
   type: 'Type alone',
   figure: 'Drawn figure',
 };

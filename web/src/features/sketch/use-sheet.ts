@@ -2,6 +2,7 @@ import { keyOf } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
 import { houseAsk, sheetAsk } from '@yosomi/core/recipe';
 import type { Kept, Sketch } from '@yosomi/core/sketch';
+import { noSymbols } from '@yosomi/core/symbols';
 import { useEffect, useMemo } from 'react';
 import { useBook, useSession } from '../../state/session';
 import { sheetKey, useSheets } from '../../state/sheets';
@@ -10,11 +11,11 @@ import type { SheetJob } from '../../work/sketch.worker';
 import { useHouse } from '../front/use-house';
 
 /** What the sheet of a title is made from; the workers read its pictures. */
-const jobOf = (book: Book, house: SheetJob['house'], kept: Kept | null): SheetJob => ({
-  ...sheetAsk(book, house, []),
-  pictures: book.sheet.pictures,
-  kept,
-});
+const jobOf = (book: Book, house: SheetJob['house'], kept: Kept | null): SheetJob => {
+  // Pictures and symbols are read where the covers are made.
+  const { symbols: _, ...ask } = sheetAsk(book, house, [], noSymbols);
+  return { ...ask, pictures: book.sheet.pictures, kept };
+};
 
 export const sketchId = (sketch: Sketch): string => keyOf(sketch);
 

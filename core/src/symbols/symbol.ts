@@ -1,0 +1,26 @@
+import { z } from 'zod';
+
+/** A plain drawing of one thing: an outline in a box 1000 high and `ratio` times as wide, filled by non-zero winding. */
+export type Drawn = {
+  readonly id: string;
+  readonly words: readonly string[];
+  readonly ratio: number;
+  readonly d: string;
+};
+
+const File = z.array(
+  z.object({
+    id: z.string().regex(/^[a-z0-9-]{1,40}$/),
+    words: z.array(z.string().max(60)).max(60),
+    ratio: z.number().min(0.02).max(50),
+    d: z.string().min(4).max(40_000),
+  }),
+);
+
+/** The symbols that ship, by name and in their order. */
+export type Symbols = ReadonlyMap<string, Drawn>;
+
+export const noSymbols: Symbols = new Map();
+
+/** Reads the file of the symbols that ship; throws where it is damaged. */
+export const readSymbols = (raw: unknown): Symbols => new Map(File.parse(raw).map((one) => [one.id, one]));

@@ -1,0 +1,119 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { readPathData } from '../forms';
+import { drawnBounds } from '../plane';
+import { KNOWN_WORDS, broughtToMind, ideasOf, readSymbols, searchSymbols } from './index';
+
+const symbols = readSymbols(
+  JSON.parse(readFileSync(join(import.meta.dirname, '../../../assets/symbols/symbols.json'), 'utf8')),
+);
+
+describe('the symbols that ship', () => {
+  it('are hundreds, each an outline that fills its box', () => {
+    expect(symbols.size).toBeGreaterThan(250);
+    for (const { id, d, ratio } of symbols.values()) {
+      const path = readPathData(d);
+      if (!path.ok) throw new Error(id);
+      const box = drawnBounds(path.value);
+      for (const [is, wanted] of [
+        [box.x, 0],
+        [box.y, 0],
+        [box.width, 1000 * ratio],
+        [box.height, 1000],
+      ])
+        expect(Math.abs(is - wanted), id).toBeLessThan(2);
+    }
+  });
+
+  it('are named by the lexicon as they are called', () => {
+    const unknown = KNOWN_WORDS.flatMap((word) => broughtToMind(word)).filter((id) => !symbols.has(id));
+    expect([...new Set(unknown)]).toEqual([]);
+  });
+
+  it('are refused where their file is damaged', () => {
+    expect(() => readSymbols([{ id: 'Leaf!', words: [], ratio: 1, d: 'M0 0' }])).toThrow();
+    expect(() => readSymbols({})).toThrow();
+  });
+});
+
+describe('a search by nouns', () => {
+  it.each([
+    ['moon', 'moon'],
+    ['Night', 'moon'],
+    ['leaves', 'leaf'],
+    ['Moos', 'leaf'],
+    ['forêt', 'tree-evergreen'],
+    ['niño', 'person'],
+    ['MURDER', 'skull'],
+    ['trains', 'train'],
+    ['compass rose', 'compass-rose'],
+    ['straße', 'road-horizon'],
+  ])('finds for %s first %s', (query, first) => {
+    expect(searchSymbols(symbols, query).found[0]).toBe(first);
+  });
+
+  it('finds all for nothing, what answers every word, and proposes neighbours where none does', () => {
+    expect(searchSymbols(symbols, '  ').found).toHaveLength(symbols.size);
+    const both = searchSymbols(symbols, 'cloud rain').found;
+    expect(both[0]).toBe('cloud-rain');
+    for (const id of both) {
+      expect(searchSymbols(symbols, 'cloud').found).toContain(id);
+      expect(searchSymbols(symbols, 'rain').found).toContain(id);
+    }
+    const missed = searchSymbols(symbols, 'lantren');
+    expect(missed.found).toEqual([]);
+    expect(missed.neighbours).toContain('lantern');
+    for (const word of missed.neighbours) expect(searchSymbols(symbols, word).found.length).toBeGreaterThan(0);
+    expect(searchSymbols(symbols, 'qqqqqqqqqq')).toEqual({ found: [], neighbours: [] });
+  });
+
+  it('never fails, whatever is typed', () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 60, unit: 'grapheme' }), (query) => {
+        const { found, neighbours } = searchSymbols(symbols, query);
+        expect(new Set(found).size).toBe(found.length);
+        expect(neighbours.length).toBeLessThanOrEqual(6);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('the ideas of a title', () => {
+  const ideas = (title: string, subtitle = '', language = 'en', otherwise: string[] = ['key']) =>
+    ideasOf(symbols, [title, subtitle], language, otherwise);
+
+  it('come from its words, the plainest of each first', () => {
+    expect(ideas('Salt, Smoke, Morning').slice(0, 3)).toEqual(['waves', 'fire', 'sun-horizon']);
+    expect(ideas('Night Freight').slice(0, 2)).toEqual(['moon', 'train']);
+    expect(ideas('The Clockmaker’s Winter').slice(0, 2)).toEqual(['clock', 'snowflake']);
+    expect(ideas('The Reckoning Road')[0]).toBe('road-horizon');
+    expect(ideas('Das Haus am Fluss', '', 'de').slice(0, 2)).toEqual(['house', 'waves']);
+    expect(ideas('La llave del jardín', '', 'es').slice(0, 2)).toEqual(['key', 'potted-plant']);
+    expect(ideas('The Balcony Moss Garden', 'Small landscapes for rain')).toEqual(expect.arrayContaining(['leaf', 'cloud-rain']));
+  });
+
+  it('do not mistake a word for one of another language, nor an article for a thing', () => {
+    // "The" is no tea, and a German "Gift" no present.
+    expect(ideas('The End')).toEqual(['key']);
+    expect(ideas('Das Gift', '', 'de')).not.toContain('gift');
+    expect(ideas('Once or Twice')).toEqual(['key']);
+  });
+
+  it('come from its kind of book where its words say nothing, and are few and no two the same', () => {
+    expect(ideas('Zorblax Unquith', '', 'en', ['planet', 'no-such-thing', 'atom'])).toEqual(['planet', 'atom']);
+    expect(ideas('月の庭', '', 'ja')).toEqual(['key']);
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...KNOWN_WORDS), { maxLength: 30 }), (words) => {
+        const found = ideas(words.join(' '));
+        expect(found.length).toBeLessThanOrEqual(8);
+        expect(new Set(found).size).toBe(found.length);
+        for (const id of found) expect(symbols.has(id)).toBe(true);
+      }),
+      { numRuns: 60 },
+    );
+    expect(ideas('a '.repeat(150))).toEqual(['key']);
+  });
+}); // prettier-ignore
