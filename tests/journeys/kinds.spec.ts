@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { unpackProject } from '@yosomi/core/project';
 import { GENRE_RULES, STRUCTURES } from '@yosomi/core/sketch';
 import { fileOf, scenePixels } from '../fixtures/pictures';
-import { coverReady, expect, part, put, saved, step, test } from './help';
+import { coverReady, expect, put, saved, step, test } from './help';
 
 test.use({ shelf: [] });
 

@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: 'b1a06d7974',
+  paint: '704aa4722e',
   trace: 'f3100ead17',
   pin: '8bfbff44c0',
   promo: '39361a88f2',
-  image: '40f7867573',
-  epub: '60daf3ef96',
-  pdf: '225881cac8',
-  svg: '6151f6ba57',
+  image: '36345bd303',
+  epub: 'c7af258355',
+  pdf: '3bc53afa08',
+  svg: 'cd0da81620',
 } as const;

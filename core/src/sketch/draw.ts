@@ -119,7 +119,7 @@ const MARK = 0.085;
 function withMark(parts: readonly PartSeed[], on: SketchGround, board: Board, shaper: Shaper): Doc | null {
   if (!on.mark) return null;
   const plain = docOf(on.widthPx, on.heightPx, parts);
-  const boxes = settledWords(plain, on.brief, shaper).map(({ block }) => block.box);
+  const words = settledWords(plain, on.brief, shaper).map(({ block }) => block.box);
   const [w, h] = [MARK, board.high(MARK)];
   const inset = SAFE + 0.01;
   const places = [1 - inset - w, inset, 0.5 - w / 2].flatMap((x) =>
@@ -131,6 +131,11 @@ function withMark(parts: readonly PartSeed[], on: SketchGround, board: Board, sh
     width: a.width * on.widthPx,
     height: a.height * on.heightPx,
   });
+  // A drawing is no surface: within its box is what it shows and what it leaves out.
+  const drawings = parts.flatMap((part) =>
+    part.kind === 'shape' && part.form.kind === 'drawn' ? [px(part.area)] : [],
+  );
+  const boxes = [...words, ...drawings];
   const pad = 0.02 * on.widthPx;
   const free = places.find((place) => {
     const { x, y, width, height } = px(place);

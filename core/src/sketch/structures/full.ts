@@ -4,31 +4,8 @@ import { newShape } from '../../cover';
 import { zoneOf } from '../picture';
 import type { Structure } from '../structure';
 import { isDark } from '../tones';
+import { LABELS, LOWER, PLATES, UPPER, VEILED } from './places';
 import { WHOLE, block, ground, headAndFoot, pictureIn, rule, shaded, titleItems, turned } from './common'; // prettier-ignore
-
-/** The ends at which words stand over a whole picture. */
-const UPPER = { x: 0, y: 0, width: 1, height: 0.48 };
-const LOWER = { x: 0, y: 0.52, width: 1, height: 0.48 };
-
-/** Where words on a veiled picture stand, and how much of it that is. */
-const VEILED = [
-  ['middle', { x: 0.1, y: 0.32, width: 0.8, height: 0.36 }],
-  ['top', UPPER],
-  ['bottom', LOWER],
-] as const;
-
-/** Where a plate lies, and which of its ends stays where it is while it shrinks to its words. */
-const PLATES = [
-  [0.5, 0.93, 'bottom'],
-  [0.07, 0.5, 'top'],
-  [0.25, 0.75, 'middle'],
-] as const;
-
-const LABELS = [
-  [0.18, 0.82, 'middle'],
-  [0.08, 0.56, 'top'],
-  [0.44, 0.92, 'bottom'],
-] as const;
 
 /** Covers that one picture fills. */
 export const FULL: readonly Structure[] = [
@@ -123,6 +100,8 @@ export const FULL: readonly Structure[] = [
         }),
         { anchor: b.s.turn === 0 ? 'top' : 'bottom' },
       );
+      // So little of a dim picture needs great letters, or the cover is bare.
+      if (column && column.box.height < (ends.bottom - ends.top) * 0.4) return null;
       return column && [ground(tones.ground), pictureIn(b, picture, WHOLE, { look }), ...ends.parts, ...column.parts];
     },
   },

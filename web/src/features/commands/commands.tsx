@@ -116,9 +116,10 @@ export function Commands({ id }: { id: string }) {
         bindings[combo] = (e) => {
           // In a field, a menu or a dialog keys belong to what is there; only those that lead elsewhere pass.
           const at = e.target instanceof HTMLElement ? e.target : null;
-          const taken = at?.closest(
-            'input, textarea, [contenteditable], [role="menu"], [role="listbox"], [role="dialog"]',
-          );
+          const within = at?.closest('[role="menu"], [role="listbox"], [role="dialog"]');
+          // What is ticked takes no text: keys with Ctrl mean the title there too.
+          const ticked = at?.matches('input[type="checkbox"], input[type="radio"]') && combo.startsWith('$mod');
+          const taken = within || (!ticked && at?.closest('input, textarea, [contenteditable]'));
           if (taken && !/^(Alt\+|F1|\$mod\+k)/.test(combo)) return;
           // A button that has the focus is pressed by these itself.
           if (at?.closest('button, a, [role="slider"], [role="radio"]') && /^(Enter|Space| )$/.test(combo)) return;

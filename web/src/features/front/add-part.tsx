@@ -16,7 +16,7 @@ import type { Book, Mark } from '@yosomi/core/project';
 import { SEEN } from '@yosomi/core/recipe';
 import { Feather, Image, PenLine, Plus, Signature, Stamp } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { type ReactNode, useContext, useMemo, useRef, useState } from 'react';
+import { type ReactNode, useContext, useMemo, useState } from 'react';
 import { sayFault } from '../../messages/say';
 import { freshId } from '../../platform/ids';
 import { useSession } from '../../state/session';
@@ -55,9 +55,8 @@ export function AddPart(props: {
   const select = useSession((s) => s.select);
   const selectMany = useSession((s) => s.selectMany);
   const [open, setOpen] = useState(false);
-  const [making, setMaking] = useState(false);
-  const [finding, setFinding] = useState(false);
-  const next = useRef<(() => void) | null>(null);
+  const [dialog, setDialog] = useState<'symbol' | 'mark' | null>(null);
+  const [next, setNext] = useState<typeof dialog>(null);
   const offers = useMemo(() => offersOf(doc, colour), [doc, colour]);
   const ready = useMemo(
     () => (stored ? readyOffers(doc, readyWords(stored), wordsColour(doc) ?? colour) : []),
@@ -149,9 +148,11 @@ export function AddPart(props: {
     <>
       {picture.input}
       {mark.element}
-      {making && <MarkMaker colour={colour} swatches={swatches} onUse={addMade} onClose={() => setMaking(false)} />}
-      {finding && (
-        <SymbolFinder onUse={(form) => take(symbolOffer(form, doc, colour))} onClose={() => setFinding(false)} />
+      {dialog === 'mark' && (
+        <MarkMaker colour={colour} swatches={swatches} onUse={addMade} onClose={() => setDialog(null)} />
+      )}
+      {dialog === 'symbol' && (
+        <SymbolFinder onUse={(form) => take(symbolOffer(form, doc, colour))} onClose={() => setDialog(null)} />
       )}
       <DropdownMenu.Root onOpenChange={setOpen}>
         <DropdownMenu.Trigger className="flex w-full items-center justify-center gap-1.5 rounded-sm border border-edge bg-card px-3 py-1.5 font-semibold hover:border-ink">
@@ -165,8 +166,8 @@ export function AddPart(props: {
             collisionPadding={8}
             // A dialog opens once the menu has given its focus back: it goes there again when that closes.
             onCloseAutoFocus={() => {
-              next.current?.();
-              next.current = null;
+              setDialog(next);
+              setNext(null);
             }}
             className="z-30 grid max-h-[86vh] w-[min(560px,calc(100vw-24px))] grid-cols-3 overflow-auto rounded-sm border border-edge bg-card p-1 pb-2"
           >
@@ -187,19 +188,9 @@ export function AddPart(props: {
             <DropdownMenu.Group>
               <Head>Pictures</Head>
               {item('picture', 'Picture', <Sign icon={<Image size={16} />} />, picture.open)}
-              {item(
-                'symbol',
-                'Symbol',
-                <Sign icon={<Feather size={16} />} />,
-                () => void (next.current = () => setFinding(true)),
-              )}
+              {item('symbol', 'Symbol', <Sign icon={<Feather size={16} />} />, () => setNext('symbol'))}
               {item('mark', 'Mark', <Sign icon={<Stamp size={16} />} />, mark.open)}
-              {item(
-                'made-mark',
-                'Mark from a name',
-                <Sign icon={<Signature size={16} />} />,
-                () => void (next.current = () => setMaking(true)),
-              )}
+              {item('made-mark', 'Mark from a name', <Sign icon={<Signature size={16} />} />, () => setNext('mark'))}
               {house.marks.length > 0 && <Head>Marks of the house</Head>}
               {house.marks.map((one) =>
                 item(one.id, one.name, <Sign icon={<MarkPicture form={one.form} className="h-5" />} />, () =>

@@ -1,14 +1,11 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readPathData } from '../forms';
-import { drawnBounds } from '../plane';
-import { KNOWN_WORDS, broughtToMind, ideasOf, readSymbols, searchSymbols } from './index';
+import { shippedSymbols } from '@yosomi/node-kit';
+import { readPathData } from '@yosomi/core/forms';
+import { drawnBounds } from '@yosomi/core/plane';
+import { KNOWN_WORDS, broughtToMind, ideasOf, readSymbols, searchSymbols } from '@yosomi/core/symbols';
 
-const symbols = readSymbols(
-  JSON.parse(readFileSync(join(import.meta.dirname, '../../../assets/symbols/symbols.json'), 'utf8')),
-);
+const symbols = shippedSymbols();
 
 describe('the symbols that ship', () => {
   it('are hundreds, each an outline that fills its box', () => {
