@@ -42,7 +42,7 @@ export const GENRE_NAMES: Readonly<Record<Genre, string>> = {
   academic: 'Academic book',
 };
 
-export const PICTURED_NAMES: Readonly<Record<Pictured, string>> = { most: 'Most', half: 'Half', any: 'As it comes' };
+export const PICTURED_NAMES: Readonly<Record<Pictured, string>> = { most: 'Most', half: 'Half', any: 'Any' };
 
 export const GRADE_NAMES: Readonly<Record<Grade, string>> = {
   plain: 'as it is',
