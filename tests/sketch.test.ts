@@ -352,6 +352,7 @@ describe.each([
     const of = ask(
       words,
       shown.map((name) => pictures[name]),
+      { pictured: 'most' },
     );
     const made = await sheet(of, 12);
     expect(made).toHaveLength(12);

@@ -240,4 +240,5 @@ export async function* composeSheet(
     const made = await fillSlot(slot, on, studio, lookPx);
     if (made) yield* chooser.offer(made);
   }
+  yield* chooser.rest();
 }

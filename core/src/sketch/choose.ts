@@ -64,12 +64,21 @@ export class Chooser<T extends Traits> {
 
   /** The covers that come onto the sheet by this offer, in order. */
   offer(made: T): T[] {
-    const before = this.chosen.length;
     this.#waiting.push(made);
+    return this.#take(true);
+  }
+
+  /** Those that come onto it once nothing more is made: rather a sheet with fewer pictures than a short one. */
+  rest(): T[] {
+    return this.#take(false);
+  }
+
+  #take(sharing: boolean): T[] {
+    const before = this.chosen.length;
     for (let i = 0; i < this.#waiting.length && !this.full;) {
       const one = this.#waiting[i];
       if (this.#alike(one)) this.#waiting.splice(i, 1);
-      else if (this.#beside(one) || this.#tooPlain(one)) i++;
+      else if (this.#beside(one) || (sharing && this.#tooPlain(one))) i++;
       else {
         this.#waiting.splice(i, 1);
         this.chosen.push(one);

@@ -5,11 +5,13 @@ import { contrast } from '../colour';
 import { FAMILIES } from '../text';
 import { noSymbols } from '../symbols';
 import {
+  Chooser,
   GENRE_RULES,
   GRADES,
   PAIRINGS,
   STRUCTURES,
   type SheetAsk,
+  type Traits,
   lookOfGrade,
   oneWithoutOf,
   planSheet,
@@ -159,9 +161,39 @@ describe('grades', () => {
 
 describe('covers with a picture', () => {
   it('are as many as asked for, and any where there is no picture to show', () => {
-    const shown = { pictures: [{ plain: false }] as unknown as SheetAsk['pictures'] };
-    expect((['most', 'half', 'any'] as const).map((pictured) => oneWithoutOf({ ...shown, pictured }))).toEqual([6, 2, null]);
-    expect(oneWithoutOf({ pictures: [], pictured: 'most' })).toBeNull();
-    expect(oneWithoutOf({ pictures: [{ plain: true }] as unknown as SheetAsk['pictures'], pictured: 'most' })).toBeNull();
+    const of = (pictured: SheetAsk['pictured'], ...pictures: { plain: boolean; widthPx: number }[]) =>
+      oneWithoutOf({ pictured, widthPx: 1600, pictures: pictures as unknown as SheetAsk['pictures'] });
+    const good = { plain: false, widthPx: 1200 };
+    expect((['most', 'half', 'any'] as const).map((pictured) => of(pictured, good))).toEqual([6, 2, null]);
+    expect([of('most'), of('most', { ...good, plain: true }), of('most', { ...good, widthPx: 200 })]).toEqual([
+      null,
+      null,
+      null,
+    ]);
+    expect(of('most', { ...good, widthPx: 200 }, good)).toBe(6);
   });
-}); // prettier-ignore
+
+  it('come first, and the others at the end where there are too few of them', () => {
+    const made = (i: number, pictures: string[]): Traits => ({
+      sketch: {
+        structure: `s${i}`,
+        faces: { title: `f${i}`, other: 'x' },
+        tones: tonesOfChord(CHORDS_OF[(i * 11) % CHORDS_OF.length]),
+        pictures,
+        symbols: [],
+        grade: 'plain',
+        turn: 0,
+      },
+      look: Array.from({ length: 96 }, () => [((i * 37) % 97) / 97, 0, 0] as const),
+    });
+    const chooser = new Chooser<Traits>(8, 2, false, 6);
+    expect([0, 1, 2].flatMap((i) => chooser.offer(made(i, [])))).toEqual([]);
+    const first = [3, 4, 5, 6, 7].flatMap((i) => chooser.offer(made(i, ['p'])));
+    expect(first.map((one) => one.sketch.pictures.length)).toEqual([1, 1, 1, 1, 1, 0]);
+    const last = chooser.rest();
+    expect(last.map((one) => one.sketch.pictures.length)).toEqual([0, 0]);
+    expect(chooser.full).toBe(true);
+  });
+});
+
+const CHORDS_OF = GENRES.flatMap((genre) => GENRE_RULES[genre].chords); // prettier-ignore

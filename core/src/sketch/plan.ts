@@ -197,9 +197,12 @@ export function planSheet(ask: SheetAsk, kept: Kept | null = null): Result<Slot[
 
 const showsPicture = (s: Structure): boolean => s.asks.pictures[0] > 0;
 
-/** Of how many covers one may be without a picture, where the sheet has some; null where any may. */
-export function oneWithoutOf(ask: Pick<SheetAsk, 'pictured' | 'pictures'>): number | null {
-  if (!ask.pictures.some((p) => !p.plain)) return null;
+/** A picture narrower than this share of the cover is too small for most structures. */
+const LEAST_WIDE = 0.2;
+
+/** Of how many covers one may be without a picture, where the sheet has one to show; null where any may. */
+export function oneWithoutOf(ask: Pick<SheetAsk, 'pictured' | 'pictures' | 'widthPx'>): number | null {
+  if (!ask.pictures.some((p) => !p.plain && p.widthPx >= LEAST_WIDE * ask.widthPx)) return null;
   return ask.pictured === 'most' ? 6 : ask.pictured === 'half' ? 2 : null;
 }
 
@@ -277,7 +280,7 @@ function pickPictures(structure: Structure, ask: SheetAsk, at: number, random: R
 }
 
 /** How many structures a plan has to take turns with: where few covers may be without a picture, those that show one. */
-export function structuresIn(plan: readonly Slot[], ask: Pick<SheetAsk, 'pictured' | 'pictures'>): number {
+export function structuresIn(plan: readonly Slot[], ask: Parameters<typeof oneWithoutOf>[0]): number {
   const of = oneWithoutOf(ask);
   const pictured = plan.filter((slot) => of === null || slot.attempts[0].pictures.length > 0);
   return new Set(pictured.map((slot) => slot.attempts[0].structure)).size;

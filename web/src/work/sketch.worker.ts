@@ -82,7 +82,8 @@ const api = {
       kind: 'plan',
       slots: planned.value.length,
       structures: structuresIn(planned.value, own),
-      oneWithoutOf: oneWithoutOf(own),
+      // More like one that shows no picture shows none either.
+      oneWithoutOf: kept ? null : oneWithoutOf(own),
       lost: ids.length - pictures.length,
     };
   },

@@ -74,5 +74,6 @@ export async function composeInWorkers(
       }
     }),
   );
+  if (going()) for (const cover of chooser.rest()) onCover(cover);
   return plan;
 }
