@@ -94,7 +94,7 @@ export const SYMBOL_MANY: readonly Structure[] = [
             y - half > (box.y + box.height) * b.ratio,
         );
         const apart = copies.every((other) => Math.hypot(other.x - x, other.y - y) > (other.size + size) * 0.62);
-        if (clear && apart) copies.push({ x, y, size, turnRad: (random() - 0.5) * 1.6 });
+        if (clear && apart) copies.push({ x, y, size, turnRad: (random() - 0.5) * 0.9 });
       }
       return [ground(tones.ground), copiesOf(b, b.s.symbols, copies, figureColour(b)), ...ends.parts, ...column.parts];
     },
