@@ -147,7 +147,7 @@ export function picturesOf(parts: readonly Part[]): string[] {
 }
 
 /** Ids of the pictures that a cover shows, without what they are cut out by. */
-const shownBy = ({ parts }: Doc): string[] =>
+export const shownBy = ({ parts }: Doc): string[] =>
   picturesOf(Object.values(parts).map((part) => (part.kind === 'picture' ? { ...part, cutOut: null } : part)));
 
 /** Whether a picture only says what of another one is kept. */

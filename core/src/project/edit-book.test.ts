@@ -1,8 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { emptyBrief } from '../book';
-import { docOf, newGround } from '../cover';
+import { addPart, docOf, newGround, newPicture, removePart, setPart } from '../cover';
 import { newCampaign } from '../promo';
-import { Book, addCampaign, assetsInUse, editBook, newBook, nextCampaignId, onCampaign, removeCampaign } from './index';
+import {
+  Book,
+  addCampaign,
+  alongSheet,
+  assetsInUse,
+  editBook,
+  newBook,
+  nextCampaignId,
+  onCampaign,
+  onCover,
+  removeCampaign,
+} from './index';
 
 const doc = docOf(1600, 2560, [{ ...newGround('#203040'), id: 'ground' }]);
 const book: Book = {
@@ -27,6 +38,40 @@ describe('an edit of a title', () => {
     const done = editBook(book, (b) => void (b.brief.title = 'Another'));
     expect(done.ok && Book.safeParse(done.value.next).success).toBe(true);
     expect(done.ok && done.value.next.cover).toBe(book.cover);
+  });
+});
+
+describe('the sketch sheet', () => {
+  const id = (c: string): string => c.repeat(16);
+  const picture = (c: string) =>
+    newPicture({ kind: 'asset', asset: id(c) }, { area: { x: 0, y: 0, width: 1, height: 1 } });
+  const after = (from: Book, edit: Parameters<typeof onCover>[0]): Book => {
+    const made = editBook(from, alongSheet(onCover(edit)));
+    if (!made.ok) throw new Error(made.fault.code);
+    return made.value.next;
+  };
+
+  it('goes along with the pictures of the front, and keeps what a person put on it', () => {
+    const one = after(book, addPart('p', picture('a')));
+    expect(one.sheet.pictures).toEqual([id('a')]);
+    const own = { ...one, sheet: { ...one.sheet, pictures: [id('z'), id('a')] } };
+    const changed = after(own, setPart('p', { source: { kind: 'asset', asset: id('b') } }));
+    expect(changed.sheet.pictures).toEqual([id('z'), id('b')]);
+    // A picture that leaves the front stays on the sheet, and one that is there is not there twice.
+    const gone = after(changed, removePart('p'));
+    expect(gone.sheet.pictures).toEqual([id('z'), id('b')]);
+    expect(after(gone, addPart('q', picture('z'))).sheet.pictures).toEqual([id('z'), id('b')]);
+  });
+
+  it('takes no sixth, and nothing from an edit that is refused', () => {
+    const full = { ...book, sheet: { ...book.sheet, pictures: [...'abcde'].map(id) } };
+    expect(after(full, addPart('p', picture('f'))).sheet.pictures).toHaveLength(5);
+    expect(
+      editBook(
+        book,
+        alongSheet(() => ({ code: 'no', data: {} })),
+      ),
+    ).toMatchObject({ ok: false });
   });
 });
 

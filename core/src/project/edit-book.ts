@@ -2,7 +2,8 @@ import { type Change, type Edit, type Result, change, fail, fault } from '../bas
 import type { Doc } from '../cover';
 import { type Scene, adopted } from '../mockup';
 import { type Campaign, MOST_CAMPAIGNS, type MessageKind, newCampaign } from '../promo';
-import { type Asset, Book } from './book';
+import { MOST_PICTURES } from '../sketch';
+import { type Asset, Book, shownBy } from './book';
 
 /**
  * A change of a title. What it leaves is parsed, as far as it was changed: nothing is kept that could not be read again.
@@ -38,6 +39,26 @@ export const withAsset =
   (book) => {
     book.assets[asset.id] = asset;
     return edit(book);
+  };
+
+/**
+ * An edit of the front that may bring or exchange pictures: the sketch sheet goes along. What takes the place of a picture there takes
+ * it on the sheet too, and what is new is added while there is room.
+ */
+export const alongSheet =
+  (edit: Edit<Book>): Edit<Book> =>
+  (book) => {
+    const before = shownBy(book.cover);
+    const refused = edit(book);
+    if (refused) return refused;
+    const after = shownBy(book.cover);
+    const gone = before.filter((id) => !after.includes(id));
+    const { pictures } = book.sheet;
+    for (const id of after.filter((one) => !before.includes(one) && !pictures.includes(one))) {
+      const at = pictures.findIndex((one) => gone.includes(one));
+      if (at >= 0) pictures[at] = id;
+      else if (pictures.length < MOST_PICTURES) pictures.push(id);
+    }
   };
 
 /** An edit of a campaign as one of its title. Fault: `campaign-gone`. */

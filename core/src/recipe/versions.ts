@@ -3,12 +3,12 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '704aa4722e',
+  paint: '4f3eadd500',
   trace: 'f3100ead17',
   pin: '8bfbff44c0',
   promo: '39361a88f2',
-  image: '36345bd303',
-  epub: 'c7af258355',
-  pdf: '3bc53afa08',
-  svg: 'cd0da81620',
+  image: 'a6b4992b78',
+  epub: 'c2b83ceeb0',
+  pdf: '70dcb952ff',
+  svg: 'b0ac917e2b',
 } as const;

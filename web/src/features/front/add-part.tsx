@@ -12,7 +12,7 @@ import {
   readyArea,
   readyParts,
 } from '@yosomi/core/cover';
-import type { Book, Mark } from '@yosomi/core/project';
+import { type Book, type Mark, alongSheet } from '@yosomi/core/project';
 import { SEEN } from '@yosomi/core/recipe';
 import { Feather, Image, PenLine, Plus, Signature, Stamp } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
@@ -79,7 +79,10 @@ export function AddPart(props: {
     after: (now: Doc) => string | null = () => null,
   ): void => {
     const id = freshId();
-    const done = edit(label, (book) => before(book) ?? on((now) => addPart(id, seed, after(now))(now))(book));
+    const done = edit(
+      label,
+      alongSheet((book) => before(book) ?? on((now) => addPart(id, seed, after(now))(now))(book)),
+    );
     if (done) select(id);
   };
   const picture = usePictureInput(({ asset }) =>

@@ -2,6 +2,7 @@ import type { Finding } from '@yosomi/core/base';
 import { type Edge, slivers } from '@yosomi/core/compose';
 import { type Doc, type Look, type Mask, type PicturePart, coverSlivers, plainLook, setPart } from '@yosomi/core/cover';
 import type { Rect } from '@yosomi/core/plane';
+import { alongSheet, withAsset } from '@yosomi/core/project';
 import { useFrom, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
@@ -49,10 +50,10 @@ export function PictureInspector(props: {
   const set = useSet(part, on);
   const asset = part.source.kind === 'asset' ? assets[part.source.asset] : undefined;
   const replace = usePictureInput((taken) =>
-    edit('Replace picture', (book) => {
-      book.assets[taken.asset.id] = taken.asset;
-      return on(setPart(part.id, { source: { kind: 'asset', asset: taken.asset.id } }))(book);
-    }),
+    edit(
+      'Replace picture',
+      alongSheet(withAsset(taken.asset, on(setPart(part.id, { source: { kind: 'asset', asset: taken.asset.id } })))),
+    ),
   );
   const frame = frames.get(part.id);
   const enlarged = asset
