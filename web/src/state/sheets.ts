@@ -31,6 +31,19 @@ export const sheetKey = (job: SheetJob): string => {
   });
 };
 
+/** Whether the sheet is looked at; who waits for that. While one works elsewhere the machine is for that: the sheet goes on when one is back. */
+let watched = false;
+let waiting: (() => void)[] = [];
+
+export function watchSheet(on: boolean): void {
+  watched = on;
+  if (!on) return;
+  for (const go of waiting) go();
+  waiting = [];
+}
+
+const turn = (): Promise<void> => (watched ? Promise.resolve() : new Promise((go) => waiting.push(go)));
+
 /** Each making of a sheet has its number, so that one that was stopped never hands in again. */
 let making = 0;
 
@@ -56,6 +69,7 @@ export const useSheets = create<Sheets>((set, get) => {
         (cover) => going() && take(cover),
         (share) => going() && change({ share }),
         going,
+        turn,
       );
       if (!going()) return;
       if (plan.kind === 'none') change({ state: 'failed', fault: plan.fault });

@@ -40,13 +40,14 @@ function endSketchWorkers(): void {
 /**
  * Makes the covers of a sheet and hands each over as it comes onto it. Workers take the places of the plan as they
  * are free; what they make is looked at in the order of the plan, so that the sheet is the same on any machine.
- * `going` is asked before each place. Throws where a worker breaks.
+ * `going` is asked before each place, and `turn` waits while something else comes first. Throws where a worker breaks.
  */
 export async function composeInWorkers(
   job: SheetJob,
   onCover: (made: SketchView) => void,
   onPlaces: (share: number) => void,
   going: () => boolean,
+  turn: () => Promise<void>,
 ): Promise<Planned> {
   const all = workers();
   const planned = await Promise.all(all.map(({ api, ask }) => ask(api.prepare(job))));
@@ -66,6 +67,8 @@ export async function composeInWorkers(
   await Promise.all(
     all.map(async ({ api, ask }) => {
       while (going() && !chooser.full && next < plan.slots) {
+        await turn();
+        if (!going()) return;
         const place = next++;
         const one = await ask(api.fill(place));
         if (!going()) return;

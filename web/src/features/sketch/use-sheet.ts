@@ -5,7 +5,7 @@ import type { Kept, Sketch } from '@yosomi/core/sketch';
 import { noSymbols } from '@yosomi/core/symbols';
 import { useEffect, useMemo } from 'react';
 import { useBook, useSession } from '../../state/session';
-import { sheetKey, useSheets } from '../../state/sheets';
+import { sheetKey, useSheets, watchSheet } from '../../state/sheets';
 import { useRested } from '../../ui/use-rested';
 import type { SheetJob } from '../../work/sketch.worker';
 import { useHouse } from '../front/use-house';
@@ -26,6 +26,10 @@ export function useSheet(kept: Kept | null) {
   const { sheet, make, again, stop } = useSheets();
   const lent = useMemo(() => houseAsk(house), [house]);
   const job = useMemo(() => jobOf(book, lent, kept), [book, lent, kept]);
+  useEffect(() => {
+    watchSheet(true);
+    return () => watchSheet(false);
+  }, []);
   useEffect(() => make(job), [make, job]);
   // The sheet of another title may still be there for a moment.
   const own = sheet?.key === sheetKey(job) ? sheet : null;
