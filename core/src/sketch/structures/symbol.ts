@@ -3,10 +3,33 @@ import { type PartSeed, newShape } from '../../cover';
 import { readPathData, writePathData } from '../../forms';
 import { both, outlineOf, rectRegion, regionOf } from '../../marks';
 import { zoneOf } from '../picture';
+import type { Board } from '../board';
 import type { Structure } from '../structure';
 import { isDark, mixed, toneDistance } from '../tones';
 import { WHOLE, block, ground, headAndFoot, rule, titleItems } from './common';
 import { figureColour, symbolAt } from './symbol-parts';
+
+/**
+ * Words under a figure at the first turn and over it at the second: the figure has a `share` of the height between head and foot. `y` is
+ * its middle, `height` what it has, a fraction of the cover's width; null where the words do not fit.
+ */
+function wordsBeside(
+  b: Board,
+  { share, gap, size }: { readonly share: number; readonly gap: number; readonly size: number },
+): { y: number; height: number; parts: PartSeed[] } | null {
+  const above = b.s.turn === 0;
+  const ends = headAndFoot(b, { head: b.tones.accent, foot: b.tones.words });
+  if (!ends) return null;
+  const room = (ends.bottom - ends.top) * share;
+  const [y0, y1] = above ? [ends.top + room + b.high(gap), ends.bottom] : [ends.top, ends.bottom - room - b.high(gap)];
+  const column = b.column(
+    { x: b.mx, y: y0, width: 1 - 2 * b.mx, height: y1 - y0 },
+    titleItems(b.inks, size, b, { gap: 0.03 }),
+    { anchor: above ? 'middle' : 'top', tight: true },
+  );
+  const y = above ? ends.top + room / 2 : ends.bottom - room / 2;
+  return column && { y, height: room * b.ratio, parts: [...ends.parts, ...column.parts] };
+}
 
 /** Covers whose figure is a symbol that the words bring to mind. */
 export const SYMBOL: readonly Structure[] = [
@@ -20,25 +43,13 @@ export const SYMBOL: readonly Structure[] = [
     turns: 2,
     draw(b) {
       const [drawn] = b.s.symbols;
-      const above = b.s.turn === 0;
-      const ends = headAndFoot(b, { head: b.tones.accent, foot: b.tones.words });
-      if (!ends) return null;
-      const share = (ends.bottom - ends.top) * 0.54;
-      const [y0, y1] = above
-        ? [ends.top + share + b.high(0.06), ends.bottom]
-        : [ends.top, ends.bottom - share - b.high(0.06)];
-      const column = b.column(
-        { x: b.mx, y: y0, width: 1 - 2 * b.mx, height: y1 - y0 },
-        titleItems(b.inks, 0.2, b, { gap: 0.03 }),
-        { anchor: above ? 'middle' : 'top', tight: true },
-      );
-      if (!column) return null;
-      const y = above ? ends.top + share / 2 : ends.bottom - share / 2;
+      const words = wordsBeside(b, { share: 0.54, gap: 0.06, size: 0.2 });
+      if (!words) return null;
+      const { y, height, parts } = words;
       return [
         ground(b.tones.ground),
-        symbolAt(b, drawn, { x: 0.5, y, width: 0.74, height: share * b.ratio }, figureColour(b)),
-        ...ends.parts,
-        ...column.parts,
+        symbolAt(b, drawn, { x: 0.5, y, width: 0.74, height }, figureColour(b)),
+        ...parts,
       ];
     },
   },
@@ -352,26 +363,14 @@ export const SYMBOL: readonly Structure[] = [
       const { tones } = b;
       // A picture as light as the ground would show no symbol.
       if (toneDistance(zoneOf(picture.sample, WHOLE).hex, tones.ground) < 0.25) return null;
-      const above = b.s.turn === 0;
-      const ends = headAndFoot(b, { head: tones.accent, foot: tones.words });
-      if (!ends) return null;
-      const share = (ends.bottom - ends.top) * 0.56;
-      const [y0, y1] = above
-        ? [ends.top + share + b.high(0.05), ends.bottom]
-        : [ends.top, ends.bottom - share - b.high(0.05)];
-      const column = b.column(
-        { x: b.mx, y: y0, width: 1 - 2 * b.mx, height: y1 - y0 },
-        titleItems(b.inks, 0.19, b, { gap: 0.03 }),
-        { anchor: above ? 'middle' : 'top', tight: true },
-      );
-      if (!column) return null;
-      const y = above ? ends.top + share / 2 : ends.bottom - share / 2;
+      const words = wordsBeside(b, { share: 0.56, gap: 0.05, size: 0.19 });
+      if (!words) return null;
+      const { y, height, parts } = words;
       const fill = { kind: 'picture', asset: picture.asset, focus: { x: 0.5, y: 0.5 }, zoom: 1 } as const;
       return [
         ground(tones.ground),
-        symbolAt(b, drawn, { x: 0.5, y, width: 0.8, height: share * b.ratio }, tones.block, { fill }),
-        ...ends.parts,
-        ...column.parts,
+        symbolAt(b, drawn, { x: 0.5, y, width: 0.8, height }, tones.block, { fill }),
+        ...parts,
       ];
     },
   },
