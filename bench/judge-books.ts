@@ -43,15 +43,37 @@ export const JUDGED: readonly JudgedBook[] = [
   book(['literary'], 'An Inventory of Small Rooms', 'A novel', 'Noor Valdez', NONE),
   book(['historical'], 'The Saltmaker’s Daughter', '', 'Catherine Ould', drawn('night', 'grave', 5)),
   book(['young-adult'], 'Run Until It’s Morning', '', 'Tamsin Oduya', NONE),
-  book(['young-readers'], 'Olive Pepper and the Upside-Down Hill', '', 'Bram Tulley', drawn('night', 'bright', 8), { audience: 'children' }),
+  book(['young-readers'], 'Olive Pepper and the Upside-Down Hill', '', 'Bram Tulley', drawn('night', 'bright', 8), {
+    audience: 'children',
+  }),
   book(['picture-book'], 'Goodnight, Little Moss', '', 'Fenna Bloom', NONE, { audience: 'children' }),
-  book(['picture-book'], 'The Snow That Stayed', '', 'Juniper Hale', demo('demo-lamplighter-3'), { audience: 'children' }),
+  book(['picture-book'], 'The Snow That Stayed', '', 'Juniper Hale', demo('demo-lamplighter-3'), {
+    audience: 'children',
+  }),
   book(['poetry'], 'Weather for Two Voices', 'Poems', 'Ilse Brannagh', NONE),
   book(['memoir'], 'My Father’s Ladders', 'A memoir', 'Jonah Abara', drawn('meadow', 'calm', 6)),
-  book(['travel'], 'Forty Slow Trains', 'Across the mountains by the stopping service', 'Wilma Prout', drawn('ridges', 'bright', 7)),
+  book(
+    ['travel'],
+    'Forty Slow Trains',
+    'Across the mountains by the stopping service',
+    'Wilma Prout',
+    drawn('ridges', 'bright', 7),
+  ),
   book(['popular-science'], 'How Frost Thinks', 'The secret life of crystals', 'Dr Amara Lindqvist', NONE),
   book(['self-help'], 'Begin Before Breakfast', 'Nine small habits that hold', 'Robin Casteel', NONE),
   book(['business'], 'The Honest Invoice', 'How small firms get paid', 'Petra Lomax', NONE),
-  book(['garden-craft'], 'The Balcony Moss Garden', 'Forty small landscapes for shade, stone and rain', 'Ottoline Frew', demo('demo-balcony-moss')),
-  book(['study'], 'Night Freight', 'Rail, road and the towns between, 2020 to 2030', 'Institute for Regional Transport', drawn('ridges', 'grave', 11)),
-]; // prettier-ignore
+  book(
+    ['garden-craft'],
+    'The Balcony Moss Garden',
+    'Forty small landscapes for shade, stone and rain',
+    'Ottoline Frew',
+    demo('demo-balcony-moss'),
+  ),
+  book(
+    ['study'],
+    'Night Freight',
+    'Rail, road and the towns between, 2020 to 2030',
+    'Institute for Regional Transport',
+    drawn('ridges', 'grave', 11),
+  ),
+];

@@ -198,24 +198,28 @@ describe('a sheet with a picture', () => {
 });
 
 describe('whole sheets of every kind', () => {
-  it.each(GENRES)('%s has 16 covers of words alone', async (genre) => {
-    const of: SheetAsk = {
-      brief: { ...brief, title: 'Slow Rivers', genres: [genre], kind: sortOf(genre) },
-      widthPx: 1600,
-      heightPx: 2560,
-      pictures: [],
-      symbols: shippedSymbols(),
-  authorLarge: false,
-      mark: null,
-      seed: 2,
-      house: noHouse,
-      must: { colour: null, cut: null },
-      pictured: 'most',
-    };
-    const plan = planSheet(of);
-    if (!plan.ok) throw new Error(plan.fault.code);
-    let n = 0;
-    for await (const one of composeSheet(plan.value, of, 16, studio, 96)) if (one) n++;
-    expect(n).toBe(16);
-  }, 60_000);
-}); // prettier-ignore
+  it.each(GENRES)(
+    '%s has 16 covers of words alone',
+    async (genre) => {
+      const of: SheetAsk = {
+        brief: { ...brief, title: 'Slow Rivers', genres: [genre], kind: sortOf(genre) },
+        widthPx: 1600,
+        heightPx: 2560,
+        pictures: [],
+        symbols: shippedSymbols(),
+        authorLarge: false,
+        mark: null,
+        seed: 2,
+        house: noHouse,
+        must: { colour: null, cut: null },
+        pictured: 'most',
+      };
+      const plan = planSheet(of);
+      if (!plan.ok) throw new Error(plan.fault.code);
+      let n = 0;
+      for await (const one of composeSheet(plan.value, of, 16, studio, 96)) if (one) n++;
+      expect(n).toBe(16);
+    },
+    60_000,
+  );
+});

@@ -89,7 +89,9 @@ describe('the ideas of a title', () => {
     expect(ideas('The Reckoning Road')[0]).toBe('road-horizon');
     expect(ideas('Das Haus am Fluss', '', 'de').slice(0, 2)).toEqual(['house', 'waves']);
     expect(ideas('La llave del jardín', '', 'es').slice(0, 2)).toEqual(['key', 'potted-plant']);
-    expect(ideas('The Balcony Moss Garden', 'Small landscapes for rain')).toEqual(expect.arrayContaining(['leaf', 'cloud-rain']));
+    expect(ideas('The Balcony Moss Garden', 'Small landscapes for rain')).toEqual(
+      expect.arrayContaining(['leaf', 'cloud-rain']),
+    );
   });
 
   it('do not mistake a word for one of another language, nor an article for a thing', () => {
@@ -113,4 +115,4 @@ describe('the ideas of a title', () => {
     );
     expect(ideas('a '.repeat(150))).toEqual(['key']);
   });
-}); // prettier-ignore
+});

@@ -115,7 +115,9 @@ test('from words and a kind to a cover with a symbol that the words bring to min
   });
 });
 
-test('with a picture most covers show it, half where one says so, and the author’s name is large where it sells', async ({ page }) => {
+test('with a picture most covers show it, half where one says so, and the author’s name is large where it sells', async ({
+  page,
+}) => {
   test.setTimeout(300_000);
   await begin(page, 'Slow Rivers', 'Travel');
   const photo = put('evening.jpg', await fileOf(scenePixels(1200, 1800), 'jpeg'));
@@ -142,4 +144,4 @@ test('with a picture most covers show it, half where one says so, and the author
   await whole(page);
   await page.keyboard.press('ControlOrMeta+z');
   await expect(page.getByRole('checkbox', { name: 'The author’s name large' })).not.toBeChecked();
-}); // prettier-ignore
+});

@@ -52,13 +52,17 @@ describe('the subject of a picture', () => {
   });
 
   it('is what is opaque where the rest is clear', () => {
-    const found = subjectOf(painted(100, 100, (u, v) => (inDisc(u, v, 0.4, 0.5, 0.2, 1) ? [90, 140, 60, 255] : [0, 0, 0, 0])));
+    const found = subjectOf(
+      painted(100, 100, (u, v) => (inDisc(u, v, 0.4, 0.5, 0.2, 1) ? [90, 140, 60, 255] : [0, 0, 0, 0])),
+    );
     expect([found.clear, Math.round(found.x * 10)]).toEqual([true, 4]);
   });
 
   it('may be several things', () => {
     const found = subjectOf(
-      painted(160, 160, (u, v) => (inDisc(u, v, 0.3, 0.5, 0.1, 1) || inDisc(u, v, 0.7, 0.5, 0.1, 1) ? [230, 60, 40] : sky(v))),
+      painted(160, 160, (u, v) =>
+        inDisc(u, v, 0.3, 0.5, 0.1, 1) || inDisc(u, v, 0.7, 0.5, 0.1, 1) ? [230, 60, 40] : sky(v),
+      ),
     );
     expect(found.clear).toBe(true);
     expect(subjectIn(found, { x: 0, y: 0, width: 0.5, height: 1 })).toBeGreaterThan(0.4);
@@ -86,4 +90,4 @@ describe('the subject of a picture', () => {
     expect(subjectIn(found, { x: 0, y: 0.8, width: 1, height: 0.2 })).toBe(0);
     expect(subjectIn({ ...found, clear: false }, { x: 0, y: 0, width: 1, height: 1 })).toBe(0);
   });
-}); // prettier-ignore
+});

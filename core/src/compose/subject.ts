@@ -61,7 +61,7 @@ export function subjectOf(source: Raster): Subject {
   const place = middleOf(cells, seen, width, height);
   const stood = split >= LEAST_SPLIT && Math.max(...seen) >= LEAST_OUT && place.area.width <= MOST_WIDE;
   return { columns: width, rows: height, cells, clear: stood && share >= LEAST_SHARE && share <= MOST_SHARE, ...place };
-} // prettier-ignore
+}
 
 function labsOf({ width, height, data }: Raster): Lab[] {
   return Array.from({ length: width * height }, (_, i) => {
@@ -85,7 +85,8 @@ function fromBorder(labs: readonly Lab[], width: number, height: number): Float3
   const deep = Math.max(1, Math.round(width * 0.05));
   const tall = Math.max(1, Math.round(height * 0.06));
   const at = (x: number, y: number): Lab => labs[y * width + x];
-  const range = (from: number, to: number): number[] => Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i);
+  const range = (from: number, to: number): number[] =>
+    Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i);
   const sides = range(0, height).map((y) => {
     const rows = range(Math.max(0, y - tall), Math.min(height, y + tall + 1));
     const of = (columns: readonly number[]): Lab => mean(rows.flatMap((row) => columns.map((x) => at(x, row))));
@@ -96,21 +97,32 @@ function fromBorder(labs: readonly Lab[], width: number, height: number): Float3
     const [left, right] = sides[Math.floor(i / width)];
     return Math.min(apart(lab, left), apart(lab, right), apart(lab, top[i % width]));
   });
-} // prettier-ignore
+}
 
 /** How far each pixel is from the mean of a wide square about it. */
 function fromAround(labs: readonly Lab[], width: number, height: number): Float32Array {
   const r = Math.round(Math.max(width, height) / 4);
-  const sums = [0, 1, 2].map((c) => summed(Float64Array.from(labs, (lab) => lab[c]), width, height));
+  const sums = [0, 1, 2].map((c) =>
+    summed(
+      Float64Array.from(labs, (lab) => lab[c]),
+      width,
+      height,
+    ),
+  );
   return Float32Array.from(labs, (lab, i) => {
     const [x, y] = [i % width, Math.floor(i / width)];
-    const [x0, y0, x1, y1] = [Math.max(0, x - r), Math.max(0, y - r), Math.min(width, x + r + 1), Math.min(height, y + r + 1)];
+    const [x0, y0, x1, y1] = [
+      Math.max(0, x - r),
+      Math.max(0, y - r),
+      Math.min(width, x + r + 1),
+      Math.min(height, y + r + 1),
+    ];
     const n = (x1 - x0) * (y1 - y0);
     const of = (s: Float64Array): number =>
       (s[y1 * (width + 1) + x1] - s[y0 * (width + 1) + x1] - s[y1 * (width + 1) + x0] + s[y0 * (width + 1) + x0]) / n;
     return apart(lab, [of(sums[0]), of(sums[1]), of(sums[2])]);
   });
-} // prettier-ignore
+}
 
 /** Sums of all that lies above and to the left. */
 function summed(values: Float64Array, width: number, height: number): Float64Array {
@@ -152,11 +164,11 @@ function otsu(values: Float32Array): { bound: number; split: number } {
     sum += counts[i] * i;
     if (below === 0 || below === n) continue;
     const [a, b] = [sum / below, (centre * n - sum) / (n - below)];
-    const between = ((below / n) * ((n - below) / n)) * (a - b) ** 2;
+    const between = (below / n) * ((n - below) / n) * (a - b) ** 2;
     if (between > best) [best, at] = [between, i];
   }
   return { bound: ((at + 1) / bins) * most, split: spread > 1e-9 ? best / spread : 0 };
-} // prettier-ignore
+}
 
 /** Pieces over a bound that hang together, but those that weigh less than a third of the heaviest. */
 function pieces(values: Float32Array, width: number, height: number, bound: number): Uint8Array {
@@ -181,10 +193,15 @@ function pieces(values: Float32Array, width: number, height: number, bound: numb
   }
   const most = Math.max(...weights);
   return Uint8Array.from(piece, (id) => (id > 0 && weights[id] >= most / 3 ? 1 : 0));
-} // prettier-ignore
+}
 
 /** The middle of what weighs, and the place that the subject fills. */
-function middleOf(cells: Float32Array, seen: Float32Array, width: number, height: number): Pick<Subject, 'x' | 'y' | 'area'> {
+function middleOf(
+  cells: Float32Array,
+  seen: Float32Array,
+  width: number,
+  height: number,
+): Pick<Subject, 'x' | 'y' | 'area'> {
   let [x, y, sum] = [0, 0, 1e-9];
   let [x0, y0, x1, y1] = [width, height, 0, 0];
   const any = cells.some((v) => v > 0);
@@ -199,7 +216,7 @@ function middleOf(cells: Float32Array, seen: Float32Array, width: number, height
   if (x1 <= x0) return { x: 0.5, y: 0.5, area: { x: 0, y: 0, width: 1, height: 1 } };
   const area = { x: x0 / width, y: y0 / height, width: (x1 - x0) / width, height: (y1 - y0) / height };
   return { x: clamp(x / sum / width, 0, 1), y: clamp(y / sum / height, 0, 1), area };
-} // prettier-ignore
+}
 
 /** How much of a subject lies in a part of its picture (fractions), 0..1; 0 where there is none. */
 export function subjectIn({ columns, rows, cells, clear }: Subject, part: Rect): number {

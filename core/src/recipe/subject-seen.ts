@@ -47,7 +47,7 @@ export function subjectSeen(
     least = Math.min(least, shareSeen(facts, parts, doc, boxes, through));
   }
   return least;
-} // prettier-ignore
+}
 
 /** Whether a part shows a picture so that its subject is meant to be seen. */
 function shows({ source, look }: PicturePart, asset: string): boolean {

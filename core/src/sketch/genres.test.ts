@@ -28,7 +28,13 @@ const paired = new Set(PAIRINGS.map((p) => p.title.split('/')[0]));
 const family = (cut: string): string => cut.split('/')[0];
 
 const ask = (genres: SheetAsk['brief']['genres'], more: Partial<SheetAsk> = {}): SheetAsk => ({
-  brief: { ...emptyBrief, title: 'A Map of Slow Rivers', author: 'Ada Fenwright', genres, kind: genres[0] ? sortOf(genres[0]) : 'story' },
+  brief: {
+    ...emptyBrief,
+    title: 'A Map of Slow Rivers',
+    author: 'Ada Fenwright',
+    genres,
+    kind: genres[0] ? sortOf(genres[0]) : 'story',
+  },
   widthPx: 1600,
   heightPx: 2560,
   pictures: [],
@@ -40,7 +46,7 @@ const ask = (genres: SheetAsk['brief']['genres'], more: Partial<SheetAsk> = {}):
   must: { colour: null, cut: null },
   pictured: 'any',
   ...more,
-}); // prettier-ignore
+});
 
 const planned = (a: SheetAsk) => {
   const plan = planSheet(a);
@@ -54,20 +60,23 @@ describe('kinds of book', () => {
     expect(new Set(GENRES.map(sortOf))).toEqual(new Set(BOOK_KINDS));
   });
 
-  it.each(GENRES)('%s names faces and structures that there are, none both served and never taken, with a reason', (genre) => {
-    const { why, faces, structures: rules, chords, grades, moods, byline } = GENRE_RULES[genre];
-    expect(why.length).toBeGreaterThan(60);
-    for (const id of [...faces.serve, ...faces.never]) expect(families.has(id), id).toBe(true);
-    for (const id of faces.serve) expect(paired.has(id), `${id} in no pairing`).toBe(true);
-    for (const id of [...rules.serve, ...rules.never]) expect(structures.has(id), id).toBe(true);
-    expect(faces.serve.filter((id) => faces.never.includes(id))).toEqual([]);
-    expect(rules.serve.filter((id) => rules.never.includes(id))).toEqual([]);
-    expect(chords.length).toBeGreaterThanOrEqual(6);
-    expect([moods.length > 0, grades.length > 2, byline > 0.9 && byline < 2]).toEqual([true, true, true]);
-    const left = STRUCTURES.filter((s) => !rules.never.includes(s.id));
-    expect(left.filter((s) => s.asks.pictures[0] === 0).length).toBeGreaterThanOrEqual(5);
-    expect(left.filter((s) => s.asks.pictures[0] > 0).length).toBeGreaterThanOrEqual(6);
-  }); // prettier-ignore
+  it.each(GENRES)(
+    '%s names faces and structures that there are, none both served and never taken, with a reason',
+    (genre) => {
+      const { why, faces, structures: rules, chords, grades, moods, byline } = GENRE_RULES[genre];
+      expect(why.length).toBeGreaterThan(60);
+      for (const id of [...faces.serve, ...faces.never]) expect(families.has(id), id).toBe(true);
+      for (const id of faces.serve) expect(paired.has(id), `${id} in no pairing`).toBe(true);
+      for (const id of [...rules.serve, ...rules.never]) expect(structures.has(id), id).toBe(true);
+      expect(faces.serve.filter((id) => faces.never.includes(id))).toEqual([]);
+      expect(rules.serve.filter((id) => rules.never.includes(id))).toEqual([]);
+      expect(chords.length).toBeGreaterThanOrEqual(6);
+      expect([moods.length > 0, grades.length > 2, byline > 0.9 && byline < 2]).toEqual([true, true, true]);
+      const left = STRUCTURES.filter((s) => !rules.never.includes(s.id));
+      expect(left.filter((s) => s.asks.pictures[0] === 0).length).toBeGreaterThanOrEqual(5);
+      expect(left.filter((s) => s.asks.pictures[0] > 0).length).toBeGreaterThanOrEqual(6);
+    },
+  );
 
   it('have colours of their own: each reads, and no two of one kind have the same ground', () => {
     const names = GENRES.flatMap((genre) => GENRE_RULES[genre].chords.map((c) => `${genre} ${c.name}`));
@@ -75,11 +84,13 @@ describe('kinds of book', () => {
     for (const genre of GENRES) {
       const tones = GENRE_RULES[genre].chords.map(tonesOfChord);
       for (const [i, one] of tones.entries()) {
-        for (const colour of [one.words, one.second, one.accent]) expect(contrast(colour, one.ground), one.name).toBeGreaterThanOrEqual(4.5);
-        for (const other of tones.slice(i + 1)) expect(toneDistance(one.ground, other.ground), `${one.name}, ${other.name}`).toBeGreaterThan(0.008);
+        for (const colour of [one.words, one.second, one.accent])
+          expect(contrast(colour, one.ground), one.name).toBeGreaterThanOrEqual(4.5);
+        for (const other of tones.slice(i + 1))
+          expect(toneDistance(one.ground, other.ground), `${one.name}, ${other.name}`).toBeGreaterThan(0.008);
       }
     }
-  }); // prettier-ignore
+  });
 
   it('never get a face or a structure that they never take, and mostly those that serve', () => {
     fc.assert(
@@ -196,4 +207,4 @@ describe('covers with a picture', () => {
   });
 });
 
-const CHORDS_OF = GENRES.flatMap((genre) => GENRE_RULES[genre].chords); // prettier-ignore
+const CHORDS_OF = GENRES.flatMap((genre) => GENRE_RULES[genre].chords);

@@ -44,15 +44,30 @@ export function lookOfGrade(grade: Grade, tones: Pick<Tones, 'ground' | 'words' 
     case 'noir':
       return look({ saturation: -1, brightness: -0.34, contrast: 0.36, grain: 0.14 });
     case 'night':
-      return look({ brightness: -0.5, saturation: -0.4, contrast: 0.16, tint: { dark: '#060d18', light: '#cfdde8', amount: 0.46 } });
+      return look({
+        brightness: -0.5,
+        saturation: -0.4,
+        contrast: 0.16,
+        tint: { dark: '#060d18', light: '#cfdde8', amount: 0.46 },
+      });
     case 'dusk':
       return look({ brightness: -0.34, contrast: 0.1, tint: { dark: '#170d13', light: '#f6c994', amount: 0.34 } });
     case 'sickly':
-      return look({ brightness: -0.4, contrast: 0.3, saturation: -0.5, tint: { dark: '#04070a', light: '#b9cca0', amount: 0.55 }, grain: 0.12 });
+      return look({
+        brightness: -0.4,
+        contrast: 0.3,
+        saturation: -0.5,
+        tint: { dark: '#04070a', light: '#b9cca0', amount: 0.55 },
+        grain: 0.12,
+      });
     case 'toned': {
-      const dark = isDark(tones.ground) ? tones.ground : isDark(tones.block) ? tones.block : mixed(tones.words, tones.ground, 0.06);
+      const dark = isDark(tones.ground)
+        ? tones.ground
+        : isDark(tones.block)
+          ? tones.block
+          : mixed(tones.words, tones.ground, 0.06);
       const light = isDark(tones.ground) ? mixed(tones.words, tones.block, 0.2) : tones.ground;
       return look({ saturation: -1, contrast: 0.16, tint: { dark, light, amount: 1 } });
     }
   }
-} // prettier-ignore
+}

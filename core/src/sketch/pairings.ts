@@ -138,4 +138,4 @@ export function setAs(pair: Pairing, caps: boolean | null): Pairing {
   return caps
     ? { ...pair, manner: { upper: true, tracking: Math.max(0.015, tracking), leading } }
     : { ...pair, manner: { upper: false, tracking: Math.min(0, tracking), leading: Math.max(0.96, leading) } };
-} // prettier-ignore
+}

@@ -58,12 +58,15 @@ function neighbours(symbols: Symbols, asked: readonly string[]): string[] {
   const known = new Set([...KNOWN_WORDS, ...[...symbols.values()].flatMap(({ id, words }) => [id, ...words])]);
   return [...known]
     .filter((word) => word.length > 2 && !word.includes(' '))
-    .map((word) => ({ word, far: Math.min(...asked.map((one) => distance(one, word) / Math.max(one.length, word.length))) }))
+    .map((word) => ({
+      word,
+      far: Math.min(...asked.map((one) => distance(one, word) / Math.max(one.length, word.length))),
+    }))
     .filter(({ far }) => far <= 0.5)
     .sort((a, b) => a.far - b.far || a.word.localeCompare(b.word))
     .slice(0, MOST_NEIGHBOURS)
     .map(({ word }) => word);
-} // prettier-ignore
+}
 
 /** Levenshtein distance. */
 function distance(a: string, b: string): number {

@@ -1,10 +1,14 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const academic: GenreRule = {
   why: 'One colour of a list of many, a book face, the subject named in full; at most a small picture. It stands in a row with its like.',
   faces: {
-    serve: ['eb-garamond', 'libre-baskerville', 'crimson-pro', 'spectral', 'work-sans', 'noto-serif', 'jost', 'lora'],
-    never: ['great-vibes', 'pinyon-script', 'caveat', 'kalam', 'amatic-sc', 'uncial-antiqua', 'limelight', 'poiret-one', 'yeseva-one', 'abril-fatface', 'alfa-slab-one', 'anton', 'league-gothic', 'bebas-neue', 'courier-prime', 'fraunces', 'im-fell-english', 'playfair-display'],
+    serve: named('eb-garamond libre-baskerville crimson-pro spectral work-sans noto-serif jost lora'),
+    never: named(
+      'great-vibes pinyon-script caveat kalam amatic-sc uncial-antiqua limelight poiret-one yeseva-one',
+      'abril-fatface alfa-slab-one anton league-gothic bebas-neue courier-prime fraunces',
+      'im-fell-english playfair-display',
+    ),
   },
   caps: false,
   byline: 1,
@@ -20,7 +24,14 @@ export const academic: GenreRule = {
   grades: ['mono', 'plain', 'aged', 'cool'],
   symbols: ['scroll', 'globe-stand', 'scales', 'book-open'],
   structures: {
-    serve: ['symbol-seal', 'symbol-cropped', 'type-grid', 'two-grounds', 'wide-margins', 'mat', 'picture-above', 'picture-below', 'small-centred', 'inverted-plate', 'halves'],
-    never: ['symbol-falling', 'symbol-pattern', 'symbol-borders', 'symbol-horizon', 'symbol-three', 'rays', 'brush-stroke', 'torn-strip', 'paper-slip', 'hills', 'night-sky', 'stacked', 'poster', 'through-letters', 'drawn-waves', 'stripes', 'figure-at-foot', 'round-window', 'label-on-pattern'],
+    serve: named(
+      'symbol-seal symbol-cropped type-grid two-grounds wide-margins mat picture-above picture-below',
+      'small-centred inverted-plate halves',
+    ),
+    never: named(
+      'symbol-falling symbol-pattern symbol-borders symbol-horizon symbol-three rays brush-stroke',
+      'torn-strip paper-slip hills night-sky stacked poster through-letters drawn-waves stripes',
+      'figure-at-foot round-window label-on-pattern',
+    ),
   },
-}; // prettier-ignore
+};

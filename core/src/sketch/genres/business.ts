@@ -1,10 +1,16 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const business: GenreRule = {
   why: 'Sure and spare: heavy even sans, two colours, one device; it has to look like a decision.',
   faces: {
-    serve: ['archivo', 'montserrat', 'jost', 'work-sans', 'oswald', 'bebas-neue', 'dm-serif-display', 'libre-baskerville', 'archivo-narrow'],
-    never: ['great-vibes', 'pinyon-script', 'caveat', 'kalam', 'amatic-sc', 'uncial-antiqua', 'im-fell-english', 'limelight', 'cinzel', 'poiret-one', 'forum', 'marcellus', 'yeseva-one', 'cormorant-garamond', 'gilda-display', 'courier-prime'],
+    serve: named(
+      'archivo montserrat jost work-sans oswald bebas-neue dm-serif-display libre-baskerville',
+      'archivo-narrow',
+    ),
+    never: named(
+      'great-vibes pinyon-script caveat kalam amatic-sc uncial-antiqua im-fell-english limelight cinzel',
+      'poiret-one forum marcellus yeseva-one cormorant-garamond gilda-display courier-prime',
+    ),
   },
   caps: null,
   byline: 1.2,
@@ -20,7 +26,14 @@ export const business: GenreRule = {
   grades: ['mono', 'toned', 'cool', 'plain'],
   symbols: ['scales', 'stairs', 'rocket-launch', 'globe-hemisphere-west', 'trophy'],
   structures: {
-    serve: ['symbol-great', 'symbol-on-field', 'symbol-cropped', 'symbol-three', 'type-grid', 'stacked', 'third-block', 'two-grounds', 'stripes', 'halves', 'inverted-plate', 'disc', 'picture-above', 'print'],
-    never: ['symbol-falling', 'symbol-pattern', 'symbol-borders', 'symbol-mirrored', 'ornamental-frame', 'arch-window', 'brush-stroke', 'torn-strip', 'paper-slip', 'label', 'hills', 'night-sky', 'label-on-pattern', 'soft-ground', 'drawn-waves', 'wide-margins', 'great-initial'],
+    serve: named(
+      'symbol-great symbol-on-field symbol-cropped symbol-three type-grid stacked third-block',
+      'two-grounds stripes halves inverted-plate disc picture-above print',
+    ),
+    never: named(
+      'symbol-falling symbol-pattern symbol-borders symbol-mirrored ornamental-frame arch-window',
+      'brush-stroke torn-strip paper-slip label hills night-sky label-on-pattern soft-ground',
+      'drawn-waves wide-margins great-initial',
+    ),
   },
-}; // prettier-ignore
+};

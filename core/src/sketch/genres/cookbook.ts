@@ -1,10 +1,16 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const cookbook: GenreRule = {
   why: 'The dish, near and in warm light, and a title one can read from the other end of the kitchen.',
   faces: {
-    serve: ['fraunces', 'dm-serif-display', 'abril-fatface', 'playfair-display', 'yeseva-one', 'josefin-sans', 'jost', 'caveat', 'amatic-sc', 'libre-baskerville'],
-    never: ['league-gothic', 'anton', 'cinzel', 'uncial-antiqua', 'courier-prime', 'limelight', 'archivo-narrow', 'noto-serif', 'im-fell-english', 'poiret-one'],
+    serve: named(
+      'fraunces dm-serif-display abril-fatface playfair-display yeseva-one josefin-sans jost caveat',
+      'amatic-sc libre-baskerville',
+    ),
+    never: named(
+      'league-gothic anton cinzel uncial-antiqua courier-prime limelight archivo-narrow noto-serif',
+      'im-fell-english poiret-one',
+    ),
   },
   caps: null,
   byline: 1,
@@ -20,7 +26,13 @@ export const cookbook: GenreRule = {
   grades: ['golden', 'vivid', 'plain'],
   symbols: ['cooking-pot', 'fork-knife', 'bread', 'pepper', 'carrot'],
   structures: {
-    serve: ['symbol-pattern', 'symbol-borders', 'symbol-great', 'symbol-in-disc', 'symbol-three', 'plate', 'band', 'picture-above', 'picture-below', 'quiet-end', 'round-window', 'label', 'mosaic', 'third-block'],
-    never: ['symbol-mirrored', 'symbol-horizon', 'veil', 'torn-strip', 'poster', 'night-sky', 'great-initial', 'side-strip', 'turned-title', 'paper-slip', 'hills', 'two-grounds', 'print'],
+    serve: named(
+      'symbol-pattern symbol-borders symbol-great symbol-in-disc symbol-three plate band picture-above',
+      'picture-below quiet-end round-window label mosaic third-block',
+    ),
+    never: named(
+      'symbol-mirrored symbol-horizon veil torn-strip poster night-sky great-initial side-strip',
+      'turned-title paper-slip hills two-grounds print',
+    ),
   },
-}; // prettier-ignore
+};

@@ -1,10 +1,16 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const crime: GenreRule = {
   why: 'Quieter than a thriller: a place, muted and cold, and firm capitals; something is wrong in an ordinary landscape.',
   faces: {
-    serve: ['oswald', 'archivo-narrow', 'league-gothic', 'work-sans', 'libre-baskerville', 'courier-prime', 'spectral', 'bebas-neue'],
-    never: ['great-vibes', 'pinyon-script', 'caveat', 'kalam', 'amatic-sc', 'yeseva-one', 'poiret-one', 'limelight', 'uncial-antiqua', 'gilda-display', 'fraunces', 'alfa-slab-one', 'forum', 'marcellus'],
+    serve: named(
+      'oswald archivo-narrow league-gothic work-sans libre-baskerville courier-prime spectral',
+      'bebas-neue',
+    ),
+    never: named(
+      'great-vibes pinyon-script caveat kalam amatic-sc yeseva-one poiret-one limelight uncial-antiqua',
+      'gilda-display fraunces alfa-slab-one forum marcellus',
+    ),
   },
   caps: null,
   byline: 1.35,
@@ -21,7 +27,13 @@ export const crime: GenreRule = {
   grades: ['cool', 'noir', 'aged', 'night', 'mono'],
   symbols: ['footprints', 'keyhole', 'detective', 'knife', 'house', 'eyes'],
   structures: {
-    serve: ['symbol-great', 'symbol-horizon', 'symbol-on-field', 'symbol-cropped', 'quiet-end', 'picture-above', 'picture-below', 'torn-strip', 'band', 'print', 'third-block', 'paper-slip', 'type-grid', 'veil'],
-    never: ['symbol-pattern', 'symbol-borders', 'symbol-falling', 'rays', 'label-on-pattern', 'brush-stroke', 'ornamental-frame', 'round-window', 'arch-window'],
+    serve: named(
+      'symbol-great symbol-horizon symbol-on-field symbol-cropped quiet-end picture-above picture-below',
+      'torn-strip band print third-block paper-slip type-grid veil',
+    ),
+    never: named(
+      'symbol-pattern symbol-borders symbol-falling rays label-on-pattern brush-stroke ornamental-frame',
+      'round-window arch-window',
+    ),
   },
-}; // prettier-ignore
+};

@@ -1,10 +1,13 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const fantasy: GenreRule = {
   why: 'Carved or old letters, gold on deep colours, a world behind them with light in it: far away, long ago, and large.',
   faces: {
-    serve: ['cinzel', 'marcellus', 'forum', 'im-fell-english', 'uncial-antiqua', 'cormorant-garamond', 'bodoni-moda', 'spectral'],
-    never: ['work-sans', 'archivo', 'archivo-narrow', 'montserrat', 'jost', 'bebas-neue', 'oswald', 'courier-prime', 'caveat', 'kalam', 'amatic-sc', 'alfa-slab-one', 'noto-serif', 'great-vibes', 'limelight', 'anton'],
+    serve: named('cinzel marcellus forum im-fell-english uncial-antiqua cormorant-garamond bodoni-moda spectral'),
+    never: named(
+      'work-sans archivo archivo-narrow montserrat jost bebas-neue oswald courier-prime caveat kalam',
+      'amatic-sc alfa-slab-one noto-serif great-vibes limelight anton',
+    ),
   },
   caps: null,
   byline: 1.2,
@@ -21,7 +24,13 @@ export const fantasy: GenreRule = {
   grades: ['dusk', 'golden', 'night', 'plain', 'toned', 'vivid'],
   symbols: ['sword', 'crown', 'castle-turret', 'star-four', 'flame', 'feather'],
   structures: {
-    serve: ['symbol-seal', 'symbol-great', 'symbol-mirrored', 'symbol-in-disc', 'quiet-end', 'ornamental-frame', 'arch-window', 'mat', 'night-sky', 'hills', 'veil', 'figure-at-foot', 'soft-ground', 'inverted-plate'],
-    never: ['symbol-three', 'symbol-borders', 'symbol-pattern', 'type-grid', 'stacked', 'three-strips', 'halves', 'mosaic', 'paper-slip', 'stripes', 'third-block', 'side-strip', 'turned-title', 'poster', 'two-grounds', 'rays'],
+    serve: named(
+      'symbol-seal symbol-great symbol-mirrored symbol-in-disc quiet-end ornamental-frame arch-window',
+      'mat night-sky hills veil figure-at-foot soft-ground inverted-plate',
+    ),
+    never: named(
+      'symbol-three symbol-borders symbol-pattern type-grid stacked three-strips halves mosaic',
+      'paper-slip stripes third-block side-strip turned-title poster two-grounds rays',
+    ),
   },
-}; // prettier-ignore
+};

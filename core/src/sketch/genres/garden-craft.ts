@@ -1,10 +1,16 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const gardenCraft: GenreRule = {
   why: 'The finished thing in daylight, a friendly serif or a hand, leaf, clay and cream: one wants to begin.',
   faces: {
-    serve: ['fraunces', 'dm-serif-display', 'yeseva-one', 'lora', 'libre-baskerville', 'abril-fatface', 'caveat', 'amatic-sc', 'jost', 'playfair-display', 'crimson-pro'],
-    never: ['league-gothic', 'anton', 'bebas-neue', 'oswald', 'cinzel', 'uncial-antiqua', 'courier-prime', 'limelight', 'archivo-narrow', 'bodoni-moda', 'poiret-one', 'great-vibes'],
+    serve: named(
+      'fraunces dm-serif-display yeseva-one lora libre-baskerville abril-fatface caveat amatic-sc jost',
+      'playfair-display crimson-pro',
+    ),
+    never: named(
+      'league-gothic anton bebas-neue oswald cinzel uncial-antiqua courier-prime limelight',
+      'archivo-narrow bodoni-moda poiret-one great-vibes',
+    ),
   },
   caps: null,
   byline: 1,
@@ -20,7 +26,14 @@ export const gardenCraft: GenreRule = {
   grades: ['plain', 'vivid', 'golden'],
   symbols: ['leaf', 'flower-tulip', 'potted-plant', 'sun', 'yarn'],
   structures: {
-    serve: ['symbol-pattern', 'symbol-borders', 'symbol-great', 'symbol-falling', 'symbol-in-disc', 'plate', 'picture-above', 'picture-below', 'band', 'quiet-end', 'round-window', 'arch-window', 'mosaic', 'third-block', 'figure-at-foot', 'label-on-pattern'],
-    never: ['symbol-mirrored', 'veil', 'torn-strip', 'poster', 'great-initial', 'night-sky', 'side-strip', 'turned-title', 'paper-slip', 'two-grounds'],
+    serve: named(
+      'symbol-pattern symbol-borders symbol-great symbol-falling symbol-in-disc plate picture-above',
+      'picture-below band quiet-end round-window arch-window mosaic third-block figure-at-foot',
+      'label-on-pattern',
+    ),
+    never: named(
+      'symbol-mirrored veil torn-strip poster great-initial night-sky side-strip turned-title',
+      'paper-slip two-grounds',
+    ),
   },
-}; // prettier-ignore
+};

@@ -1,10 +1,16 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const historical: GenreRule = {
   why: 'Old faces, paper, madder and gilt; a picture that has aged. The century is read in the letters.',
   faces: {
-    serve: ['im-fell-english', 'cinzel', 'libre-baskerville', 'eb-garamond', 'cormorant-garamond', 'playfair-display', 'marcellus', 'forum', 'bodoni-moda', 'pinyon-script'],
-    never: ['jost', 'montserrat', 'work-sans', 'archivo', 'archivo-narrow', 'bebas-neue', 'anton', 'oswald', 'caveat', 'kalam', 'amatic-sc', 'josefin-sans', 'alfa-slab-one', 'uncial-antiqua', 'limelight', 'league-gothic'],
+    serve: named(
+      'im-fell-english cinzel libre-baskerville eb-garamond cormorant-garamond playfair-display',
+      'marcellus forum bodoni-moda pinyon-script',
+    ),
+    never: named(
+      'jost montserrat work-sans archivo archivo-narrow bebas-neue anton oswald caveat kalam amatic-sc',
+      'josefin-sans alfa-slab-one uncial-antiqua limelight league-gothic',
+    ),
   },
   caps: null,
   byline: 1.2,
@@ -21,7 +27,13 @@ export const historical: GenreRule = {
   grades: ['aged', 'golden', 'dusk', 'plain', 'toned'],
   symbols: ['crown', 'sailboat', 'feather', 'scroll', 'key', 'sword'],
   structures: {
-    serve: ['symbol-seal', 'symbol-mirrored', 'symbol-great', 'quiet-end', 'ornamental-frame', 'mat', 'arch-window', 'label', 'plate', 'picture-below', 'paper-slip', 'inverted-plate', 'wide-margins'],
-    never: ['symbol-three', 'symbol-on-field', 'symbol-falling', 'type-grid', 'three-strips', 'stripes', 'poster', 'halves', 'mosaic', 'rays', 'drawn-waves', 'side-strip', 'stacked'],
+    serve: named(
+      'symbol-seal symbol-mirrored symbol-great quiet-end ornamental-frame mat arch-window label plate',
+      'picture-below paper-slip inverted-plate wide-margins',
+    ),
+    never: named(
+      'symbol-three symbol-on-field symbol-falling type-grid three-strips stripes poster halves mosaic',
+      'rays drawn-waves side-strip stacked',
+    ),
   },
-}; // prettier-ignore
+};

@@ -1,10 +1,16 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const history: GenreRule = {
   why: 'Authority and evidence: a document, a place or a person of the time, firm serifs or narrow capitals, deep national colours.',
   faces: {
-    serve: ['libre-baskerville', 'eb-garamond', 'oswald', 'bodoni-moda', 'cinzel', 'league-gothic', 'archivo-narrow', 'playfair-display', 'spectral', 'im-fell-english'],
-    never: ['great-vibes', 'caveat', 'kalam', 'amatic-sc', 'poiret-one', 'limelight', 'yeseva-one', 'uncial-antiqua', 'fraunces', 'abril-fatface', 'alfa-slab-one', 'pinyon-script'],
+    serve: named(
+      'libre-baskerville eb-garamond oswald bodoni-moda cinzel league-gothic archivo-narrow',
+      'playfair-display spectral im-fell-english',
+    ),
+    never: named(
+      'great-vibes caveat kalam amatic-sc poiret-one limelight yeseva-one uncial-antiqua fraunces',
+      'abril-fatface alfa-slab-one pinyon-script',
+    ),
   },
   caps: null,
   byline: 1.2,
@@ -20,7 +26,13 @@ export const history: GenreRule = {
   grades: ['aged', 'mono', 'noir', 'toned', 'cool'],
   symbols: ['scroll', 'sword', 'crown', 'globe-stand', 'scales'],
   structures: {
-    serve: ['symbol-great', 'symbol-seal', 'symbol-on-field', 'symbol-cropped', 'picture-below', 'picture-above', 'quiet-end', 'band', 'type-grid', 'torn-strip', 'print', 'plate', 'inverted-plate', 'two-grounds'],
-    never: ['symbol-falling', 'symbol-pattern', 'rays', 'brush-stroke', 'label-on-pattern', 'round-window', 'drawn-waves', 'hills', 'night-sky', 'stripes'],
+    serve: named(
+      'symbol-great symbol-seal symbol-on-field symbol-cropped picture-below picture-above quiet-end',
+      'band type-grid torn-strip print plate inverted-plate two-grounds',
+    ),
+    never: named(
+      'symbol-falling symbol-pattern rays brush-stroke label-on-pattern round-window drawn-waves hills',
+      'night-sky stripes',
+    ),
   },
-}; // prettier-ignore
+};

@@ -1,10 +1,13 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const horror: GenreRule = {
   why: 'Nearly black, one sick or bloody colour, letters that are old, worn or too tall; what one cannot see is the picture.',
   faces: {
-    serve: ['im-fell-english', 'league-gothic', 'bodoni-moda', 'uncial-antiqua', 'spectral', 'courier-prime', 'cinzel', 'anton'],
-    never: ['great-vibes', 'pinyon-script', 'caveat', 'kalam', 'amatic-sc', 'fraunces', 'yeseva-one', 'montserrat', 'jost', 'work-sans', 'lora', 'josefin-sans', 'limelight', 'alfa-slab-one', 'gilda-display', 'poiret-one'],
+    serve: named('im-fell-english league-gothic bodoni-moda uncial-antiqua spectral courier-prime cinzel anton'),
+    never: named(
+      'great-vibes pinyon-script caveat kalam amatic-sc fraunces yeseva-one montserrat jost work-sans',
+      'lora josefin-sans limelight alfa-slab-one gilda-display poiret-one',
+    ),
   },
   caps: null,
   byline: 1.25,
@@ -21,7 +24,13 @@ export const horror: GenreRule = {
   grades: ['sickly', 'noir', 'night', 'toned'],
   symbols: ['skull', 'eyes', 'ghost', 'door-open', 'moon', 'tree'],
   structures: {
-    serve: ['symbol-great', 'symbol-mirrored', 'symbol-cropped', 'symbol-horizon', 'quiet-end', 'veil', 'poster', 'torn-strip', 'print', 'small-centred', 'great-initial', 'soft-ground', 'stacked'],
-    never: ['symbol-pattern', 'symbol-borders', 'symbol-falling', 'symbol-three', 'rays', 'stripes', 'label-on-pattern', 'round-window', 'brush-stroke', 'mosaic', 'drawn-waves', 'hills', 'third-block', 'wide-margins', 'picture-below'],
+    serve: named(
+      'symbol-great symbol-mirrored symbol-cropped symbol-horizon quiet-end veil poster torn-strip',
+      'print small-centred great-initial soft-ground stacked',
+    ),
+    never: named(
+      'symbol-pattern symbol-borders symbol-falling symbol-three rays stripes label-on-pattern',
+      'round-window brush-stroke mosaic drawn-waves hills third-block wide-margins picture-below',
+    ),
   },
-}; // prettier-ignore
+};

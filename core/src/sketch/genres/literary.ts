@@ -1,10 +1,13 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const literary: GenreRule = {
   why: 'One confident colour or one odd picture, book faces set plainly, much left out: it trusts its reader.',
   faces: {
-    serve: ['eb-garamond', 'cormorant-garamond', 'spectral', 'bodoni-moda', 'fraunces', 'playfair-display', 'libre-baskerville', 'jost', 'dm-serif-display', 'prata'],
-    never: ['great-vibes', 'uncial-antiqua', 'amatic-sc', 'limelight', 'alfa-slab-one', 'anton', 'kalam', 'cinzel', 'archivo'],
+    serve: named(
+      'eb-garamond cormorant-garamond spectral bodoni-moda fraunces playfair-display libre-baskerville',
+      'jost dm-serif-display prata',
+    ),
+    never: named('great-vibes uncial-antiqua amatic-sc limelight alfa-slab-one anton kalam cinzel archivo'),
   },
   caps: null,
   byline: 1.15,
@@ -22,7 +25,11 @@ export const literary: GenreRule = {
   grades: ['plain', 'toned', 'mono', 'bleached', 'cool', 'aged'],
   symbols: ['bird', 'door-open', 'feather', 'chair', 'key', 'leaf'],
   structures: {
-    serve: ['symbol-great', 'symbol-cropped', 'symbol-mirrored', 'symbol-horizon', 'symbol-on-field', 'symbol-falling', 'quiet-end', 'wide-margins', 'mat', 'small-centred', 'great-initial', 'picture-below', 'halves', 'disc', 'two-grounds', 'print', 'inverted-plate'],
+    serve: named(
+      'symbol-great symbol-cropped symbol-mirrored symbol-horizon symbol-on-field symbol-falling',
+      'quiet-end wide-margins mat small-centred great-initial picture-below halves disc two-grounds',
+      'print inverted-plate',
+    ),
     never: ['symbol-borders', 'symbol-three', 'rays', 'mosaic', 'band', 'third-block'],
   },
-}; // prettier-ignore
+};

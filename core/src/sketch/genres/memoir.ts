@@ -1,10 +1,16 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const memoir: GenreRule = {
   why: 'One person and one photograph: honest, a little faded, set in book faces or a hand; the name matters as much as the title.',
   faces: {
-    serve: ['libre-baskerville', 'eb-garamond', 'playfair-display', 'lora', 'dm-serif-display', 'caveat', 'crimson-pro', 'fraunces', 'courier-prime', 'spectral'],
-    never: ['anton', 'alfa-slab-one', 'limelight', 'uncial-antiqua', 'cinzel', 'league-gothic', 'great-vibes', 'kalam', 'poiret-one', 'archivo'],
+    serve: named(
+      'libre-baskerville eb-garamond playfair-display lora dm-serif-display caveat crimson-pro fraunces',
+      'courier-prime spectral',
+    ),
+    never: named(
+      'anton alfa-slab-one limelight uncial-antiqua cinzel league-gothic great-vibes kalam poiret-one',
+      'archivo',
+    ),
   },
   caps: null,
   byline: 1.3,
@@ -20,7 +26,10 @@ export const memoir: GenreRule = {
   grades: ['aged', 'plain', 'bleached', 'mono', 'golden'],
   symbols: ['house', 'bicycle', 'key', 'chair', 'bird', 'suitcase'],
   structures: {
-    serve: ['symbol-great', 'symbol-seal', 'symbol-horizon', 'symbol-cropped', 'quiet-end', 'picture-above', 'picture-below', 'mat', 'plate', 'wide-margins', 'paper-slip', 'halves'],
+    serve: named(
+      'symbol-great symbol-seal symbol-horizon symbol-cropped quiet-end picture-above picture-below mat',
+      'plate wide-margins paper-slip halves',
+    ),
     never: ['symbol-mirrored', 'rays', 'stripes', 'night-sky', 'poster', 'torn-strip', 'drawn-waves'],
   },
-}; // prettier-ignore
+};

@@ -1,10 +1,16 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const pictureBook: GenreRule = {
   why: 'Round heavy letters that a child can follow with a finger, sweet light colours, one friendly picture with room about it. Nothing thin, nothing dark.',
   faces: {
     serve: ['fraunces', 'yeseva-one', 'kalam', 'alfa-slab-one', 'montserrat', 'caveat', 'jost'],
-    never: ['cormorant-garamond', 'poiret-one', 'bodoni-moda', 'courier-prime', 'great-vibes', 'pinyon-script', 'cinzel', 'forum', 'marcellus', 'prata', 'gilda-display', 'work-sans', 'archivo', 'archivo-narrow', 'libre-baskerville', 'noto-serif', 'oswald', 'eb-garamond', 'crimson-pro', 'spectral', 'league-gothic', 'anton', 'bebas-neue', 'josefin-sans', 'im-fell-english', 'uncial-antiqua', 'limelight', 'lora', 'amatic-sc', 'playfair-display', 'dm-serif-display', 'abril-fatface'],
+    never: named(
+      'cormorant-garamond poiret-one bodoni-moda courier-prime great-vibes pinyon-script cinzel forum',
+      'marcellus prata gilda-display work-sans archivo archivo-narrow libre-baskerville noto-serif',
+      'oswald eb-garamond crimson-pro spectral league-gothic anton bebas-neue josefin-sans',
+      'im-fell-english uncial-antiqua limelight lora amatic-sc playfair-display dm-serif-display',
+      'abril-fatface',
+    ),
   },
   caps: false,
   byline: 1,
@@ -22,7 +28,15 @@ export const pictureBook: GenreRule = {
   grades: ['vivid', 'plain', 'golden'],
   symbols: ['balloon', 'moon-stars', 'rabbit', 'bird', 'rainbow', 'house'],
   structures: {
-    serve: ['symbol-great', 'symbol-pattern', 'symbol-in-disc', 'symbol-falling', 'symbol-horizon', 'figure-at-foot', 'quiet-end', 'round-window', 'hills', 'picture-below', 'disc', 'brush-stroke', 'stacked', 'picture-above'],
-    never: ['symbol-seal', 'symbol-three', 'symbol-mirrored', 'small-centred', 'type-grid', 'two-grounds', 'wide-margins', 'mat', 'paper-slip', 'halves', 'three-strips', 'veil', 'turned-title', 'torn-strip', 'great-initial', 'soft-ground', 'side-strip', 'poster', 'print', 'ornamental-frame', 'great-number', 'label', 'night-sky', 'inverted-plate', 'third-block', 'mosaic', 'band', 'plate'],
+    serve: named(
+      'symbol-great symbol-pattern symbol-in-disc symbol-falling symbol-horizon figure-at-foot',
+      'quiet-end round-window hills picture-below disc brush-stroke stacked picture-above',
+    ),
+    never: named(
+      'symbol-seal symbol-three symbol-mirrored small-centred type-grid two-grounds wide-margins mat',
+      'paper-slip halves three-strips veil turned-title torn-strip great-initial soft-ground side-strip',
+      'poster print ornamental-frame great-number label night-sky inverted-plate third-block mosaic',
+      'band plate',
+    ),
   },
-}; // prettier-ignore
+};

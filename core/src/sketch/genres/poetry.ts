@@ -1,10 +1,16 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const poetry: GenreRule = {
   why: 'Little, placed with care, and quiet: book faces, much ground, one gesture.',
   faces: {
-    serve: ['cormorant-garamond', 'eb-garamond', 'playfair-display', 'spectral', 'fraunces', 'gilda-display', 'jost', 'bodoni-moda', 'marcellus', 'prata'],
-    never: ['anton', 'league-gothic', 'bebas-neue', 'alfa-slab-one', 'archivo', 'archivo-narrow', 'limelight', 'uncial-antiqua', 'noto-serif', 'kalam'],
+    serve: named(
+      'cormorant-garamond eb-garamond playfair-display spectral fraunces gilda-display jost bodoni-moda',
+      'marcellus prata',
+    ),
+    never: named(
+      'anton league-gothic bebas-neue alfa-slab-one archivo archivo-narrow limelight uncial-antiqua',
+      'noto-serif kalam',
+    ),
   },
   caps: null,
   byline: 1,
@@ -20,7 +26,10 @@ export const poetry: GenreRule = {
   grades: ['plain', 'bleached', 'mono', 'toned', 'cool'],
   symbols: ['feather', 'leaf', 'bird', 'moon', 'waves'],
   structures: {
-    serve: ['symbol-seal', 'symbol-falling', 'symbol-horizon', 'symbol-cropped', 'symbol-mirrored', 'wide-margins', 'small-centred', 'mat', 'quiet-end', 'soft-ground', 'drawn-waves', 'disc', 'great-initial', 'arch-window'],
-    never: ['symbol-three', 'symbol-borders', 'rays', 'mosaic', 'band', 'poster', 'third-block', 'stripes', 'type-grid'],
+    serve: named(
+      'symbol-seal symbol-falling symbol-horizon symbol-cropped symbol-mirrored wide-margins',
+      'small-centred mat quiet-end soft-ground drawn-waves disc great-initial arch-window',
+    ),
+    never: named('symbol-three symbol-borders rays mosaic band poster third-block stripes type-grid'),
   },
-}; // prettier-ignore
+};

@@ -1,10 +1,13 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const popularScience: GenreRule = {
   why: 'One clear idea made visible, on white or on one strong colour, in plain modern type: curious, not solemn.',
   faces: {
-    serve: ['jost', 'work-sans', 'montserrat', 'archivo', 'dm-serif-display', 'libre-baskerville', 'fraunces', 'oswald'],
-    never: ['great-vibes', 'pinyon-script', 'uncial-antiqua', 'im-fell-english', 'caveat', 'kalam', 'amatic-sc', 'limelight', 'cinzel', 'poiret-one', 'forum', 'courier-prime', 'gilda-display'],
+    serve: named('jost work-sans montserrat archivo dm-serif-display libre-baskerville fraunces oswald'),
+    never: named(
+      'great-vibes pinyon-script uncial-antiqua im-fell-english caveat kalam amatic-sc limelight cinzel',
+      'poiret-one forum courier-prime gilda-display',
+    ),
   },
   caps: false,
   byline: 1.1,
@@ -20,7 +23,10 @@ export const popularScience: GenreRule = {
   grades: ['plain', 'toned', 'vivid', 'mono'],
   symbols: ['atom', 'dna', 'brain', 'planet', 'flask'],
   structures: {
-    serve: ['symbol-great', 'symbol-in-disc', 'symbol-cropped', 'symbol-on-field', 'symbol-three', 'disc', 'picture-below', 'round-window', 'stripes', 'drawn-waves', 'type-grid', 'figure-at-foot', 'print', 'stacked', 'picture-above'],
-    never: ['symbol-seal', 'ornamental-frame', 'paper-slip', 'label', 'torn-strip', 'arch-window', 'great-number'],
+    serve: named(
+      'symbol-great symbol-in-disc symbol-cropped symbol-on-field symbol-three disc picture-below',
+      'round-window stripes drawn-waves type-grid figure-at-foot print stacked picture-above',
+    ),
+    never: named('symbol-seal ornamental-frame paper-slip label torn-strip arch-window great-number'),
   },
-}; // prettier-ignore
+};

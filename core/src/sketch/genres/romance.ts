@@ -1,10 +1,16 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const romance: GenreRule = {
   why: 'Warm light, blush, wine or evening blue; letters with curves, a script where the title is short. It promises that it ends well.',
   faces: {
-    serve: ['playfair-display', 'great-vibes', 'pinyon-script', 'yeseva-one', 'fraunces', 'prata', 'dm-serif-display', 'abril-fatface', 'lora', 'gilda-display', 'caveat'],
-    never: ['courier-prime', 'archivo', 'archivo-narrow', 'league-gothic', 'anton', 'bebas-neue', 'oswald', 'work-sans', 'uncial-antiqua', 'im-fell-english', 'noto-serif', 'alfa-slab-one'],
+    serve: named(
+      'playfair-display great-vibes pinyon-script yeseva-one fraunces prata dm-serif-display',
+      'abril-fatface lora gilda-display caveat',
+    ),
+    never: named(
+      'courier-prime archivo archivo-narrow league-gothic anton bebas-neue oswald work-sans',
+      'uncial-antiqua im-fell-english noto-serif alfa-slab-one',
+    ),
   },
   caps: false,
   byline: 1.25,
@@ -22,7 +28,13 @@ export const romance: GenreRule = {
   grades: ['rose', 'golden', 'vivid', 'dusk', 'plain'],
   symbols: ['heart', 'flower', 'paper-plane-tilt', 'champagne', 'moon-stars'],
   structures: {
-    serve: ['symbol-great', 'symbol-falling', 'symbol-in-disc', 'symbol-pattern', 'quiet-end', 'arch-window', 'soft-ground', 'figure-at-foot', 'picture-below', 'brush-stroke', 'hills', 'ornamental-frame', 'disc', 'label-on-pattern', 'veil'],
-    never: ['symbol-three', 'symbol-on-field', 'type-grid', 'torn-strip', 'three-strips', 'halves', 'side-strip', 'paper-slip', 'turned-title', 'great-initial', 'mosaic', 'two-grounds'],
+    serve: named(
+      'symbol-great symbol-falling symbol-in-disc symbol-pattern quiet-end arch-window soft-ground',
+      'figure-at-foot picture-below brush-stroke hills ornamental-frame disc label-on-pattern veil',
+    ),
+    never: named(
+      'symbol-three symbol-on-field type-grid torn-strip three-strips halves side-strip paper-slip',
+      'turned-title great-initial mosaic two-grounds',
+    ),
   },
-}; // prettier-ignore
+};

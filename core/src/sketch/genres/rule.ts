@@ -24,4 +24,13 @@ export type GenreRule = {
   readonly structures: Choice;
 };
 
-export const chord = (name: string, ground: Tone, words: Tone, accent: Tone, block: Tone): Chord => ({ name, ground, words, accent, block }); // prettier-ignore
+export const chord = (name: string, ground: Tone, words: Tone, accent: Tone, block: Tone): Chord => ({
+  name,
+  ground,
+  words,
+  accent,
+  block,
+});
+
+/** Names in lines, as one list. */
+export const named = (...lines: readonly string[]): readonly string[] => lines.join(' ').split(' ');

@@ -1,10 +1,14 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const scienceFiction: GenreRule = {
   why: 'Even, engineered capitals with air, set in much dark or much white; one light source. Scale is what it promises.',
   faces: {
-    serve: ['jost', 'montserrat', 'archivo', 'oswald', 'bebas-neue', 'josefin-sans', 'work-sans', 'archivo-narrow', 'poiret-one'],
-    never: ['great-vibes', 'pinyon-script', 'caveat', 'kalam', 'amatic-sc', 'fraunces', 'yeseva-one', 'im-fell-english', 'uncial-antiqua', 'limelight', 'lora', 'playfair-display', 'cormorant-garamond', 'alfa-slab-one', 'libre-baskerville', 'abril-fatface', 'eb-garamond', 'crimson-pro', 'gilda-display'],
+    serve: named('jost montserrat archivo oswald bebas-neue josefin-sans work-sans archivo-narrow poiret-one'),
+    never: named(
+      'great-vibes pinyon-script caveat kalam amatic-sc fraunces yeseva-one im-fell-english',
+      'uncial-antiqua limelight lora playfair-display cormorant-garamond alfa-slab-one',
+      'libre-baskerville abril-fatface eb-garamond crimson-pro gilda-display',
+    ),
   },
   caps: true,
   byline: 1.25,
@@ -21,7 +25,13 @@ export const scienceFiction: GenreRule = {
   grades: ['cool', 'night', 'toned', 'vivid', 'plain'],
   symbols: ['planet', 'rocket-launch', 'meteor', 'atom', 'globe-hemisphere-west'],
   structures: {
-    serve: ['symbol-in-disc', 'symbol-great', 'symbol-horizon', 'symbol-cropped', 'quiet-end', 'night-sky', 'disc', 'poster', 'print', 'type-grid', 'veil', 'round-window', 'drawn-waves'],
-    never: ['symbol-pattern', 'symbol-borders', 'symbol-falling', 'ornamental-frame', 'label-on-pattern', 'paper-slip', 'brush-stroke', 'arch-window', 'label', 'torn-strip', 'rays'],
+    serve: named(
+      'symbol-in-disc symbol-great symbol-horizon symbol-cropped quiet-end night-sky disc poster print',
+      'type-grid veil round-window drawn-waves',
+    ),
+    never: named(
+      'symbol-pattern symbol-borders symbol-falling ornamental-frame label-on-pattern paper-slip',
+      'brush-stroke arch-window label torn-strip rays',
+    ),
   },
-}; // prettier-ignore
+};

@@ -1,10 +1,16 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const selfHelp: GenreRule = {
   why: 'A promise in large plain letters on one flat cheerful colour; the subtitle says how. No picture is needed.',
   faces: {
-    serve: ['montserrat', 'jost', 'work-sans', 'archivo', 'dm-serif-display', 'fraunces', 'bebas-neue', 'libre-baskerville', 'abril-fatface'],
-    never: ['uncial-antiqua', 'im-fell-english', 'courier-prime', 'cinzel', 'limelight', 'great-vibes', 'pinyon-script', 'poiret-one', 'forum', 'marcellus', 'cormorant-garamond', 'league-gothic'],
+    serve: named(
+      'montserrat jost work-sans archivo dm-serif-display fraunces bebas-neue libre-baskerville',
+      'abril-fatface',
+    ),
+    never: named(
+      'uncial-antiqua im-fell-english courier-prime cinzel limelight great-vibes pinyon-script',
+      'poiret-one forum marcellus cormorant-garamond league-gothic',
+    ),
   },
   caps: false,
   byline: 1.1,
@@ -20,7 +26,10 @@ export const selfHelp: GenreRule = {
   grades: ['plain', 'bleached', 'vivid', 'golden'],
   symbols: ['sun-horizon', 'stairs', 'rocket-launch', 'star', 'mountains'],
   structures: {
-    serve: ['symbol-great', 'symbol-in-disc', 'symbol-cropped', 'symbol-on-field', 'symbol-three', 'stacked', 'third-block', 'picture-below', 'disc', 'stripes', 'rays', 'two-grounds', 'type-grid', 'inverted-plate', 'round-window', 'band'],
+    serve: named(
+      'symbol-great symbol-in-disc symbol-cropped symbol-on-field symbol-three stacked third-block',
+      'picture-below disc stripes rays two-grounds type-grid inverted-plate round-window band',
+    ),
     never: ['torn-strip', 'night-sky', 'ornamental-frame', 'paper-slip', 'label', 'veil', 'great-number'],
   },
-}; // prettier-ignore
+};

@@ -1,10 +1,16 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const spirituality: GenreRule = {
   why: 'Light, stillness and symmetry; soft natural colours, slender even letters with air about them.',
   faces: {
-    serve: ['cormorant-garamond', 'marcellus', 'forum', 'gilda-display', 'josefin-sans', 'prata', 'eb-garamond', 'playfair-display', 'poiret-one'],
-    never: ['anton', 'league-gothic', 'bebas-neue', 'alfa-slab-one', 'archivo', 'archivo-narrow', 'courier-prime', 'oswald', 'uncial-antiqua', 'kalam', 'limelight', 'abril-fatface'],
+    serve: named(
+      'cormorant-garamond marcellus forum gilda-display josefin-sans prata eb-garamond playfair-display',
+      'poiret-one',
+    ),
+    never: named(
+      'anton league-gothic bebas-neue alfa-slab-one archivo archivo-narrow courier-prime oswald',
+      'uncial-antiqua kalam limelight abril-fatface',
+    ),
   },
   caps: null,
   byline: 1,
@@ -20,7 +26,13 @@ export const spirituality: GenreRule = {
   grades: ['golden', 'bleached', 'rose', 'plain', 'cool'],
   symbols: ['flower-lotus', 'sun-horizon', 'moon', 'feather', 'leaf'],
   structures: {
-    serve: ['symbol-seal', 'symbol-in-disc', 'symbol-great', 'symbol-falling', 'quiet-end', 'arch-window', 'round-window', 'soft-ground', 'disc', 'small-centred', 'drawn-waves', 'hills', 'wide-margins', 'ornamental-frame'],
-    never: ['symbol-three', 'symbol-on-field', 'stacked', 'poster', 'type-grid', 'torn-strip', 'third-block', 'stripes', 'two-grounds', 'band', 'side-strip'],
+    serve: named(
+      'symbol-seal symbol-in-disc symbol-great symbol-falling quiet-end arch-window round-window',
+      'soft-ground disc small-centred drawn-waves hills wide-margins ornamental-frame',
+    ),
+    never: named(
+      'symbol-three symbol-on-field stacked poster type-grid torn-strip third-block stripes two-grounds',
+      'band side-strip',
+    ),
   },
-}; // prettier-ignore
+};

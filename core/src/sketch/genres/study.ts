@@ -1,10 +1,14 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const study: GenreRule = {
   why: 'A sober grid, one even sans, two colours and a rule; it will be filed, cited and printed.',
   faces: {
-    serve: ['work-sans', 'archivo', 'jost', 'montserrat', 'libre-baskerville', 'archivo-narrow', 'noto-serif', 'crimson-pro'],
-    never: ['great-vibes', 'pinyon-script', 'caveat', 'kalam', 'amatic-sc', 'uncial-antiqua', 'im-fell-english', 'limelight', 'cinzel', 'poiret-one', 'forum', 'marcellus', 'yeseva-one', 'abril-fatface', 'alfa-slab-one', 'gilda-display', 'cormorant-garamond', 'fraunces', 'anton', 'league-gothic', 'courier-prime', 'prata', 'bodoni-moda'],
+    serve: named('work-sans archivo jost montserrat libre-baskerville archivo-narrow noto-serif crimson-pro'),
+    never: named(
+      'great-vibes pinyon-script caveat kalam amatic-sc uncial-antiqua im-fell-english limelight cinzel',
+      'poiret-one forum marcellus yeseva-one abril-fatface alfa-slab-one gilda-display',
+      'cormorant-garamond fraunces anton league-gothic courier-prime prata bodoni-moda',
+    ),
   },
   caps: false,
   byline: 0.95,
@@ -20,7 +24,15 @@ export const study: GenreRule = {
   grades: ['mono', 'cool', 'toned', 'plain'],
   symbols: ['globe-hemisphere-west', 'buildings', 'scales', 'road-horizon'],
   structures: {
-    serve: ['symbol-on-field', 'symbol-cropped', 'symbol-three', 'type-grid', 'picture-above', 'picture-below', 'halves', 'third-block', 'two-grounds', 'stripes', 'mosaic', 'three-strips'],
-    never: ['symbol-falling', 'symbol-pattern', 'symbol-borders', 'symbol-mirrored', 'symbol-horizon', 'symbol-great', 'ornamental-frame', 'arch-window', 'brush-stroke', 'torn-strip', 'paper-slip', 'label', 'hills', 'night-sky', 'label-on-pattern', 'rays', 'through-letters', 'great-initial', 'poster', 'figure-at-foot', 'round-window', 'disc', 'turned-title'],
+    serve: named(
+      'symbol-on-field symbol-cropped symbol-three type-grid picture-above picture-below halves',
+      'third-block two-grounds stripes mosaic three-strips',
+    ),
+    never: named(
+      'symbol-falling symbol-pattern symbol-borders symbol-mirrored symbol-horizon symbol-great',
+      'ornamental-frame arch-window brush-stroke torn-strip paper-slip label hills night-sky',
+      'label-on-pattern rays through-letters great-initial poster figure-at-foot round-window disc',
+      'turned-title',
+    ),
   },
-}; // prettier-ignore
+};

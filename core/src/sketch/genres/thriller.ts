@@ -1,10 +1,14 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const thriller: GenreRule = {
   why: 'Tall heavy capitals across the whole cover, one hot colour in the cold and dark: danger, told in a second. The author is the brand and stands large.',
   faces: {
     serve: ['league-gothic', 'anton', 'bebas-neue', 'oswald', 'archivo', 'archivo-narrow'],
-    never: ['great-vibes', 'pinyon-script', 'caveat', 'kalam', 'amatic-sc', 'fraunces', 'yeseva-one', 'poiret-one', 'limelight', 'uncial-antiqua', 'lora', 'gilda-display', 'cormorant-garamond', 'forum', 'marcellus', 'abril-fatface', 'alfa-slab-one', 'prata', 'courier-prime', 'im-fell-english'],
+    never: named(
+      'great-vibes pinyon-script caveat kalam amatic-sc fraunces yeseva-one poiret-one limelight',
+      'uncial-antiqua lora gilda-display cormorant-garamond forum marcellus abril-fatface alfa-slab-one',
+      'prata courier-prime im-fell-english',
+    ),
   },
   caps: true,
   byline: 1.6,
@@ -22,7 +26,14 @@ export const thriller: GenreRule = {
   grades: ['night', 'noir', 'cool', 'toned', 'dusk'],
   symbols: ['skull', 'eyes', 'key', 'road-horizon', 'knife', 'footprints'],
   structures: {
-    serve: ['symbol-great', 'symbol-on-field', 'symbol-cropped', 'poster', 'stacked', 'quiet-end', 'turned-title', 'torn-strip', 'veil', 'print', 'side-strip'],
-    never: ['symbol-pattern', 'symbol-borders', 'symbol-falling', 'symbol-three', 'arch-window', 'round-window', 'label-on-pattern', 'ornamental-frame', 'brush-stroke', 'hills', 'wide-margins', 'mat', 'rays', 'drawn-waves', 'mosaic', 'label', 'small-centred'],
+    serve: named(
+      'symbol-great symbol-on-field symbol-cropped poster stacked quiet-end turned-title torn-strip',
+      'veil print side-strip',
+    ),
+    never: named(
+      'symbol-pattern symbol-borders symbol-falling symbol-three arch-window round-window',
+      'label-on-pattern ornamental-frame brush-stroke hills wide-margins mat rays drawn-waves mosaic',
+      'label small-centred',
+    ),
   },
-}; // prettier-ignore
+};

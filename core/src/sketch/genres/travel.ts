@@ -1,10 +1,13 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const travel: GenreRule = {
   why: 'A place that one wants to be in, and a clear label that could be a sign, a stamp or a ticket.',
   faces: {
-    serve: ['jost', 'montserrat', 'josefin-sans', 'dm-serif-display', 'playfair-display', 'oswald', 'work-sans', 'abril-fatface', 'bebas-neue', 'league-gothic'],
-    never: ['great-vibes', 'uncial-antiqua', 'im-fell-english', 'courier-prime', 'cinzel', 'noto-serif', 'limelight'],
+    serve: named(
+      'jost montserrat josefin-sans dm-serif-display playfair-display oswald work-sans abril-fatface',
+      'bebas-neue league-gothic',
+    ),
+    never: named('great-vibes uncial-antiqua im-fell-english courier-prime cinzel noto-serif limelight'),
   },
   caps: null,
   byline: 1,
@@ -20,7 +23,10 @@ export const travel: GenreRule = {
   grades: ['vivid', 'plain', 'golden', 'bleached'],
   symbols: ['compass-rose', 'airplane-tilt', 'suitcase', 'map-trifold', 'mountains'],
   structures: {
-    serve: ['symbol-great', 'symbol-in-disc', 'symbol-pattern', 'symbol-three', 'symbol-borders', 'quiet-end', 'band', 'picture-above', 'label', 'picture-below', 'three-strips', 'mosaic', 'hills', 'third-block', 'print'],
+    serve: named(
+      'symbol-great symbol-in-disc symbol-pattern symbol-three symbol-borders quiet-end band',
+      'picture-above label picture-below three-strips mosaic hills third-block print',
+    ),
     never: ['great-initial', 'paper-slip', 'ornamental-frame'],
   },
-}; // prettier-ignore
+};

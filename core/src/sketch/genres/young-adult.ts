@@ -1,10 +1,16 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const youngAdult: GenreRule = {
   why: 'Large type that takes the cover, saturated colour against dark, a single strong sign or figure; as loud as its reader feels.',
   faces: {
-    serve: ['bebas-neue', 'oswald', 'montserrat', 'playfair-display', 'abril-fatface', 'league-gothic', 'cinzel', 'fraunces', 'josefin-sans', 'dm-serif-display', 'anton'],
-    never: ['courier-prime', 'libre-baskerville', 'noto-serif', 'crimson-pro', 'great-vibes', 'limelight', 'gilda-display', 'forum', 'im-fell-english'],
+    serve: named(
+      'bebas-neue oswald montserrat playfair-display abril-fatface league-gothic cinzel fraunces',
+      'josefin-sans dm-serif-display anton',
+    ),
+    never: named(
+      'courier-prime libre-baskerville noto-serif crimson-pro great-vibes limelight gilda-display forum',
+      'im-fell-english',
+    ),
   },
   caps: null,
   byline: 1.2,
@@ -21,7 +27,10 @@ export const youngAdult: GenreRule = {
   grades: ['vivid', 'toned', 'dusk', 'night', 'plain'],
   symbols: ['lightning', 'star-four', 'flame', 'moon-stars', 'heart'],
   structures: {
-    serve: ['symbol-great', 'symbol-cropped', 'symbol-mirrored', 'symbol-in-disc', 'symbol-falling', 'poster', 'stacked', 'quiet-end', 'disc', 'night-sky', 'print', 'through-letters', 'turned-title', 'brush-stroke', 'stripes'],
+    serve: named(
+      'symbol-great symbol-cropped symbol-mirrored symbol-in-disc symbol-falling poster stacked',
+      'quiet-end disc night-sky print through-letters turned-title brush-stroke stripes',
+    ),
     never: ['symbol-three', 'mat', 'wide-margins', 'type-grid', 'paper-slip', 'small-centred', 'mosaic'],
   },
-}; // prettier-ignore
+};

@@ -1,10 +1,14 @@
-import { type GenreRule, chord } from './rule';
+import { type GenreRule, chord, named } from './rule';
 
 export const youngReaders: GenreRule = {
   why: 'An adventure at one glance: big friendly heavy letters, clear bright colours with one dark, a scene with something going on.',
   faces: {
     serve: ['fraunces', 'alfa-slab-one', 'montserrat', 'kalam', 'yeseva-one', 'caveat', 'abril-fatface', 'jost'],
-    never: ['cormorant-garamond', 'poiret-one', 'bodoni-moda', 'courier-prime', 'great-vibes', 'pinyon-script', 'cinzel', 'forum', 'marcellus', 'prata', 'gilda-display', 'work-sans', 'archivo', 'archivo-narrow', 'libre-baskerville', 'noto-serif', 'oswald', 'eb-garamond', 'crimson-pro', 'spectral', 'josefin-sans', 'im-fell-english'],
+    never: named(
+      'cormorant-garamond poiret-one bodoni-moda courier-prime great-vibes pinyon-script cinzel forum',
+      'marcellus prata gilda-display work-sans archivo archivo-narrow libre-baskerville noto-serif',
+      'oswald eb-garamond crimson-pro spectral josefin-sans im-fell-english',
+    ),
   },
   caps: null,
   byline: 1,
@@ -21,7 +25,13 @@ export const youngReaders: GenreRule = {
   grades: ['vivid', 'plain', 'golden'],
   symbols: ['compass', 'rocket', 'balloon', 'tree', 'lightning', 'rainbow'],
   structures: {
-    serve: ['symbol-great', 'symbol-pattern', 'symbol-in-disc', 'symbol-falling', 'symbol-on-field', 'quiet-end', 'figure-at-foot', 'hills', 'round-window', 'stacked', 'picture-below', 'disc', 'rays', 'night-sky', 'band'],
-    never: ['symbol-seal', 'symbol-mirrored', 'small-centred', 'type-grid', 'two-grounds', 'wide-margins', 'mat', 'paper-slip', 'halves', 'three-strips', 'veil', 'turned-title', 'torn-strip', 'great-initial', 'soft-ground', 'side-strip', 'label'],
+    serve: named(
+      'symbol-great symbol-pattern symbol-in-disc symbol-falling symbol-on-field quiet-end',
+      'figure-at-foot hills round-window stacked picture-below disc rays night-sky band',
+    ),
+    never: named(
+      'symbol-seal symbol-mirrored small-centred type-grid two-grounds wide-margins mat paper-slip',
+      'halves three-strips veil turned-title torn-strip great-initial soft-ground side-strip label',
+    ),
   },
-}; // prettier-ignore
+};

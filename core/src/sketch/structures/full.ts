@@ -162,7 +162,12 @@ export const FULL: readonly Structure[] = [
       const pad = 0.055;
       const x = b.mx;
       const inner = { x: x + pad, width: 1 - 2 * x - 2 * pad };
-      const [y0, y1, anchor] = b.clearOf(picture, PLATES, ([from, to]) => ({ x, y: from, width: 1 - 2 * x, height: to - from })); // prettier-ignore
+      const [y0, y1, anchor] = b.clearOf(picture, PLATES, ([from, to]) => ({
+        x,
+        y: from,
+        width: 1 - 2 * x,
+        height: to - from,
+      }));
       const column = b.column(
         { ...inner, y: y0 + b.high(pad), height: y1 - y0 - b.high(2 * pad) },
         [
@@ -220,7 +225,12 @@ export const FULL: readonly Structure[] = [
       const { tones } = b;
       const wide = 0.62;
       const pad = 0.075;
-      const [y0, y1, anchor] = b.clearOf(picture, LABELS, ([from, to]) => ({ x: (1 - wide) / 2, y: from, width: wide, height: to - from })); // prettier-ignore
+      const [y0, y1, anchor] = b.clearOf(picture, LABELS, ([from, to]) => ({
+        x: (1 - wide) / 2,
+        y: from,
+        width: wide,
+        height: to - from,
+      }));
       const column = b.column(
         { x: (1 - wide) / 2 + pad, y: y0 + b.high(pad), width: wide - 2 * pad, height: y1 - y0 - b.high(2 * pad) },
         [

@@ -8,17 +8,37 @@ import { toneDistance } from '../tones';
 type More = Partial<Omit<Extract<PartSeed, { kind: 'shape' }>, 'kind'>>;
 
 /** A symbol about a point, as large as fits a box of `width` and `height`, both fractions of the cover's width. */
-export function symbolAt(b: Board, drawn: Drawn, at: { x: number; y: number; width: number; height?: number }, colour: string, more: More = {}): PartSeed & { area: Area } {
+export function symbolAt(
+  b: Board,
+  drawn: Drawn,
+  at: { x: number; y: number; width: number; height?: number },
+  colour: string,
+  more: More = {},
+): PartSeed & { area: Area } {
   const width = Math.min(at.width, (at.height ?? at.width) * drawn.ratio);
   const tall = b.high(width / drawn.ratio);
   const area = { x: at.x - width / 2, y: at.y - tall / 2, width, height: tall };
-  return { ...newShape({ kind: 'drawn', ratio: drawn.ratio, paths: [{ d: drawn.d, colour: null }] }, { area, colour, ...more }), id: 'symbol', ...more, area } as PartSeed & { area: Area };
-} // prettier-ignore
+  return {
+    ...newShape(
+      { kind: 'drawn', ratio: drawn.ratio, paths: [{ d: drawn.d, colour: null }] },
+      { area, colour, ...more },
+    ),
+    id: 'symbol',
+    ...more,
+    area,
+  } as PartSeed & { area: Area };
+}
 
 export type Copy = { readonly x: number; readonly y: number; readonly size: number; readonly turnRad: number };
 
 /** Copies of symbols over the whole cover as one drawing; places are fractions of its width, sizes too. */
-export function copiesOf(b: Board, drawn: readonly Drawn[], copies: readonly Copy[], colour: string, more: More = {}): PartSeed {
+export function copiesOf(
+  b: Board,
+  drawn: readonly Drawn[],
+  copies: readonly Copy[],
+  colour: string,
+  more: More = {},
+): PartSeed {
   const k = 1000 / b.ratio;
   const known = drawn.map(({ d }) => readPathData(d));
   const paths = copies.flatMap(({ x, y, size, turnRad }, i) => {
@@ -31,8 +51,11 @@ export function copiesOf(b: Board, drawn: readonly Drawn[], copies: readonly Cop
   });
   // Two lines of nothing at the corners hold the box of the drawing to the cover.
   const area = { x: 0, y: 0, width: 1, height: 1 };
-  return { ...newShape({ kind: 'drawn', ratio: 1 / b.ratio, paths: paths.slice(0, 200) }, { area, colour, ...more }), id: 'symbols' };
-} // prettier-ignore
+  return {
+    ...newShape({ kind: 'drawn', ratio: 1 / b.ratio, paths: paths.slice(0, 200) }, { area, colour, ...more }),
+    id: 'symbols',
+  };
+}
 
 /** A colour for a symbol that is seen on the ground and leaves the words the loudest: the block where it is far enough away, else the accent. */
 export const figureColour = (b: Board): string => {
