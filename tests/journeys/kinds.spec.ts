@@ -145,3 +145,18 @@ test('with a picture most covers show it, half where one says so, and the author
   await page.keyboard.press('ControlOrMeta+z');
   await expect(page.getByRole('checkbox', { name: 'The author’s name large' })).not.toBeChecked();
 });
+
+test('where the symbols cannot be read the sheet is made without them, and says so', async ({ page }) => {
+  test.setTimeout(180_000);
+  await page.context().route(/symbols-.*\.json/, (route) => route.abort());
+  await begin(page, 'The Reckoning Road', 'Thriller');
+  await expect(page.getByText('The symbols could not be read, so no cover shows one.')).toBeVisible({
+    timeout: 120_000,
+  });
+  for (const name of await structures(page)) expect(name).not.toMatch(/symbol/i);
+  await page.context().unroute(/symbols-.*\.json/);
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByText('The symbols could not be read')).toBeHidden();
+  await whole(page);
+  expect((await structures(page)).filter((name) => /symbol/i.test(name)).length).toBeGreaterThan(8);
+});

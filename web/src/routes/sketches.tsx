@@ -178,6 +178,11 @@ export function SketchesPage() {
               Take it off, or add it again.
             </p>
           )}
+          {sheet && !sheet.symbols && (
+            <p role="status" className="flex items-center gap-3 border-b border-line bg-may-wash px-4 py-2 text-may">
+              The symbols could not be read, so no cover shows one. <Button onClick={again}>Try again</Button>
+            </p>
+          )}
           <div
             // What has nothing in it to focus is scrolled by itself.
             tabIndex={view === 'among' ? 0 : undefined}

@@ -12,6 +12,8 @@ export type SheetState = {
   readonly fault: Fault | null;
   /** Pictures of the sheet whose files are not there. */
   readonly lost: number;
+  /** Whether the symbols that ship could be read: without them the sheet has type, colour and pictures. */
+  readonly symbols: boolean;
 };
 
 type Sheets = {
@@ -74,7 +76,7 @@ export const useSheets = create<Sheets>((set, get) => {
       if (!going()) return;
       if (plan.kind === 'none') change({ state: 'failed', fault: plan.fault });
       else if (handed === 0) change({ state: 'failed', fault: { code: 'sheet-empty', data: {} } });
-      else change({ state: 'done', share: 1, lost: plan.lost });
+      else change({ state: 'done', share: 1, lost: plan.lost, symbols: plan.symbols });
     } catch {
       if (going()) change({ state: 'failed', fault: { code: 'work-failed', data: {} } });
     }
@@ -82,9 +84,11 @@ export const useSheets = create<Sheets>((set, get) => {
   const again = (job: SheetJob): void => {
     const key = sheetKey(job);
     const now = get().sheet;
-    const covers = now?.key === key ? now.covers : [];
-    if (now && now.key !== key) for (const { bitmap } of now.covers) bitmap.close();
-    set({ sheet: { key, covers, state: 'making', share: 0, fault: null, lost: 0 } });
+    // Covers made without the symbols are none of the sheet that has them.
+    const same = now?.key === key && now.symbols;
+    const covers = same ? now.covers : [];
+    if (now && !same) for (const { bitmap } of now.covers) bitmap.close();
+    set({ sheet: { key, covers, state: 'making', share: 0, fault: null, lost: 0, symbols: true } });
     void run(job);
   };
   return {

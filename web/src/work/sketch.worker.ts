@@ -36,7 +36,7 @@ export type SheetJob = Omit<SheetAsk, 'pictures' | 'symbols'> & {
   readonly kept: Kept | null;
 };
 
-/** What a plan comes to: how many places it has and of how many structures; pictures that were not there. */
+/** What a plan comes to: how many places it has and of how many structures; pictures that were not there; whether the symbols could be read. */
 export type Planned =
   | {
       readonly kind: 'plan';
@@ -44,6 +44,7 @@ export type Planned =
       readonly structures: number;
       readonly oneWithoutOf: number | null;
       readonly lost: number;
+      readonly symbols: boolean;
     }
   | { readonly kind: 'none'; readonly fault: Fault };
 
@@ -85,6 +86,7 @@ const api = {
       // More like one that shows no picture shows none either.
       oneWithoutOf: kept ? null : oneWithoutOf(own),
       lost: ids.length - pictures.length,
+      symbols: own.symbols.size > 0,
     };
   },
 

@@ -53,6 +53,8 @@ export async function composeInWorkers(
   const planned = await Promise.all(all.map(({ api, ask }) => ask(api.prepare(job))));
   const [plan] = planned;
   if (plan.kind === 'none') return plan;
+  // One worker that could not read the symbols plans another sheet than the rest.
+  if (planned.some((one) => one.kind === 'plan' && one.symbols !== plan.symbols)) throw new Error('plans differ');
   const chooser = new Chooser<SketchView>(SHEET_COVERS, plan.structures, job.kept !== null, plan.oneWithoutOf);
   const made = new Map<number, SketchView | null>();
   let next = 0;
