@@ -276,6 +276,26 @@ describe.each(STRUCTURES.map((s) => [s.id, s] as const))('the structure %s', (_,
   });
 });
 
+describe('the author’s name', () => {
+  it('is larger where it sells, by the kind of book and by choice, and still fits', async () => {
+    const structure = STRUCTURES.find((s) => s.id === 'disc')!;
+    const sizeOf = async (genres: Brief['genres'], authorLarge: boolean): Promise<number> => {
+      const of = ask({ author: 'Bo Li', genres }, [], { authorLarge });
+      const [{ doc }] = await drawnBy(structure, of);
+      expect(misfit(doc, of.brief, studio.shaper)).toBeNull();
+      const { byline } = doc.parts;
+      return byline.kind === 'words' ? byline.maxSize : 0;
+    };
+    const [usual, large, thriller] = [
+      await sizeOf([], false),
+      await sizeOf([], true),
+      await sizeOf(['thriller'], false),
+    ];
+    expect(large).toBeGreaterThan(usual * 1.5);
+    expect(thriller).toBeGreaterThan(usual * 1.4);
+  });
+});
+
 describe('a sheet', () => {
   it('has covers that differ, stand beside no like, read, and come again from the same seed', async () => {
     const of = ask({ subtitle: 'Notes from a narrow boat' }, [pictures.flower]);
