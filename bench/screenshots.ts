@@ -34,20 +34,19 @@ await page
   .click();
 await page.waitForTimeout(1500);
 await shot('front');
-await page.getByRole('button', { name: 'Add a part' }).click();
-await page.getByRole('menuitem', { name: 'Mark from a name' }).click();
-await page.getByRole('checkbox', { name: 'A second colour' }).check();
-await page.getByRole('button', { name: 'Seal', exact: true }).click();
-await page.waitForFunction(() =>
-  [...document.querySelectorAll('[data-tile]')].every((tile) => tile.querySelector('svg')),
-);
-await shot('marks');
-await page.keyboard.press('Escape');
 await step('Sketches');
 await page.locator('button[data-cover]').nth(47).waitFor({ timeout: 60_000 });
 await page.locator('button[data-cover]').nth(5).click();
 await page.waitForTimeout(400);
 await shot('sketches');
+await page.getByRole('button', { name: 'Picture desk' }).click();
+await page.getByLabel('What it shows').fill('night');
+await page.locator('[data-tile] canvas').nth(9).waitFor({ timeout: 60_000 });
+await page.locator('[data-tile]').nth(2).click();
+await page.getByRole('complementary', { name: 'The chosen picture' }).getByRole('img').waitFor();
+await page.waitForTimeout(1500);
+await shot('desk');
+await page.keyboard.press('Escape');
 for (const name of ['Brief', 'Glance']) {
   await step(name);
   await page.waitForTimeout(1500);

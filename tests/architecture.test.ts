@@ -33,6 +33,8 @@ const CORE: Readonly<Record<string, number>> = {
   sketch: 6,
   marks: 4,
   scenery: 4,
+  paintings: 4,
+  desk: 6,
   wrapping: 5,
   motion: 4,
   stores: 6,

@@ -41,6 +41,7 @@ import { WRAPPINGS } from '@yosomi/core/cover';
 import { LOOKS, REVEALS, findFormat } from '@yosomi/core/promo';
 import { wrapped } from '@yosomi/core/wrapping';
 import { NodeStudio, decodeImage } from '@yosomi/node-kit';
+import { HAND_NAMES, paintPicture } from '@yosomi/core/paintings';
 import { SCENERIES, scenery } from '@yosomi/core/scenery';
 import { GROUPS, STRUCTURES, planSheet, sceneryColours } from '@yosomi/core/sketch';
 import { demos } from './fixtures/demos';
@@ -233,6 +234,26 @@ describe('goldens', () => {
           );
       }
     await matches('sceneries', out);
+  });
+
+  it('pictures of the desk: four motifs in every hand', async () => {
+    const [wide, high] = [80, 128];
+    const motifs = ['ridges', 'rain', 'bloom', 'lantern'] as const;
+    const studio = new NodeStudio(new Map());
+    const out = raster(wide * HAND_NAMES.length, high * motifs.length);
+    for (const [row, motif] of motifs.entries())
+      for (const [column, hand] of HAND_NAMES.entries()) {
+        const spec = { motif, hand, pigments: (['dawn', 'sea', 'coral', 'ember'] as const)[row], seed: 1, tall: 1.6 };
+        const made = paintPicture(spec, wide * 2, (ink, px) => studio.paint(ink, px, new Map()));
+        if (!made) throw new Error('stopped');
+        const small = shrink(made, wide, high);
+        for (let y = 0; y < high; y++)
+          out.data.set(
+            small.data.subarray(y * wide * 4, (y + 1) * wide * 4),
+            ((row * high + y) * out.width + column * wide) * 4,
+          );
+      }
+    await matches('desk-hands', out);
   });
 
   it('every object', async () => {

@@ -38,6 +38,7 @@ export * from './sides';
 export * from './start';
 export * from './studio';
 export * from './take-picture';
+export * from './desk-cover';
 export * from './sketches';
 export * from './versions';
 export * from './subject-seen';

@@ -1,3 +1,3 @@
-export { KNOWN_WORDS, broughtToMind } from './lexicon';
+export { KNOWN_WORDS, broughtToMind, plainWord } from './lexicon';
 export * from './search';
 export * from './symbol';

@@ -10,7 +10,7 @@ const TAILS =
   /(maker|makers|keeper|keepers|man|woman|men|seller|smith|master|less|light|fall|house|land|side|water|born|song|wood|macher|wärter|haus|licht|wald|tal)$/;
 
 /** A word, and what it may be the plural of or made from. */
-function forms(word: string): string[] {
+export function forms(word: string): string[] {
   const plain = plainWord(word.replace(/['’]s$/, ''));
   const found = [plain];
   const stem = plain.replace(TAILS, '');
@@ -69,7 +69,7 @@ function neighbours(symbols: Symbols, asked: readonly string[]): string[] {
 }
 
 /** Levenshtein distance. */
-function distance(a: string, b: string): number {
+export function distance(a: string, b: string): number {
   let row = Array.from({ length: b.length + 1 }, (_, i) => i);
   for (let i = 1; i <= a.length; i++) {
     const next = [i];

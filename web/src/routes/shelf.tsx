@@ -1,3 +1,4 @@
+import type { TakenPicture } from '@yosomi/core/recipe';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { FileImage, Image, Type } from 'lucide-react';
 import { Suspense, lazy, useCallback, useEffect, useRef, useState } from 'react';
@@ -23,9 +24,19 @@ const AgainDialog = lazy(() => import('../features/shelf/again-dialog').then((m)
 const RemovedDialog = lazy(() =>
   import('../features/shelf/removed-dialog').then((m) => ({ default: m.RemovedDialog })),
 );
+const DeskDialog = lazy(() => import('../features/desk/desk-dialog').then((m) => ({ default: m.DeskDialog })));
 const StartDialog = lazy(() => import('../features/shelf/start-dialog').then((m) => ({ default: m.StartDialog })));
 
 const ACCEPT = 'image/jpeg,image/png,image/webp,image/svg+xml,.yosomi';
+
+/** A picture of the desk as one that came in by itself. */
+const startingWith = async (taken: TakenPicture): Promise<Starting> => ({
+  kind: 'picture',
+  name: taken.asset.name,
+  use: 'picture',
+  taken,
+  preview: await createImageBitmap(new ImageData(taken.sample.data, taken.sample.width, taken.sample.height)),
+});
 
 export function ShelfPage() {
   const shelf = useShelf();
@@ -38,12 +49,16 @@ export function ShelfPage() {
   const removed = useLiveQuery(() => db.removed.count()) ?? 0;
   const navigate = useNavigate();
   const [fromWords, setFromWords] = useState(false);
+  const [desk, setDesk] = useState(false);
+  const [fromDesk, setFromDesk] = useState<Starting | null>(null);
   const [over, setOver] = useState(false);
   const [delivering, setDelivering] = useState(false);
   const [showRemoved, setShowRemoved] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const as = useRef<'picture' | 'finished' | null>(null);
-  const starting: Starting | null = fromWords ? { kind: 'words' } : arrival.kind === 'picture' ? arrival : null;
+  const starting: Starting | null = fromWords
+    ? { kind: 'words' }
+    : (fromDesk ?? (arrival.kind === 'picture' ? arrival : null));
 
   const titles = shelf && shelf.books.length + shelf.unread.length;
   const looked = useRef(false);
@@ -121,6 +136,9 @@ export function ShelfPage() {
             Deliver many titles
           </Button>
         )}
+        <Button kind="quiet" onClick={() => setDesk(true)}>
+          Picture desk
+        </Button>
         {removed > 0 && (
           <Button kind="quiet" onClick={() => setShowRemoved(true)}>
             Removed titles
@@ -186,6 +204,15 @@ export function ShelfPage() {
       </section>
       <Suspense fallback={null}>
         {delivering && shelf && <BatchDialog books={shelf.books} onClose={() => setDelivering(false)} />}
+        {desk && (
+          <DeskDialog
+            book={null}
+            uses={[
+              { label: 'Start a title with it', run: async ({ taken }) => setFromDesk(await startingWith(taken)) },
+            ]}
+            onClose={() => setDesk(false)}
+          />
+        )}
         {showRemoved && <RemovedDialog onClose={() => setShowRemoved(false)} />}
         {arrival.kind === 'again' && (
           <AgainDialog project={arrival.project} there={arrival.there} onClose={() => void drop()} onOpened={open} />
@@ -195,10 +222,14 @@ export function ShelfPage() {
             starting={starting}
             onClose={() => {
               setFromWords(false);
+              setFromDesk(null);
+              setDesk(false);
               if (starting.kind === 'picture') void drop();
             }}
             onStarted={(id, step) => {
               setFromWords(false);
+              setFromDesk(null);
+              setDesk(false);
               if (starting.kind === 'picture') void drop();
               void navigate(`/title/${id}/${step}`);
             }}

@@ -1,5 +1,5 @@
 import { Dialog as Radix } from 'radix-ui';
-import { type ReactNode, useRef } from 'react';
+import { type ReactNode, useLayoutEffect, useRef } from 'react';
 import { X } from 'lucide-react';
 import { focusOn, opener } from './opener';
 
@@ -10,19 +10,24 @@ export function Dialog(props: {
   description?: string;
   children: ReactNode;
   wide?: boolean;
+  /** As large as the window: something is looked through. */
+  full?: boolean;
 }) {
   const from = useRef<HTMLElement | null>(null);
+  // A field that takes the focus by itself has it already here; what opened the dialog is outside of it.
+  useLayoutEffect(() => {
+    if (props.open) from.current = opener();
+  }, [props.open]);
   return (
     <Radix.Root open={props.open} onOpenChange={(open) => !open && props.onClose()}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-20 bg-ink/45" />
         <Radix.Content
-          onOpenAutoFocus={() => void (from.current = opener())}
           onCloseAutoFocus={(e) => {
             e.preventDefault();
             focusOn(from.current);
           }}
-          className={`fixed top-1/2 left-1/2 z-20 flex max-h-[88vh] -translate-x-1/2 -translate-y-1/2 flex-col gap-4 overflow-auto rounded-sm bg-paper p-6 ${props.wide ? 'w-[min(720px,calc(100vw-24px))]' : 'w-[min(460px,calc(100vw-24px))]'}`}
+          className={`fixed top-1/2 left-1/2 z-20 flex max-h-[88vh] -translate-x-1/2 -translate-y-1/2 flex-col gap-4 overflow-auto rounded-sm bg-paper p-6 ${props.full ? 'h-[calc(100vh-32px)] max-h-none w-[min(1560px,calc(100vw-32px))]' : props.wide ? 'w-[min(720px,calc(100vw-24px))]' : 'w-[min(460px,calc(100vw-24px))]'}`}
         >
           <div className="flex items-start justify-between gap-4">
             <Radix.Title className="text-lg font-semibold">{props.title}</Radix.Title>

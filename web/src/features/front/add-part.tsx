@@ -12,11 +12,11 @@ import {
   readyArea,
   readyParts,
 } from '@yosomi/core/cover';
-import { type Book, type Mark, alongSheet } from '@yosomi/core/project';
+import { type Asset, type Book, type Mark, alongSheet } from '@yosomi/core/project';
 import { SEEN } from '@yosomi/core/recipe';
-import { Feather, Image, PenLine, Plus, Signature, Stamp } from 'lucide-react';
+import { Feather, Image, Images, PenLine, Plus, Signature, Stamp } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { type ReactNode, useContext, useMemo, useState } from 'react';
+import { type ReactNode, Suspense, lazy, useContext, useMemo, useState } from 'react';
 import { sayFault } from '../../messages/say';
 import { freshId } from '../../platform/ids';
 import { useSession } from '../../state/session';
@@ -33,6 +33,8 @@ import { useHouse } from './use-house';
 import { useMarkInput } from './use-mark-input';
 import { usePictureInput } from './use-picture-input';
 import type { On } from './use-set';
+
+const FrontDesk = lazy(() => import('../desk/title-desk').then((m) => ({ default: m.FrontDesk })));
 
 /**
  * Adds a part and selects it: each is shown as it would look in the cover's own colours. It lands where it lies on no words and
@@ -55,7 +57,7 @@ export function AddPart(props: {
   const select = useSession((s) => s.select);
   const selectMany = useSession((s) => s.selectMany);
   const [open, setOpen] = useState(false);
-  const [dialog, setDialog] = useState<'symbol' | 'mark' | null>(null);
+  const [dialog, setDialog] = useState<'symbol' | 'mark' | 'desk' | null>(null);
   const [next, setNext] = useState<typeof dialog>(null);
   const offers = useMemo(() => offersOf(doc, colour), [doc, colour]);
   const ready = useMemo(
@@ -99,6 +101,16 @@ export function AddPart(props: {
       behindWords,
     ),
   );
+  /** A picture of the desk fills the cover, behind its words. */
+  const addFromDesk = (asset: Asset): void =>
+    add(
+      'Add a picture',
+      newPicture({ kind: 'asset', asset: asset.id }),
+      (book) => {
+        book.assets[asset.id] = asset;
+      },
+      behindWords,
+    );
   const { house, change } = useHouse();
   /** In a place and a colour that suit what is really painted there. */
   const landed = async (seed: PartSeed): Promise<PartSeed> => {
@@ -154,6 +166,11 @@ export function AddPart(props: {
       {dialog === 'mark' && (
         <MarkMaker colour={colour} swatches={swatches} onUse={addMade} onClose={() => setDialog(null)} />
       )}
+      {dialog === 'desk' && (
+        <Suspense fallback={null}>
+          <FrontDesk front={front} onAdd={addFromDesk} onClose={() => setDialog(null)} />
+        </Suspense>
+      )}
       {dialog === 'symbol' && (
         <SymbolFinder onUse={(form) => take(symbolOffer(form, doc, colour))} onClose={() => setDialog(null)} />
       )}
@@ -191,6 +208,7 @@ export function AddPart(props: {
             <DropdownMenu.Group>
               <Head>Pictures</Head>
               {item('picture', 'Picture', <Sign icon={<Image size={16} />} />, picture.open)}
+              {item('desk', 'Picture desk', <Sign icon={<Images size={16} />} />, () => setNext('desk'))}
               {item('symbol', 'Symbol', <Sign icon={<Feather size={16} />} />, () => setNext('symbol'))}
               {item('mark', 'Mark', <Sign icon={<Stamp size={16} />} />, mark.open)}
               {item('made-mark', 'Mark from a name', <Sign icon={<Signature size={16} />} />, () => setNext('mark'))}

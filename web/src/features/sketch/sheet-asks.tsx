@@ -1,6 +1,7 @@
 import { MOST_PICTURES, PICTURED, findStructure } from '@yosomi/core/sketch';
 import { FAMILIES } from '@yosomi/core/text';
-import { ImagePlus, Shuffle, X } from 'lucide-react';
+import { ImagePlus, Images, Shuffle, X } from 'lucide-react';
+import { Suspense, lazy, useState } from 'react';
 import { useFrom, useSession } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';
 import { Button } from '../../ui/button';
@@ -21,6 +22,8 @@ import { useDrawn } from './use-drawn';
 import { useRecompose } from './use-recompose';
 import { useSheetAsk } from './use-sheet';
 
+const SheetDesk = lazy(() => import('../desk/title-desk').then((m) => ({ default: m.SheetDesk })));
+
 const MOST_SEED = 999_999;
 /** The faces that can be asked for: one upright cut of each family, the heavier where it has several. */
 const FACES = FAMILIES.map((f) => {
@@ -37,6 +40,7 @@ export function SheetAsks() {
   const input = usePictureInput((taken) => void edit('Picture for the sheet', withPicture(taken.asset)));
   const recompose = useRecompose();
   const { drawing, draw } = useDrawn();
+  const [desk, setDesk] = useState(false);
   const marked = house.marks[0];
   const housed = house.colours.length > 0 || house.faces.length > 0;
   return (
@@ -73,6 +77,15 @@ export function SheetAsks() {
           <ImagePlus size={15} aria-hidden />
           Add a picture
         </Button>
+        <Button onClick={() => setDesk(true)}>
+          <Images size={15} aria-hidden />
+          Picture desk
+        </Button>
+        {desk && (
+          <Suspense fallback={null}>
+            <SheetDesk onClose={() => setDesk(false)} />
+          </Suspense>
+        )}
         <Menu
           label="Draw a picture"
           value={drawing ?? 'none'}

@@ -1,0 +1,18 @@
+import { CATALOGUE, type PaintingSpec } from '../paintings';
+import type { Reading } from './reading';
+import { READINGS } from './readings';
+
+/** A picture of the desk: what it is painted from, and what was measured of it. */
+export type DeskPicture = PaintingSpec & { readonly id: string; readonly reading: Reading };
+
+/** Every picture of the desk. */
+export const DESK: readonly DeskPicture[] = CATALOGUE.flatMap((one) => {
+  const reading = READINGS.get(one.id);
+  return reading ? [{ ...one, reading }] : [];
+});
+
+export const deskPicture = (id: string): DeskPicture | undefined => DESK.find((one) => one.id === id);
+
+/** What a picture of the desk may be used for, as a title keeps it beside the picture. */
+export const DESK_RIGHTS =
+  'Painted by the picture desk of Yosomi. Free to use and to sell, on covers and on goods; no credit is due.';

@@ -1,0 +1,3 @@
+export * from './desk';
+export * from './reading';
+export * from './search';

@@ -1,0 +1,83 @@
+import type { Book } from '@yosomi/core/project';
+import type { HouseAsk } from '@yosomi/core/recipe';
+import { proxy } from 'comlink';
+import type { DeskApi, DeskLook } from './desk.worker';
+import { type OwnWorker, ownWorker } from './own-worker';
+
+const start = (): OwnWorker<DeskApi> =>
+  ownWorker<DeskApi>(new Worker(new URL('./desk.worker.ts', import.meta.url), { type: 'module' }));
+
+type Wish = { readonly run: (worker: OwnWorker<DeskApi>) => Promise<boolean>; readonly signal: AbortSignal };
+
+let idle: OwnWorker<DeskApi>[] | null = null;
+let wishes: Wish[] = [];
+let users = 0;
+
+/** The desk is open: its workers stand by until it is closed. */
+export function openDesk(): () => void {
+  users++;
+  return () => {
+    users--;
+    if (users > 0) return;
+    idle?.forEach(({ end }) => end());
+    [idle, wishes] = [null, []];
+  };
+}
+
+/** Gives the first wish that is still one to a worker that has nothing to do. */
+function next(): void {
+  if (users === 0) return;
+  const count = Math.min(3, Math.max(1, navigator.hardwareConcurrency || 2));
+  idle ??= Array.from({ length: count }, () => start());
+  const mine = idle;
+  while (mine.length > 0 && wishes.length > 0) {
+    const wish = wishes.shift();
+    if (!wish || wish.signal.aborted) continue;
+    const worker = mine.pop() as OwnWorker<DeskApi>;
+    void wish.run(worker).then((well) => {
+      if (idle !== mine || !well) worker.end();
+      if (idle !== mine) return;
+      mine.push(well ? worker : start());
+      next();
+    });
+  }
+}
+
+/** A picture as one looks through them; who looks away (`signal`) waits no more. */
+export const deskLook = (
+  id: string,
+  book: Book | null,
+  house: HouseAsk,
+  signal: AbortSignal,
+): Promise<DeskLook | null> =>
+  new Promise((resolve, reject) => {
+    signal.addEventListener('abort', () => reject(new Error('looked away')));
+    wishes.push({
+      signal,
+      run: ({ api, ask }) =>
+        ask(api.look(id, book, house)).then(
+          (look) => (resolve(look), true),
+          (reason: unknown) => (reject(reason), false),
+        ),
+    });
+    next();
+  });
+
+/** A picture painted whole by a worker of its own; `stop` ends it, and null comes of that. */
+export function paintWhole(id: string, onProgress: (share: number) => void) {
+  const { api, ask, end } = start();
+  let stopped = false;
+  const done = ask(api.whole(id, proxy(onProgress)))
+    .catch((reason: unknown) => {
+      if (stopped) return null;
+      throw reason;
+    })
+    .finally(end);
+  return {
+    done,
+    stop: () => {
+      stopped = true;
+      end();
+    },
+  };
+}
