@@ -13,7 +13,7 @@ import { ROOT } from './setup.mjs';
 const CODECS = ['@jsquash/avif', '@jsquash/jpeg', '@jsquash/oxipng', '@jsquash/webp'];
 const COVERS = /^(built|demo|structures|sceneries)/;
 
-/** Maker by maker: what it is called in `recipe` or `pin`, the packages that it is handed, and the goldens that show it. */
+/** Maker by maker: what it is called in `recipe`, `pin` or `paintings`, the packages that it is handed, and the goldens that show it. */
 const MAKERS = {
   paint: { recipe: ['coverRaster', 'settledCover'], goldens: COVERS },
   trace: { recipe: ['scenePicture', 'pngFile'], goldens: /^(arrangements|demo|mockup|objects|table)/ },
@@ -26,6 +26,7 @@ const MAKERS = {
   epub: { recipe: ['ebookFile'], packages: CODECS, goldens: COVERS },
   pdf: { recipe: ['pdfFile'], packages: CODECS, goldens: COVERS },
   svg: { recipe: ['svgFile'], goldens: COVERS },
+  desk: { recipe: ['deskCover'], paintings: ['paintPicture'], goldens: /^desk/ },
 };
 
 /** What every picture stands on: shaping, Node's canvas, and how the browser paints. */
@@ -49,7 +50,9 @@ async function bundled(maker) {
   const entry = '\0maker';
   const source = [
     `export { ${maker.recipe.join(', ')} } from '@yosomi/core/recipe';`,
-    ...(maker.pin ? [`export { ${maker.pin.join(', ')} } from '@yosomi/core/pin';`] : []),
+    ...['pin', 'paintings'].flatMap((room) =>
+      maker[room] ? [`export { ${maker[room].join(', ')} } from '@yosomi/core/${room}';`] : [],
+    ),
     `export { BrowserStudio } from ${JSON.stringify(BROWSER)};`,
   ].join('\n');
   const bundle = await rolldown({

@@ -85,15 +85,15 @@ describe('what is measured of a picture', () => {
 
   it('finds the quiet side wherever it is, and none in noise', () => {
     const noisy = (_u: number, _v: number, x: number, y: number): number => ((x * 7 + y * 13 + x * y) % 5) * 60;
-    const with_ = (calm: (u: number, v: number) => boolean): string[] => [
+    const quietWhere = (calm: (u: number, v: number) => boolean): string[] => [
       ...readPicture(grey(160, 256, (u, v, x, y) => (calm(u, v) ? 120 : noisy(u, v, x, y)))).quiet,
     ];
-    expect(with_((u) => u < 0.56)).toEqual(['left']);
-    expect(with_((u) => u > 0.44)).toEqual(['right']);
-    expect(with_((_, v) => v < 0.42)).toEqual(['top']);
-    expect(with_((_, v) => v > 0.58)).toEqual(['foot']);
-    expect(with_((u, v) => u > 0.1 && u < 0.9 && v > 0.3 && v < 0.7)).toEqual(['middle']);
-    expect(with_(() => false)).toEqual([]);
+    expect(quietWhere((u) => u < 0.56)).toEqual(['left']);
+    expect(quietWhere((u) => u > 0.44)).toEqual(['right']);
+    expect(quietWhere((_, v) => v < 0.42)).toEqual(['top']);
+    expect(quietWhere((_, v) => v > 0.58)).toEqual(['foot']);
+    expect(quietWhere((u, v) => u > 0.1 && u < 0.9 && v > 0.3 && v < 0.7)).toEqual(['middle']);
+    expect(quietWhere(() => false)).toEqual([]);
   });
 
   it('does not call a place quiet that runs from black to white: no colour of words reads on it', () => {

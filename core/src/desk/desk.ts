@@ -16,3 +16,12 @@ export const deskPicture = (id: string): DeskPicture | undefined => DESK.find((o
 /** What a picture of the desk may be used for, as a title keeps it beside the picture. */
 export const DESK_RIGHTS =
   'Painted by the picture desk of Yosomi. Free to use and to sell, on covers and on goods; no credit is due.';
+
+/** Longer side of a picture that a title takes: a tall one fills a cover of 1600 x 2560 pixel for pixel. */
+const WHOLE_PX = 2560;
+
+/** Pixels of a picture as a title keeps it. */
+export function wholeSize({ tall }: PaintingSpec): { readonly widthPx: number; readonly heightPx: number } {
+  const widthPx = Math.round(WHOLE_PX / Math.max(1, tall));
+  return { widthPx, heightPx: Math.round(widthPx * tall) };
+}

@@ -9,8 +9,8 @@ import type { Symbols } from '../symbols';
 import { type HouseAsk, type Sketched, fillSlot, sheetAsk } from './sketches';
 import type { Studio } from './studio';
 
-/** Structures that show a picture whole, those that lay nothing on it first. */
-const WAYS = ['quiet-end', 'figure-at-foot', 'soft-ground', 'plate', 'label'] as const;
+/** Structures that show a picture whole and sharp, those that lay nothing on it first. Its colours stay its own: it is not graded. */
+const WAYS = ['quiet-end', 'figure-at-foot', 'plate', 'label'] as const;
 /** Faces and colours that are tried in each. */
 const TRIES = 2;
 
@@ -58,7 +58,7 @@ export async function deskCover(
     if (!plan.ok) return null;
     let best: { rank: number; made: Sketched & { pixels: Raster } } | null = null;
     for (const attempt of plan.value.slice(0, TRIES).flatMap(({ attempts }) => attempts)) {
-      const made = await fillSlot({ attempts: [attempt] }, on, studio, lookPx);
+      const made = await fillSlot({ attempts: [{ ...attempt, grade: 'plain' }] }, on, studio, lookPx);
       if (!made) continue;
       const rank = way === 'quiet-end' ? rankOf(made.doc, quiet) : 0;
       if (!best || rank < best.rank) best = { rank, made };

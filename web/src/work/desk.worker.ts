@@ -1,5 +1,5 @@
 import type { SurfaceImage } from '@yosomi/core/ink';
-import { DESK_RIGHTS, deskPicture } from '@yosomi/core/desk';
+import { DESK_RIGHTS, deskPicture, wholeSize } from '@yosomi/core/desk';
 import { MOTIFS, paintPicture } from '@yosomi/core/paintings';
 import type { Raster } from '@yosomi/core/pixels';
 import { type Asset, Book, assetId } from '@yosomi/core/project';
@@ -11,8 +11,7 @@ import { LRUCache } from 'lru-cache';
 import { bitmapOf } from './bitmaps';
 import { BrowserStudio } from './browser-studio';
 
-/** Width of a painted picture as a title keeps it, and as it is looked through. */
-const WHOLE_PX = 1600;
+/** Width of a painted picture as it is looked through, before words are set on it and after. */
 const SMALL_PX = 400;
 const LOOK_PX = 240;
 const QUALITY = 92;
@@ -39,7 +38,7 @@ class DeskStudio extends BrowserStudio {
     const sample = this.small.get(key) ?? paintPicture(spec, SMALL_PX, (ink, px) => this.paint(ink, px, new Map()));
     if (!sample) return null;
     this.small.set(key, sample);
-    return { key, sample, widthPx: WHOLE_PX, heightPx: Math.round(WHOLE_PX * spec.tall) };
+    return { key, sample, ...wholeSize(spec) };
   }
 }
 
@@ -72,7 +71,7 @@ const api = {
     if (!spec) return null;
     const painted = paintPicture(
       spec,
-      WHOLE_PX,
+      wholeSize(spec).widthPx,
       (ink, px) => studio.paint(ink, px, new Map()),
       (share) => {
         onProgress(share * 0.9);

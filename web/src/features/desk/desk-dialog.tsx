@@ -80,7 +80,7 @@ export function DeskDialog(props: { book: Book | null; house?: HouseAsk; uses: r
         {hasWords && <Check label="With the title on them" checked={withWords} onChange={setWithWords} />}
       </div>
       <div className="-mx-6 -mb-6 flex min-h-0 flex-1 border-t border-line">
-        <div className="min-w-0 flex-1 overflow-y-auto bg-table p-6" onKeyDown={stepAmong}>
+        <div className="min-w-0 flex-1 overflow-y-auto bg-table p-4 min-[900px]:p-6" onKeyDown={stepAmong}>
           {found.length === 0 ? (
             <Nothing
               words={ask.words}
@@ -92,7 +92,7 @@ export function DeskDialog(props: { book: Book | null; house?: HouseAsk; uses: r
           ) : (
             <ul
               aria-label="Pictures of the desk"
-              className="grid grid-cols-[repeat(auto-fill,minmax(136px,1fr))] gap-x-5 gap-y-6"
+              className="grid grid-cols-[repeat(auto-fill,minmax(118px,1fr))] gap-x-5 gap-y-6"
             >
               {found.map((one, i) => (
                 <DeskTile
@@ -108,7 +108,10 @@ export function DeskDialog(props: { book: Book | null; house?: HouseAsk; uses: r
             </ul>
           )}
         </div>
-        <aside aria-label="The chosen picture" className="flex w-72 shrink-0 flex-col gap-4 overflow-y-auto p-5">
+        <aside
+          aria-label="The chosen picture"
+          className="flex w-52 shrink-0 flex-col gap-4 overflow-y-auto p-5 min-[900px]:w-72"
+        >
           {picture ? (
             <Chosen
               key={picture.id}

@@ -7,6 +7,7 @@ import {
   SHAPES,
   type Shape,
   shapeOf,
+  wholeSize,
 } from '@yosomi/core/desk';
 import { HANDS, HAND_NAMES, MOTIFS } from '@yosomi/core/paintings';
 import type { MenuGroup } from '../../ui/menu';
@@ -50,13 +51,14 @@ export const pictureName = ({ motif, hand }: DeskPicture): string =>
   `${MOTIFS[motif].name}, ${HANDS[hand].name.toLowerCase()}`;
 
 /** What is measured of a picture, in words. */
-export function factsOf({ reading, tall }: DeskPicture): [name: string, value: string][] {
-  const { light, colours, quiet } = reading;
-  const shape = SHAPE_NAMES[shapeOf(tall)];
+export function factsOf(picture: DeskPicture): [name: string, value: string][] {
+  const { light, colours, quiet } = picture.reading;
+  const { widthPx, heightPx } = wholeSize(picture);
+  const shape = SHAPE_NAMES[shapeOf(picture.tall)];
   return [
     ['Quiet', quiet.length > 0 ? quiet.map((place) => PLACE_NAMES[place].toLowerCase()).join(', ') : 'nowhere'],
     ['Colours', colours.map(colourName).join(', ') || 'Many'],
     ['Lightness', `${Math.round(light * 100)} of 100`],
-    ['Size', `${shape}, 1600 x ${Math.round(1600 * tall)} px`],
+    ['Size', `${shape}, ${widthPx} x ${heightPx} px`],
   ];
 }

@@ -1,6 +1,6 @@
 import { keyOf } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
-import type { HouseAsk } from '@yosomi/core/recipe';
+import { type HouseAsk, VERSIONS } from '@yosomi/core/recipe';
 import { useQuery } from '@tanstack/react-query';
 import { type RefObject, useEffect, useState } from 'react';
 import { deskLook } from '../../work/desk';
@@ -23,6 +23,7 @@ export const useDeskLook = (id: string, book: Book | null, house: HouseAsk) =>
   useQuery({
     queryKey: [
       'desk',
+      VERSIONS.desk,
       id,
       book &&
         keyOf({ brief: book.brief, sheet: book.sheet, width: book.cover.widthPx, height: book.cover.heightPx, house }),
