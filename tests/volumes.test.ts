@@ -58,7 +58,7 @@ describe('a picture of several titles', () => {
   });
 });
 
-describe('many titles on the command line', () => {
+describe('many titles on the command line', { timeout: 240_000 }, () => {
   const folder = mkdtempSync(join(tmpdir(), 'volumes-'));
   const put = (name: string, project: Project): string => {
     const path = join(folder, name);

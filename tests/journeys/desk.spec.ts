@@ -130,6 +130,11 @@ test('from the Shelf: a picture first, then its title', async ({ page }) => {
   await desk(page).getByRole('button', { name: 'Start a title with it' }).click();
   const dialog = page.getByRole('dialog', { name: 'A new title from this picture' });
   await expect(dialog).toBeVisible({ timeout: 150_000 });
+  // Who thinks again is back at the desk.
+  await dialog.getByRole('button', { name: 'Cancel' }).click();
+  await expect(dialog).toBeHidden();
+  await desk(page).getByRole('button', { name: 'Start a title with it' }).click();
+  await expect(dialog).toBeVisible({ timeout: 150_000 });
   await dialog.getByLabel('Title', { exact: true }).fill('What the Wood Keeps');
   await dialog.getByRole('button', { name: 'Compose covers' }).click();
   await expect(page.getByRole('list', { name: 'Pictures of the sheet' }).getByRole('listitem')).toHaveCount(1);

@@ -222,14 +222,14 @@ export function ShelfPage() {
             starting={starting}
             onClose={() => {
               setFromWords(false);
+              // The desk is still there, for another picture.
               setFromDesk(null);
-              setDesk(false);
               if (starting.kind === 'picture') void drop();
             }}
             onStarted={(id, step) => {
               setFromWords(false);
+              // The desk is still there, for another picture.
               setFromDesk(null);
-              setDesk(false);
               if (starting.kind === 'picture') void drop();
               void navigate(`/title/${id}/${step}`);
             }}
