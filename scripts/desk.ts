@@ -17,33 +17,10 @@ const rows = CATALOGUE.map(({ id, ...spec }) => {
 });
 writeFileSync(
   join(ROOT, 'core/src/desk/readings.ts'),
-  `import type { ColourName, Place, Reading } from './reading';
-
-/** Written by \`npm run desk\`: picture, lightness, warmth, busyness, quiet places, colours. */
-const TABLE = \`
+  `/** Written by \`npm run desk\`: picture, lightness, warmth, busyness, quiet places, colours. */
+export const READINGS = \`
 ${rows.join('\n')}
 \`;
-
-const listed = <T extends string>(list: string): T[] => (list === '-' ? [] : (list.split(',') as T[]));
-
-/** What was measured of each picture of the desk. */
-export const READINGS: ReadonlyMap<string, Reading> = new Map(
-  TABLE.trim()
-    .split('\\n')
-    .map((row) => {
-      const [id, light, warmth, busy, quiet, colours] = row.trim().split(' ');
-      return [
-        id,
-        {
-          light: Number(light),
-          warmth: Number(warmth),
-          busy: Number(busy),
-          quiet: listed<Place>(quiet),
-          colours: listed<ColourName>(colours),
-        },
-      ];
-    }),
-);
 `,
 );
 console.log(`${rows.length} pictures of the desk read`);

@@ -53,7 +53,7 @@ test('words, the desk, a quiet place, a cover: the title stands on the picture, 
 
   await test.step('it becomes the cover, painted whole', async () => {
     await desk(page).getByRole('button', { name: 'Make it the cover' }).click();
-    await expect(desk(page).getByRole('progressbar', { name: 'Painting it whole' })).toBeVisible();
+    await expect(desk(page).getByRole('progressbar', { name: 'Painting whole: A candle' })).toBeVisible();
     await expect(page.getByText('The cover is on the Front')).toBeVisible({ timeout: 150_000 });
     await expect(desk(page)).toBeHidden();
     await step(page, 'Front');

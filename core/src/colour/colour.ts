@@ -56,6 +56,13 @@ export function withLightness(hex: Hex, lightness: number, chroma = 1): Hex {
   return hexOf(rgbOfLab([lightness, a * chroma, b * chroma]));
 }
 
+/** A colour between two, as the eye sees it: `share` 0 is the first, 1 the second. */
+export function between(a: Hex, b: Hex, share: number): Hex {
+  const [x, y] = [labOf(rgbOf(a)), labOf(rgbOf(b))];
+  const at = (i: number): number => x[i] + (y[i] - x[i]) * share;
+  return hexOf(rgbOfLab([at(0), at(1), at(2)]));
+}
+
 export const chromaOf = (lab: Lab): number => Math.hypot(lab[1], lab[2]);
 
 /** Relative luminance 0..1 (WCAG 2.2). */

@@ -1,13 +1,25 @@
 import { CATALOGUE, type PaintingSpec } from '../paintings';
-import type { Reading } from './reading';
+import type { ColourName, Place, Reading } from './reading';
 import { READINGS } from './readings';
 
 /** A picture of the desk: what it is painted from, and what was measured of it. */
 export type DeskPicture = PaintingSpec & { readonly id: string; readonly reading: Reading };
 
-/** Every picture of the desk. */
+const listed = <T extends string>(list: string): T[] => (list === '-' ? [] : (list.split(',') as T[]));
+
+const MEASURED: ReadonlyMap<string, Reading> = new Map(
+  READINGS.trim()
+    .split('\n')
+    .map((row) => {
+      const [id, light, warmth, busy, quiet, colours] = row.trim().split(' ');
+      const measured = { light: Number(light), warmth: Number(warmth), busy: Number(busy) };
+      return [id, { ...measured, quiet: listed<Place>(quiet), colours: listed<ColourName>(colours) }];
+    }),
+);
+
+/** Every picture of the desk; one that was not read yet (`npm run desk`) is left out, and a test says so. */
 export const DESK: readonly DeskPicture[] = CATALOGUE.flatMap((one) => {
-  const reading = READINGS.get(one.id);
+  const reading = MEASURED.get(one.id);
   return reading ? [{ ...one, reading }] : [];
 });
 

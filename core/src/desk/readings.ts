@@ -1,7 +1,5 @@
-import type { ColourName, Place, Reading } from './reading';
-
 /** Written by `npm run desk`: picture, lightness, warmth, busyness, quiet places, colours. */
-const TABLE = `
+export const READINGS = `
   ridges.photographic.dawn.3 0.65 -0.007 9.0 - grey,blue,brown
   ridges.gouache.plum.5 0.45 -0.025 8.3 - violet,red
   ridges.cut-paper.dawn.1 0.64 -0.009 8.1 top grey,blue,brown
@@ -244,24 +242,3 @@ const TABLE = `
   clock.cut-paper.rust.4 0.58 0.044 13.3 top brown,red,white
   clock.flat.teal.1 0.44 -0.003 12.3 top teal,white
 `;
-
-const listed = <T extends string>(list: string): T[] => (list === '-' ? [] : (list.split(',') as T[]));
-
-/** What was measured of each picture of the desk. */
-export const READINGS: ReadonlyMap<string, Reading> = new Map(
-  TABLE.trim()
-    .split('\n')
-    .map((row) => {
-      const [id, light, warmth, busy, quiet, colours] = row.trim().split(' ');
-      return [
-        id,
-        {
-          light: Number(light),
-          warmth: Number(warmth),
-          busy: Number(busy),
-          quiet: listed<Place>(quiet),
-          colours: listed<ColourName>(colours),
-        },
-      ];
-    }),
-);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { HAND_NAMES, MOTIF_NAMES } from '../paintings';
+import { CATALOGUE, HAND_NAMES, MOTIF_NAMES } from '../paintings';
 import { DESK } from './desk';
 import { COLOURS, PLACES } from './reading';
 import { type DeskAsk, SHAPES, anyPicture, searchDesk, shapeOf } from './search';
@@ -10,6 +10,7 @@ const motifs = (words: string): string[] => [...new Set(find(words).found.map(({
 describe('the desk', () => {
   it('has over 160 pictures, each once and each of its kind read, of every motif and in every hand eight or more', () => {
     expect(DESK.length).toBeGreaterThanOrEqual(160);
+    expect(DESK.length, 'run `npm run desk`').toBe(CATALOGUE.length);
     expect(new Set(DESK.map(({ id }) => id)).size).toBe(DESK.length);
     for (const motif of MOTIF_NAMES)
       expect(

@@ -5,8 +5,8 @@ import { noise } from '../texture';
 export type Plane = Float32Array<ArrayBuffer>;
 
 /**
- * What hands paint on. `rgb` are sRGB codes 0..1; `ways` are directions of strokes, radians; `edges` 0..1 where things end; `depth` 0 near..1
- * far. `k` is the width in pixels.
+ * What hands paint on. `rgb` are sRGB codes 0..1; `ways` are directions of strokes, radians; `edges` 0..1 where things end. `k` is the
+ * width in pixels.
  */
 export type Canvas = {
   readonly width: number;

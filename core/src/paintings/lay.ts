@@ -75,13 +75,13 @@ export function layDown(canvas: Canvas, layer: Layer, mask: Patch | null, hand: 
         tone = stepped(tone * 0.5 + 0.5, steps) * 2 - 1;
         mix = stepped(mix, steps + 2);
       }
-      // Half a code of noise keeps smooth skies from showing bands.
       const shade = clamp((tone * 0.5 + 0.5) * (SHADES - 1), 0, SHADES - 1);
       const [low, part] = [Math.floor(shade), shade - Math.floor(shade)];
       const high = Math.min(SHADES - 1, low + 1);
       for (let c = 0; c < 3; c++) {
         const a = first[low * 3 + c] * (1 - part) + first[high * 3 + c] * part;
         const b = last[low * 3 + c] * (1 - part) + last[high * 3 + c] * part;
+        // Half a code of noise keeps smooth skies from showing bands.
         const own = a + (b - a) * mix + speck(seed, x * 3 + c, y) * 0.002;
         const was = rgb[i * 3 + c];
         rgb[i * 3 + c] = layer.light ? 1 - (1 - was) * (1 - own * cover) : was + (own - was) * cover;

@@ -43,7 +43,7 @@ export function paintPicture(
   const hand = HANDS[spec.hand];
   const canvas = canvasOf(widthPx, Math.round(widthPx * tall), seed);
   const whole = { x: 0, y: 0, width: canvas.width, height: canvas.height };
-  // As far as anything reaches out of its own outline: softness, shadow, a wandering edge.
+  // So far a thing reaches out of its own outline: softness, shadow, a wandering edge.
   const margin = Math.ceil(0.05 * widthPx);
   const layers = MOTIFS[spec.motif].draw(sitting);
   for (const [i, layer] of layers.entries()) {

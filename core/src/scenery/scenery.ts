@@ -1,5 +1,5 @@
 import { type Random, never, seeded } from '../base';
-import { type Hex, hexOf, labOf, rgbOf, rgbOfLab } from '../colour';
+import { type Hex, between } from '../colour';
 import { type Ink, type InkItem, fill, flat, stroke } from '../ink';
 import { type Path, type Point, PathBuilder, polygonPath, smoothPath } from '../plane';
 import { H, W, dot, glow, hill, sky, trunk, veil } from './brushes';
@@ -16,12 +16,6 @@ export type SceneryColours = {
   readonly near: Hex;
   readonly light: Hex;
 };
-
-function between(a: Hex, b: Hex, share: number): Hex {
-  const [x, y] = [labOf(rgbOf(a)), labOf(rgbOf(b))];
-  const at = (i: number): number => x[i] + (y[i] - x[i]) * share;
-  return hexOf(rgbOfLab([at(0), at(1), at(2)]));
-}
 
 /** A picture as a display list, 1600 x 2560; the same seed and colours give the same picture. */
 export function scenery(kind: SceneryKind, seed: number, colours: SceneryColours): Ink {

@@ -228,7 +228,6 @@ export function ShelfPage() {
             }}
             onStarted={(id, step) => {
               setFromWords(false);
-              // The desk is still there, for another picture.
               setFromDesk(null);
               if (starting.kind === 'picture') void drop();
               void navigate(`/title/${id}/${step}`);

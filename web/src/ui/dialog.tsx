@@ -3,6 +3,12 @@ import { type ReactNode, useLayoutEffect, useRef } from 'react';
 import { X } from 'lucide-react';
 import { focusOn, opener } from './opener';
 
+const SIZES = {
+  plain: 'max-h-[88vh] w-[min(460px,calc(100vw-24px))]',
+  wide: 'max-h-[88vh] w-[min(720px,calc(100vw-24px))]',
+  full: 'h-[calc(100vh-32px)] w-[min(1560px,calc(100vw-32px))]',
+} as const;
+
 export function Dialog(props: {
   open: boolean;
   onClose(): void;
@@ -27,7 +33,7 @@ export function Dialog(props: {
             e.preventDefault();
             focusOn(from.current);
           }}
-          className={`fixed top-1/2 left-1/2 z-20 flex max-h-[88vh] -translate-x-1/2 -translate-y-1/2 flex-col gap-4 overflow-auto rounded-sm bg-paper p-6 ${props.full ? 'h-[calc(100vh-32px)] max-h-none w-[min(1560px,calc(100vw-32px))]' : props.wide ? 'w-[min(720px,calc(100vw-24px))]' : 'w-[min(460px,calc(100vw-24px))]'}`}
+          className={`fixed top-1/2 left-1/2 z-20 flex -translate-x-1/2 -translate-y-1/2 flex-col gap-4 overflow-auto rounded-sm bg-paper p-6 ${SIZES[props.full ? 'full' : props.wide ? 'wide' : 'plain']}`}
         >
           <div className="flex items-start justify-between gap-4">
             <Radix.Title className="text-lg font-semibold">{props.title}</Radix.Title>

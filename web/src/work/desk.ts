@@ -16,6 +16,7 @@ let users = 0;
 /** The desk is open: its workers stand by until it is closed. */
 export function openDesk(): () => void {
   users++;
+  next();
   return () => {
     users--;
     if (users > 0) return;

@@ -2,7 +2,7 @@ import type { SurfaceImage } from '@yosomi/core/ink';
 import { DESK_RIGHTS, deskPicture, wholeSize } from '@yosomi/core/desk';
 import { MOTIFS, paintPicture } from '@yosomi/core/paintings';
 import type { Raster } from '@yosomi/core/pixels';
-import { type Asset, Book, assetId } from '@yosomi/core/project';
+import { Book, assetId } from '@yosomi/core/project';
 import { type HouseAsk, type TakenPicture, deskCover } from '@yosomi/core/recipe';
 import type { Doc } from '@yosomi/core/cover';
 import type { Sketch } from '@yosomi/core/sketch';
@@ -10,16 +10,16 @@ import { expose, transfer } from 'comlink';
 import { LRUCache } from 'lru-cache';
 import { bitmapOf } from './bitmaps';
 import { BrowserStudio } from './browser-studio';
+import { paintedPicture } from './painted-picture';
 
 /** Width of a painted picture as it is looked through, before words are set on it and after. */
 const SMALL_PX = 400;
 const LOOK_PX = 240;
-const QUALITY = 92;
 
 /** A picture of the desk as one looks through them: with a title's words where they fit, else by itself. */
 export type DeskLook = {
   readonly bitmap: ImageBitmap;
-  readonly cover: { readonly sketch: Sketch; readonly doc: Doc; readonly titleFromPx: number | null } | null;
+  readonly cover: { readonly sketch: Sketch; readonly doc: Doc } | null;
 };
 
 /** Knows pictures of the desk by the name of their place there, before any title has them. */
@@ -58,7 +58,7 @@ const api = {
     const bitmap = await bitmapOf(
       made ? made.pixels : studio.pixelsOf(studio.resized(studio.imageOf(one.sample), LOOK_PX)),
     );
-    const cover = made && { sketch: made.sketch, doc: made.doc, titleFromPx: made.titleFromPx };
+    const cover = made && { sketch: made.sketch, doc: made.doc };
     return transfer({ bitmap, cover }, [bitmap]);
   },
 
@@ -79,15 +79,7 @@ const api = {
       },
     );
     if (!painted) return null;
-    const bytes = await studio.encodeJpeg(painted, QUALITY, false);
-    const asset: Asset = {
-      id: assetId(bytes),
-      format: 'jpeg',
-      widthPx: painted.width,
-      heightPx: painted.height,
-      name: MOTIFS[spec.motif].name,
-      rights: DESK_RIGHTS,
-    };
+    const { asset, bytes } = await paintedPicture(studio, painted, MOTIFS[spec.motif].name, DESK_RIGHTS);
     onProgress(1);
     const sample = studio.pixelsOf(studio.resized(studio.imageOf(painted), SMALL_PX));
     return transfer({ taken: { asset, bytes, sample }, stoodFor: keyOfDesk(id) }, [bytes.buffer, sample.data.buffer]);

@@ -2,7 +2,7 @@ import type { Fault } from '@yosomi/core/base';
 import type { BookKind, Mood } from '@yosomi/core/book';
 import { neighbours } from '@yosomi/core/demo';
 import type { Raster } from '@yosomi/core/pixels';
-import { type Asset, Book, assetId } from '@yosomi/core/project';
+import { type Asset, Book } from '@yosomi/core/project';
 import { type SceneryKind, scenery } from '@yosomi/core/scenery';
 import {
   type Sketched,
@@ -29,6 +29,7 @@ import {
 import { expose, transfer } from 'comlink';
 import { bitmapOf } from './bitmaps';
 import { BrowserStudio } from './browser-studio';
+import { paintedPicture } from './painted-picture';
 
 /** What a sheet asks, with its pictures by id: each worker reads them itself. */
 export type SheetJob = Omit<SheetAsk, 'pictures' | 'symbols'> & {
@@ -113,16 +114,9 @@ const api = {
   /** A picture drawn by the product itself, as a file for a title. */
   async drawn(kind: SceneryKind, seed: number, mood: Mood): Promise<{ asset: Asset; bytes: Uint8Array<ArrayBuffer> }> {
     const ink = scenery(kind, seed, sceneryColours(mood, seed));
-    const bytes = await studio.encodeJpeg(studio.paint(ink, ink.widthPx, new Map()), 90, false);
-    const asset: Asset = {
-      id: assetId(bytes),
-      format: 'jpeg',
-      widthPx: ink.widthPx,
-      heightPx: ink.heightPx,
-      name: `${kind}-${seed}`,
-      rights: 'Drawn by this program for this title; free to use and to sell.',
-    };
-    return { asset, bytes };
+    const pixels = studio.paint(ink, ink.widthPx, new Map());
+    const rights = 'Drawn by this program for this title; free to use and to sell.';
+    return paintedPicture(studio, pixels, `${kind}-${seed}`, rights);
   },
 
   /**

@@ -1,5 +1,5 @@
 import type { Random } from '../../base';
-import { type Hex, hexOf, labOf, rgbOf, rgbOfLab } from '../../colour';
+import type { Hex } from '../../colour';
 import { type InkItem, fill, flat, stroke } from '../../ink';
 import {
   type Path,
@@ -17,19 +17,15 @@ const WHITE = flat('#ffffff');
 
 /** Areas and lines of a mask, in thousandths of the width. */
 export const area = (path: Path): InkItem => fill(path, WHITE);
-export const line = (path: Path, wide: number): InkItem => stroke(path, wide, WHITE);
+/** A line; with `dash`, in lengths of dash and gap. */
+export const line = (path: Path, wide: number, dash: readonly number[] = []): InkItem =>
+  stroke(path, wide, WHITE, { dash } as Partial<InkItem>);
+export { between } from '../../colour';
 export const disc = (x: number, y: number, r: number, ry = r): InkItem => area(ellipsePath(x, y, r, ry));
 export const box = (x: number, y: number, width: number, height: number, radius = 0): InkItem =>
   area(rectPath({ x, y, width, height }, radius));
 export const polygon = (...points: readonly (readonly [number, number])[]): InkItem =>
   area(polygonPath(points.map(([x, y]) => ({ x, y }))));
-
-/** A colour between two, as the eye sees it. */
-export function between(a: Hex, b: Hex, share: number): Hex {
-  const [x, y] = [labOf(rgbOf(a)), labOf(rgbOf(b))];
-  const at = (i: number): number => x[i] + (y[i] - x[i]) * share;
-  return hexOf(rgbOfLab([at(0), at(1), at(2)]));
-}
 
 export const ranged = (random: Random, from: number, to: number): number => from + (to - from) * random();
 

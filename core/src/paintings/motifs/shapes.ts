@@ -69,7 +69,7 @@ export const planets: Motif = (s) => {
         if (i === 0) b.move(qx, qy);
         else b.line(qx, qy);
       }
-      made.push({ ...line(b.done(), r * wide) });
+      made.push(line(b.done(), r * wide));
     }
     return { shape: made, colour: between(c.light, c.accent, 0.35), tone: (u) => (u - x / 1000) * -0.8 };
   };
@@ -127,7 +127,7 @@ export const contours: Motif = (s) => {
     [x, y] = [nx, ny];
   }
   layers.push({
-    shape: [{ ...line(way.done(), 7), dash: [20, 15] } as ReturnType<typeof line>],
+    shape: [line(way.done(), 7, [20, 15])],
     colour: c.accent,
     fine: true,
   });

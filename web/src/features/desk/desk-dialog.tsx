@@ -123,7 +123,7 @@ export function DeskDialog(props: { book: Book | null; house?: HouseAsk; uses: r
             >
               {(look) =>
                 painting.done !== null ? (
-                  <Working label="Painting it whole" done={painting.done} onStop={painting.stop} />
+                  <Working label={`Painting whole: ${painting.name}`} done={painting.done} onStop={painting.stop} />
                 ) : (
                   <div className="flex flex-col gap-2">
                     {props.uses
@@ -133,7 +133,7 @@ export function DeskDialog(props: { book: Book | null; house?: HouseAsk; uses: r
                           key={use.label}
                           kind={i === 0 ? 'ink' : undefined}
                           disabled={!look}
-                          onClick={() => painting.paint(picture.id, (whole) => use.run(whole, look?.cover ?? null))}
+                          onClick={() => painting.paint(picture, (whole) => use.run(whole, look?.cover ?? null))}
                         >
                           {use.label}
                         </Button>
@@ -172,7 +172,7 @@ function Chosen(props: {
       <h3 className="text-[15px] font-semibold">{props.name}</h3>
       {props.children(data ?? null)}
       {data && props.book && !data.cover && (
-        <p className="text-ink-2">The title does not read anywhere on it. On the Front it can have a plate.</p>
+        <p className="text-ink-2">The title fits nowhere on it as it is. On the Front it can be set by hand.</p>
       )}
       <dl className="flex flex-col gap-1.5">
         {props.facts.map(([name, value]) => (
