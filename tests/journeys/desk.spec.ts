@@ -83,6 +83,17 @@ test('nothing found proposes words; by keys alone a picture comes onto the sheet
 }) => {
   test.setTimeout(300_000);
   await begin(page);
+  await expect(page.getByRole('button', { name: 'Picture desk' })).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Covers of the sheet' }).getByRole('listitem').first()).toBeVisible({
+    timeout: 60_000,
+  });
+  await page.keyboard.press('ControlOrMeta+k');
+  await page.keyboard.type('picture desk');
+  await expect(page.getByRole('option')).toHaveText(['Picture desk']);
+  await page.keyboard.press('Enter');
+  await expect(shows(page)).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(desk(page)).toBeHidden();
   await page.getByRole('button', { name: 'Picture desk' }).focus();
   await page.keyboard.press('Enter');
   await expect(shows(page)).toBeFocused();

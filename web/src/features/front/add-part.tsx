@@ -16,9 +16,10 @@ import { type Asset, type Book, type Mark, alongSheet } from '@yosomi/core/proje
 import { SEEN } from '@yosomi/core/recipe';
 import { Feather, Image, Images, PenLine, Plus, Signature, Stamp } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { type ReactNode, Suspense, lazy, useContext, useMemo, useState } from 'react';
+import { type ReactNode, Suspense, lazy, useContext, useEffect, useMemo, useState } from 'react';
 import { sayFault } from '../../messages/say';
 import { freshId } from '../../platform/ids';
+import { useActions } from '../../state/actions';
 import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { useOfferPictures } from '../../work/queries';
@@ -59,6 +60,16 @@ export function AddPart(props: {
   const [open, setOpen] = useState(false);
   const [dialog, setDialog] = useState<'symbol' | 'mark' | 'desk' | null>(null);
   const [next, setNext] = useState<typeof dialog>(null);
+  const offerAction = useActions((s) => s.offer);
+  const withdraw = useActions((s) => s.withdraw);
+  useEffect(() => {
+    if (!front) return undefined;
+    const also = 'photo image library find search background';
+    offerAction('front-desk', [
+      { id: 'front-desk', label: 'Picture desk', also, group: 'Front', run: () => setDialog('desk') },
+    ]);
+    return () => withdraw('front-desk');
+  }, [front, offerAction, withdraw]);
   const offers = useMemo(() => offersOf(doc, colour), [doc, colour]);
   const ready = useMemo(
     () => (stored ? readyOffers(doc, readyWords(stored), wordsColour(doc) ?? colour) : []),

@@ -1,7 +1,8 @@
 import { MOST_PICTURES, PICTURED, findStructure } from '@yosomi/core/sketch';
 import { FAMILIES } from '@yosomi/core/text';
 import { ImagePlus, Images, Shuffle, X } from 'lucide-react';
-import { Suspense, lazy, useState } from 'react';
+import { Suspense, lazy, useEffect, useState } from 'react';
+import { useActions } from '../../state/actions';
 import { useFrom, useSession } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';
 import { Button } from '../../ui/button';
@@ -41,6 +42,15 @@ export function SheetAsks() {
   const recompose = useRecompose();
   const { drawing, draw } = useDrawn();
   const [desk, setDesk] = useState(false);
+  const offer = useActions((s) => s.offer);
+  const withdraw = useActions((s) => s.withdraw);
+  useEffect(() => {
+    const also = 'photo image library find search background';
+    offer('sheet-desk', [
+      { id: 'sheet-desk', label: 'Picture desk', also, group: 'Sketches', run: () => setDesk(true) },
+    ]);
+    return () => withdraw('sheet-desk');
+  }, [offer, withdraw]);
   const marked = house.marks[0];
   const housed = house.colours.length > 0 || house.faces.length > 0;
   return (
