@@ -111,11 +111,11 @@ export const READINGS = `
   city.flat.violet.2 0.31 -0.076 18.4 top violet,black
   city.cut-paper.plum.4 0.38 -0.032 15.6 top,middle violet
   city.gouache.ember.1 0.31 0.018 16.6 top,middle red,black,brown
-  rain.photographic.sea.1 0.47 -0.049 15.8 - blue
-  rain.gouache.blue.3 0.32 -0.034 15.7 top blue,black,grey
-  rain.ink.slate.2 0.60 -0.001 20.3 - grey
+  rain.photographic.sea.1 0.47 -0.049 15.9 - blue
+  rain.gouache.blue.3 0.32 -0.034 15.8 top blue,black,grey
+  rain.ink.slate.2 0.60 -0.001 20.4 - grey
   rain.flat.plum.4 0.36 -0.023 17.3 - violet,red,black
-  rain.pastel.teal.5 0.43 -0.005 18.2 - teal,grey
+  rain.pastel.teal.5 0.43 -0.005 18.1 - teal,grey
   room.photographic.lemon.3 0.55 0.079 11.8 - brown,orange
   room.gouache.rust.2 0.51 0.053 10.7 - red,brown
   room.flat.sea.4 0.55 -0.035 8.7 - blue

@@ -11,5 +11,5 @@ export const VERSIONS = {
   epub: 'c2b83ceeb0',
   pdf: '70dcb952ff',
   svg: 'b0ac917e2b',
-  desk: 'f3a6a8d052',
+  desk: 'd9e6011894',
 } as const;

@@ -156,15 +156,16 @@ export const rain: Motif = (s) => {
   const foot = level * 1000 + 150;
   const h = 250;
   const dome = new PathBuilder()
-    .move(fx - 105, foot - h * 0.86)
-    .cubic(fx - 96, foot - h * 1.26, fx + 96, foot - h * 1.26, fx + 105, foot - h * 0.86);
+    .move(fx - 105, foot - h * 0.93)
+    .cubic(fx - 96, foot - h * 1.34, fx + 96, foot - h * 1.34, fx + 105, foot - h * 0.93);
   for (let i = 0; i < 4; i++)
-    dome.quad(fx + 105 - 26 - i * 52.5, foot - h * 0.93, fx + 105 - (i + 1) * 52.5, foot - h * 0.86);
-  layers.push({ shape: figure(fx, foot, h), colour: between(c.near, '#000000', 0.45) });
+    dome.quad(fx + 105 - 26 - i * 52.5, foot - h * 1.01, fx + 105 - (i + 1) * 52.5, foot - h * 0.93);
+  const stick = new PathBuilder().move(fx + 30, foot - h * 0.5).line(fx + 4, foot - h * 1.2);
+  layers.push({ shape: [...figure(fx, foot, h), line(stick.done(), 4)], colour: between(c.near, '#000000', 0.45) });
   layers.push({
     shape: [area(dome.close().done())],
     colour: random() < 0.6 ? c.accent : between(c.near, '#000000', 0.2),
-    tone: (u) => (0.5 - Math.abs(u * 1000 - fx) / 105) * 0.5,
+    tone: (u) => 0.35 - ((u * 1000 - fx + 35) / 130) ** 2 * 0.9,
   });
   layers.push(
     shade(between(c.near, '#000000', 0.4), (u, v) =>
