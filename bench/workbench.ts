@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
+import { untold } from '@yosomi/core/book';
 import { assetId, packProject } from '@yosomi/core/project';
 import { fileOf, scenePixels } from '../tests/fixtures/pictures';
 import { median } from './rows';
@@ -16,7 +17,7 @@ export async function busyTitle(folder: string): Promise<string> {
     widthPx: 4000,
     heightPx: 6000,
     name: 'Hills',
-    rights: '',
+    rights: untold,
   };
   const { book } = await finishedProject(400, 640, { title: 'Thirty Parts' });
   const cover = busyCover(asset.id, ['grain', 'vignette', 'rays']);

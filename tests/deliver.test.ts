@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import sharp from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { slug } from '@yosomi/core/base';
+import { untold } from '@yosomi/core/book';
 import { inGreys, nearestGreys } from '@yosomi/core/glance';
 import { fill, flat, outlinesOnTop } from '@yosomi/core/ink';
 import { type Raster, largestDifference, raster, ssim } from '@yosomi/core/pixels';
@@ -151,7 +152,12 @@ describe('a package', () => {
     const id = Object.keys(project.book.assets)[0];
     const book: Book = {
       ...project.book,
-      assets: { [id]: { ...project.book.assets[id], rights: 'Ida Quill, by leave of 3 May' } },
+      assets: {
+        [id]: {
+          ...project.book.assets[id],
+          rights: { ...untold, source: 'By leave of 3 May', maker: 'Ida Quill', use: 'covers' },
+        },
+      },
     };
     const told = packageReadme(
       book,
@@ -159,7 +165,9 @@ describe('a package', () => {
       MADE,
     );
     expect(told).toContain('Alt text: Cover of The Weight of Lanterns by Oda Penhallow.');
-    expect(told).toContain('Test picture (800 x 1280 px)\r\n  Ida Quill, by leave of 3 May');
+    expect(told).toContain(
+      'Test picture (800 x 1280 px)\r\n  Source: By leave of 3 May\r\n  Made by: Ida Quill\r\n  May be sold on covers, not on goods.\r\n',
+    );
     expect(told).not.toContain('No rights are noted');
     expect(packageReadme(project.book, [], MADE)).toContain('No rights are noted: ask before you publish it.');
     expect(packageReadme(wordsBook(), [], MADE)).toContain('No pictures are used');

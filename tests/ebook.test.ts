@@ -16,10 +16,11 @@ beforeAll(async () => {
   jpeg = await fileOf(picturePixels(320, 512), 'jpeg');
 });
 
-const make = (own: Partial<Brief> = {}): Uint8Array<ArrayBuffer> =>
+const make = (own: Partial<Brief> = {}, credits: readonly string[] = []): Uint8Array<ArrayBuffer> =>
   makeEpub({
     brief: { ...emptyBrief, title: 'The Weight of Lanterns', author: 'Oda Penhallow', ...own },
     cover: { bytes: jpeg, widthPx: 320, heightPx: 512 },
+    credits,
     identifier: 'urn:uuid:00000000-0000-4000-8000-000000000001',
     modified: '2026-11-25T10:00:00Z',
   });

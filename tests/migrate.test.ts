@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { ownPainting, untold } from '@yosomi/core/book';
 import { shrink, ssim } from '@yosomi/core/pixels';
 import { replay } from '@yosomi/core/base';
 import { BOOK_SCHEMA, Book, type Project, packProject, readBook, readStep, unpackProject } from '@yosomi/core/project';
@@ -40,6 +41,8 @@ describe.each([
   'schema-13/words',
   'schema-14/pictured',
   'schema-14/words',
+  'schema-15/pictured',
+  'schema-15/words',
 ])('a title of %s', (name) => {
   const opened = unpackProject(fixture(`${name}.yosomi`));
 
@@ -268,6 +271,52 @@ describe('words and documents of schema 12', () => {
       groups: {},
       guides: null,
     });
+  });
+});
+
+describe('rights of schema 15', () => {
+  const opened = unpackProject(fixture('schema-15/pictured.yosomi'));
+  const SENTENCE = 'Ida Quill, by leave of 3 May';
+
+  it('say what the sentence said, and claim nothing that it did not', () => {
+    if (!opened.ok) throw new Error(opened.fault.code);
+    const [asset] = Object.values(opened.value.book.assets);
+    expect(asset.rights).toEqual({ ...untold, source: SENTENCE });
+  });
+
+  it('are known where the program itself wrote the sentence', () => {
+    if (!opened.ok) throw new Error(opened.fault.code);
+    const [asset] = Object.values(opened.value.book.assets);
+    const desk =
+      'Painted by the picture desk of Yosomi. Free to use and to sell, on covers and on goods; no credit is due.';
+    for (const [rights, source] of [
+      [desk, 'The picture desk'],
+      ['Drawn by this program for this title; free to use and to sell.', 'Drawn for this title'],
+    ]) {
+      const read = readBook({ ...opened.value.book, schema: 15, assets: { [asset.id]: { ...asset, rights } } });
+      expect(read.ok && read.value.assets[asset.id].rights).toEqual(ownPainting(source));
+    }
+  });
+
+  it('and so do the steps that wrote them', () => {
+    const picture = { id: 'abcdef1', format: 'png', widthPx: 9, heightPx: 9, name: 'x', rights: SENTENCE };
+    const step = {
+      label: 'Rights of a picture',
+      forward: [{ op: 'replace', path: ['assets', 'abcdef1', 'rights'], value: SENTENCE }],
+      back: [
+        { op: 'replace', path: ['assets', 'abcdef1', 'rights'], value: '' },
+        { op: 'add', path: ['assets', 'abcdef1'], value: picture },
+        { op: 'replace', path: ['brief', 'title'], value: SENTENCE },
+      ],
+      key: null,
+    };
+    const now = readStep(step as never, 15)!;
+    expect(now.forward[0].value).toEqual({ ...untold, source: SENTENCE });
+    expect(now.back.map(({ value }) => value)).toEqual([
+      untold,
+      { ...picture, rights: { ...untold, source: SENTENCE } },
+      SENTENCE,
+    ]);
   });
 });
 

@@ -1,3 +1,4 @@
+import { untold } from '@yosomi/core/book';
 import { newFace, newPinScene } from '@yosomi/core/pin';
 import { type Book, type Project, missingFiles, packProject, unpackProject } from '@yosomi/core/project';
 import { deliverables, gather, makeDeliverable, missingFile, settledCover, verdictOf } from '@yosomi/core/recipe';
@@ -64,7 +65,7 @@ describe('a cover whose picture is not there', () => {
   it('is found in a scene, in another title of the scene, on a promo and on a photograph', async () => {
     const { book, files } = await pictureProject();
     const studio = new NodeStudio(files);
-    const lost = { id: 'lost000000', format: 'png' as const, widthPx: 9, heightPx: 9, name: 'Gone', rights: '' };
+    const lost = { id: 'lost000000', format: 'png' as const, widthPx: 9, heightPx: 9, name: 'Gone', rights: untold };
     const scene = { ...book.scene, ground: { kind: 'picture' as const, asset: lost.id } };
     const withLost = { ...book, assets: { ...book.assets, [lost.id]: lost } };
     expect(await missingFile(withLost, 'scene', studio)).toBeNull();

@@ -1,4 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
+import { untold } from '@yosomi/core/book';
 import { newFace, newPinScene } from '@yosomi/core/pin';
 import type { Raster } from '@yosomi/core/pixels';
 import { type Asset, type Book, assetId } from '@yosomi/core/project';
@@ -20,7 +21,14 @@ import { wordsBook } from './fixtures/books';
 /** A title with a photograph that its cover is pinned on. */
 async function withPhotograph(): Promise<{ book: Book; files: Map<string, Uint8Array> }> {
   const bytes = await fileOf(scenePixels(900, 700), 'jpeg');
-  const asset: Asset = { id: assetId(bytes), format: 'jpeg', widthPx: 900, heightPx: 700, name: 'Desk', rights: '' };
+  const asset: Asset = {
+    id: assetId(bytes),
+    format: 'jpeg',
+    widthPx: 900,
+    heightPx: 700,
+    name: 'Desk',
+    rights: untold,
+  };
   const corners: [number, number][] = [
     [520, 180],
     [700, 200],

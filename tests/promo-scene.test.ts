@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { untold } from '@yosomi/core/book';
 import { change } from '@yosomi/core/base';
 import { defaultScene, plainThing } from '@yosomi/core/mockup';
 import type { Raster } from '@yosomi/core/pixels';
@@ -114,7 +115,7 @@ describe('a campaign that shows its books in a kept scene', () => {
     expect(done(base, showCampaignIn('campaign-1', pictured)).scenes.stack.scene.things[0].art).toEqual({
       kind: 'this',
     });
-    const asset = { id: 'abcdef1', format: 'png' as const, widthPx: 9, heightPx: 9, name: 'x', rights: '' };
+    const asset = { id: 'abcdef1', format: 'png' as const, widthPx: 9, heightPx: 9, name: 'x', rights: untold };
     const owner = done(base, (b) => void (b.assets[asset.id] = asset), showCampaignIn('campaign-1', pictured));
     expect(assetsInUse(owner)).toContain('abcdef1');
   });

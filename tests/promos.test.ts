@@ -1,4 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
+import { untold } from '@yosomi/core/book';
 import type { SurfaceImage } from '@yosomi/core/ink';
 import { type Rect, contains } from '@yosomi/core/plane';
 import type { Book, Project } from '@yosomi/core/project';
@@ -468,7 +469,7 @@ describe('what would be lost in silence', () => {
   it('a picture that is gone stops the campaign that shows it, and no other', async () => {
     const { book } = books[0];
     const [guide] = Object.values(book.promos);
-    const asset = { id: 'gonepicture', format: 'png' as const, widthPx: 9, heightPx: 9, name: 'Gone', rights: '' };
+    const asset = { id: 'gonepicture', format: 'png' as const, widthPx: 9, heightPx: 9, name: 'Gone', rights: untold };
     const behind = {
       ...guide,
       id: 'other',

@@ -1,3 +1,4 @@
+import { untold } from '@yosomi/core/book';
 import { change } from '@yosomi/core/base';
 import {
   type Doc,
@@ -279,7 +280,7 @@ describe('a picture that is cut out', () => {
     const assets = Object.fromEntries(
       Object.entries(names).map(([id, name]) => [
         id,
-        { id, name, format: 'png' as const, widthPx: 40, heightPx: 60, rights: '' },
+        { id, name, format: 'png' as const, widthPx: 40, heightPx: 60, rights: untold },
       ]),
     );
     const titled = { ...book, cover: doc, assets };

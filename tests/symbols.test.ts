@@ -1,9 +1,24 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { shippedSymbols } from '@yosomi/node-kit';
+import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT, shippedSymbols } from '@yosomi/node-kit';
+import { DrawnForm } from '@yosomi/core/cover';
 import { readPathData } from '@yosomi/core/forms';
 import { drawnBounds } from '@yosomi/core/plane';
-import { KNOWN_WORDS, broughtToMind, ideasOf, readSymbols, searchSymbols } from '@yosomi/core/symbols';
+import {
+  KNOWN_WORDS,
+  NOUN_WORDS,
+  broughtToMind,
+  ideasOf,
+  packetOf,
+  readPacket,
+  readSilhouettes,
+  readSymbols,
+  searchSilhouettes,
+  searchSymbols,
+  silhouetteCredit,
+} from '@yosomi/core/symbols';
 
 const symbols = shippedSymbols();
 
@@ -75,6 +90,72 @@ describe('a search by nouns', () => {
       }),
       { numRuns: 60 },
     );
+  });
+});
+
+describe('the detailed silhouettes', () => {
+  const folder = join(ROOT, 'assets/symbols/silhouettes');
+  const json = (name: string): unknown => JSON.parse(readFileSync(join(folder, `${name}.json`), 'utf8'));
+  const all = readSilhouettes(json('names'));
+  const packets = Math.ceil(all.names.length / all.packet);
+
+  it('are thousands, each an outline of its own that fills its box and fits into a part', () => {
+    expect(all.names.length).toBeGreaterThan(2000);
+    expect(new Set(all.names).size).toBe(all.names.length);
+    expect(readdirSync(folder)).toHaveLength(packets + 1);
+    const drawn = Array.from({ length: packets }, (_, i) => readPacket(json(`packet-${i}`), all, i)).flat();
+    expect(drawn.map(({ id }) => id)).toEqual(all.names);
+    for (const { id, ratio, d } of drawn) {
+      const form = { kind: 'drawn', ratio, paths: [{ d, colour: null }], credit: silhouetteCredit(id) };
+      expect(DrawnForm.safeParse(form).success, id).toBe(true);
+      const path = readPathData(d);
+      if (!path.ok) throw new Error(id);
+      const box = drawnBounds(path.value);
+      expect(Math.max(Math.abs(box.x), Math.abs(box.y)), id).toBeLessThan(2);
+      expect(Math.abs(box.width - 1000 * ratio) + Math.abs(box.height - 1000), id).toBeLessThan(4);
+    }
+  });
+
+  it('lie in the packet that their name says, and a damaged or another packet is refused', () => {
+    for (const id of ['abacus', 'barn-owl', all.names[all.names.length - 1]]) {
+      const packet = packetOf(all, id)!;
+      expect(readPacket(json(`packet-${packet}`), all, packet).map((one) => one.id)).toContain(id);
+    }
+    expect(packetOf(all, 'no-such-thing')).toBeNull();
+    expect(() => readPacket(json('packet-0'), all, packets - 1)).toThrow();
+    expect(() => readPacket(json('packet-0'), all, packets + 4)).toThrow();
+    expect(() => readPacket((json('packet-0') as unknown[]).slice(1), all, 0)).toThrow();
+    expect(() => readSilhouettes({ packet: 0, names: [] })).toThrow();
+  });
+
+  it.each([
+    ['owl', 'owl'],
+    ['Eule', 'owl'],
+    ['búho', 'owl'],
+    ['chouette', 'owl'],
+    ['barn owl', 'barn-owl'],
+    ['wolves', 'wolf-head'],
+    ['Schlüssel', 'key'],
+    ['château', 'castle'],
+    ['Hexe', 'witch-face'],
+    ['LIGHTHOUSE', 'lighthouse'],
+  ])('are found for %s: first %s', (query, first) => {
+    expect(searchSilhouettes(all, query)[0]).toBe(first);
+  });
+
+  it('are found by every noun of their table, all for nothing, and none for what is no thing', () => {
+    const words = NOUN_WORDS.filter((word) => searchSilhouettes(all, word).length === 0);
+    expect(words).toEqual([]);
+    expect(searchSilhouettes(all, ' ')).toEqual(all.names);
+    expect(searchSilhouettes(all, 'qqqqqqqq')).toEqual([]);
+    for (const id of searchSilhouettes(all, 'dragon head')) {
+      expect(searchSilhouettes(all, 'dragon')).toContain(id);
+      expect(searchSilhouettes(all, 'head')).toContain(id);
+    }
+  });
+
+  it('ask for the credit of each', () => {
+    expect(silhouetteCredit('barn-owl')).toBe('Symbol “Barn owl” by the contributors of game-icons, CC BY 3.0');
   });
 });
 

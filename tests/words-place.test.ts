@@ -1,3 +1,4 @@
+import { untold } from '@yosomi/core/book';
 import { change } from '@yosomi/core/base';
 import { compose, inkBox, textOf } from '@yosomi/core/compose';
 import {
@@ -158,7 +159,10 @@ describe('a picture that is added', () => {
     const added = edited(
       {
         ...book,
-        assets: { ...book.assets, [id]: { id, format: 'jpeg', widthPx: 400, heightPx: 640, name: 'n', rights: '' } },
+        assets: {
+          ...book.assets,
+          [id]: { id, format: 'jpeg', widthPx: 400, heightPx: 640, name: 'n', rights: untold },
+        },
       },
       addPart('new', seed, behindWords(book.cover)),
     );

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { type Result, fail, ok } from '@yosomi/core/base';
-import { emptyBrief } from '@yosomi/core/book';
+import { emptyBrief, untold } from '@yosomi/core/book';
 import { finishedCover } from '@yosomi/core/compose';
 import { writePng } from '@yosomi/core/image-file';
 import { type Scene, type Thing, defaultScene, readScene, spineThickness } from '@yosomi/core/mockup';
@@ -54,7 +54,14 @@ const mockup: Command = {
       if (!read.ok) return read;
       const { width, height } = read.value.raster;
       const bytes = writePng(flatten(read.value.raster, WHITE), 72);
-      const asset: Asset = { id: assetId(bytes), format: 'png', widthPx: width, heightPx: height, name, rights: '' };
+      const asset: Asset = {
+        id: assetId(bytes),
+        format: 'png',
+        widthPx: width,
+        heightPx: height,
+        name,
+        rights: untold,
+      };
       files.set(asset.id, bytes);
       assets[asset.id] = asset;
       return ok(asset);

@@ -59,6 +59,7 @@ async function editionOf(args: Arguments, coverFile: string, source: Blob): Prom
     words,
     titlePage: await titlePageOf(args, source),
     ...(line === undefined ? {} : { pageLine: { text: line, at: 'foot' } }),
+    ...(args.flags.has('credit') ? { credits: [args.flags.get('credit') ?? ''].filter((text) => text.trim()) } : {}),
     modified: nowText(),
   };
   return ok(edition);
@@ -79,8 +80,8 @@ const WORDS = ['title', 'subtitle', 'author', 'publisher', 'language', 'identifi
 export const epubSetCover: Command = {
   name: 'epub set-cover',
   usage:
-    'epub set-cover IN.epub COVER --out OUT.epub [--title T] [--subtitle S] [--author A] [--publisher P] [--language L] [--identifier I] [--date D] [--website W] [--alt TEXT] [--title-page | --replace-title-page] [--line TEXT] [--report R.json]',
-  flags: ['out', 'report', 'alt', 'line', ...WORDS],
+    'epub set-cover IN.epub COVER --out OUT.epub [--title T] [--subtitle S] [--author A] [--publisher P] [--language L] [--identifier I] [--date D] [--website W] [--alt TEXT] [--title-page | --replace-title-page] [--line TEXT] [--credit TEXT] [--report R.json]',
+  flags: ['out', 'report', 'alt', 'line', 'credit', ...WORDS],
   switches: ['title-page', 'replace-title-page'],
   writes: { out: ['epub'], report: null },
   async run(args) {

@@ -24,6 +24,7 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'field-wrong': (d) => `${d.where} is too long or not written as it should be; see "help".`,
   'mark-letters': (d) => `No letters were found. Name up to ${d.most} with --letters.`,
   'mark-unsuited': (d) => `${d.letters} cannot be drawn as "${d.way}". These serve: ${d.known || 'none'}.`,
+  'picture-unknown': () => 'This picture is not in the title.',
   'campaign-gone': () => 'This campaign is not in the title.',
   'campaigns-full': (d) => `A title holds up to ${d.most} campaigns.`,
   'flag-unknown': (d) => `There is no option ${d.flag} here; see "help".`,

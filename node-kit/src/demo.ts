@@ -1,3 +1,4 @@
+import { ownPainting } from '@yosomi/core/book';
 import { type DemoBook, demoBooks, demoCampaigns } from '@yosomi/core/demo';
 import { type Asset, type Book, type Project, assetId } from '@yosomi/core/project';
 import { startFromPicture, startFromWords } from '@yosomi/core/recipe';
@@ -28,7 +29,7 @@ async function makeDemo(demo: DemoBook, place: number): Promise<Project> {
     widthPx: picture.width,
     heightPx: picture.height,
     name: demo.picture.name,
-    rights: 'Made for this demo; free to use.',
+    rights: ownPainting('Made for this demo'),
   };
   const sample = shrink(picture, 400, 640);
   const book = startFromPicture(start, asset, sample, demo.cover(asset.id));

@@ -78,6 +78,8 @@ test('from words and a kind to a cover with a symbol that the words bring to min
     await expect(dialog.getByLabel('What it shows')).toBeFocused();
     await page.keyboard.type('Schlüssel');
     await expect(dialog.locator('[data-tile]').first()).toHaveAttribute('data-tile', 'key');
+    // Past the choice of hands to the drawings.
+    await page.keyboard.press('Tab');
     await page.keyboard.press('Tab');
     await page.keyboard.press('ArrowRight');
     await expect(dialog.locator('[data-tile="keyhole"]')).toBeFocused();

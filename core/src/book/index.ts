@@ -1,2 +1,3 @@
 export * from './brief';
 export * from './genres';
+export * from './rights';

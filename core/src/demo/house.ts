@@ -30,7 +30,7 @@ export const FERN: Mark['form'] = { kind: 'drawn', ratio: 0.66, paths: [{ d: fro
 
 /** The house style that the demo books share. */
 export const demoHouse: House = {
-  schema: 2,
+  schema: 3,
   name: 'Fernhollow Press',
   colours: ['#16302b', '#efe7d6', '#a5452c', '#d9a441'],
   faces: [],

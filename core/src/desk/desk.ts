@@ -1,3 +1,4 @@
+import { ownPainting } from '../book';
 import { CATALOGUE, type PaintingSpec } from '../paintings';
 import type { ColourName, Place, Reading } from './reading';
 import { READINGS } from './readings';
@@ -26,8 +27,7 @@ export const DESK: readonly DeskPicture[] = CATALOGUE.flatMap((one) => {
 export const deskPicture = (id: string): DeskPicture | undefined => DESK.find((one) => one.id === id);
 
 /** What a picture of the desk may be used for, as a title keeps it beside the picture. */
-export const DESK_RIGHTS =
-  'Painted by the picture desk of Yosomi. Free to use and to sell, on covers and on goods; no credit is due.';
+export const DESK_RIGHTS = ownPainting('The picture desk');
 
 /** Longer side of a picture that a title takes: a tall one fills a cover of 1600 x 2560 pixel for pixel. */
 const WHOLE_PX = 2560;

@@ -18,6 +18,7 @@ export type Change = {
     | 'website'
     | 'title-page'
     | 'page-line'
+    | 'credits'
     | 'contents';
   readonly before: string;
   readonly after: string;

@@ -1,5 +1,6 @@
 import { MOST_UNPACKED, type Piece, type Writing, writeArchive } from '../archive';
 import { type Finding, type Result, fail, ok, xml } from '../base';
+import { putCredits } from './credits';
 import { type Change, type Draft, draftOf } from './draft';
 import { writeMarkup } from './markup';
 import { type EditionWords, putWords } from './metadata';
@@ -15,6 +16,8 @@ export type Edition = {
   readonly titlePage?: 'added' | { readonly insteadOf: string } | null;
   /** A line at the head or foot of every page of text. */
   readonly pageLine?: PageLine;
+  /** Lines that are due for what the cover shows, on a page at the end; none takes away those of an earlier edition, left out keeps them. */
+  readonly credits?: readonly string[];
   /** When the edition is made, ISO 8601 in UTC without fractions. */
   readonly modified: string;
 };
@@ -53,6 +56,7 @@ export async function newEdition(
   if (edition.pageLine) await putPageLine(draft, edition.pageLine);
   if (cover) await putCover(draft, cover);
   if (edition.titlePage) putTitlePage(draft, edition.titlePage === 'added' ? null : edition.titlePage.insteadOf);
+  if (edition.credits) await putCredits(draft, edition.credits);
   putModified(draft, edition.modified);
   const { pkg } = draft.epub;
   draft.written.set(pkg.path, writeMarkup(pkg.doc));

@@ -1,12 +1,15 @@
 import { xml } from '../base';
 import { zipSync, type Zippable } from 'fflate';
 import { type Brief, seriesLine } from '../book';
+import { creditLines } from './credits';
 import { containerOf } from './edition';
 import { coverPage } from './pages';
 
 export type EpubInput = {
   readonly brief: Brief;
   readonly cover: { readonly bytes: Uint8Array<ArrayBuffer>; readonly widthPx: number; readonly heightPx: number };
+  /** Lines that are due for what the cover shows; they stand at the foot of the title page. */
+  readonly credits: readonly string[];
   /** A urn, for example urn:uuid:... */
   readonly identifier: string;
   /** ISO 8601 in UTC without fractions: 2026-11-25T10:00:00Z. */
@@ -27,7 +30,7 @@ export function coverAlt(brief: Brief): string {
  * An EPUB 3.3 with a cover page, a title page and navigation. The cover is one image, marked as such for new and old
  * reading systems, shown whole on any screen. Equal input gives equal bytes.
  */
-export function makeEpub({ brief, cover, identifier, modified }: EpubInput): Uint8Array<ArrayBuffer> {
+export function makeEpub({ brief, cover, credits, identifier, modified }: EpubInput): Uint8Array<ArrayBuffer> {
   const title = brief.title.trim() || 'Untitled';
   const author = brief.author.trim();
   const alt = coverAlt(brief);
@@ -54,7 +57,7 @@ ${body}
     'frontmatter',
     `    <section epub:type="titlepage">
 ${line('series', seriesLine(brief))}      <h1>${xml(title)}</h1>
-${line('subtitle', brief.subtitle)}${line('author', author)}${line('publisher', brief.publisher)}${line('website', brief.website)}    </section>`,
+${line('subtitle', brief.subtitle)}${line('author', author)}${line('publisher', brief.publisher)}${line('website', brief.website)}${creditLines(credits, '      ')}    </section>`,
     'book.css',
   );
   const nav = `<?xml version="1.0" encoding="UTF-8"?>
@@ -121,6 +124,8 @@ h1 { font-size: 2em; line-height: 1.15; margin: 0.6em 0; }
 .subtitle { font-style: italic; }
 .author { margin-top: 2.5em; }
 .publisher { margin-top: 6em; }
+.cover-credits { font-size: 0.7em; margin-top: 2em; }
+.cover-credits + .cover-credits { margin-top: 0; }
 `;
   const entries: Zippable = {
     mimetype: [utf8('application/epub+zip'), { level: 0 }],

@@ -2,47 +2,76 @@ import { finding, xml } from '../base';
 import { type Draft, isTaken } from './draft';
 import { NS, append, named, parseMarkup, writeMarkup } from './markup';
 import { wordsOf } from './metadata';
+import type { Package } from './package';
 import { isCoverPage, readPage, readText } from './pages';
 import { folderOf, freePath } from './paths';
 
 /** A line of text that each file of the book's text is to carry once, at its head or foot. */
 export type PageLine = { readonly text: string; readonly at: 'head' | 'foot' };
 
+type PageWish = {
+  readonly title: string;
+  readonly style: string;
+  /** What the page is in terms of EPUB 3. */
+  readonly type: string;
+  /** Another mark of the body. */
+  readonly mark?: string;
+  readonly body: string;
+};
+
+/** A page of ours in the version and language of a book. `body` is markup of whole lines. */
+export function pageSource(pkg: Package, { title, style, type, mark, body }: PageWish): Uint8Array {
+  const three = pkg.version === 3;
+  const { language } = wordsOf(pkg);
+  const lang = language ? ` xml:lang="${xml(language)}"` : '';
+  return new TextEncoder().encode(`<?xml version="1.0" encoding="UTF-8"?>
+${three ? '<!DOCTYPE html>' : '<!DOCTYPE html PUBLIC "-//W3C//DTD XHTML 1.1//EN" "http://www.w3.org/TR/xhtml11/DTD/xhtml11.dtd">'}
+<html xmlns="${NS.xhtml}"${three ? ` xmlns:epub="${NS.ops}"` : ''}${lang}>
+  <head>
+    <title>${xml(title)}</title>
+    <style type="text/css">
+      ${style}
+    </style>
+  </head>
+  <body${mark ? ` class="${mark}"` : ''}${three ? ` epub:type="${type}"` : ''}>
+${body}  </body>
+</html>
+`);
+}
+
+/** Puts a page beside the others of the book, under a free name; it is in no order yet. */
+export function addPage(draft: Draft, name: string, source: Uint8Array): { id: string; path: string } {
+  const { pkg } = draft.epub;
+  const folder = folderOf(pkg.items.find((item) => /xhtml/.test(item.type))?.path ?? pkg.path);
+  const path = freePath(folder, name, 'xhtml', isTaken(draft));
+  draft.written.set(path, source);
+  const id = pkg.freeId(name);
+  pkg.addItem(id, path, 'application/xhtml+xml');
+  return { id, path };
+}
+
 /** Writes a page with the book's own words: before the first page that is no cover, or in the place of the old title page. */
 export function putTitlePage(draft: Draft, insteadOf: string | null): void {
   const { pkg } = draft.epub;
   const words = wordsOf(pkg);
-  const three = pkg.version === 3;
-  const lang = words.language ? ` xml:lang="${xml(words.language)}"` : '';
-  const line = (name: string, text: string): string => (text ? `\n    <p class="${name}">${xml(text)}</p>` : '');
-  const source = `<?xml version="1.0" encoding="UTF-8"?>
-${three ? '<!DOCTYPE html>' : '<!DOCTYPE html PUBLIC "-//W3C//DTD XHTML 1.1//EN" "http://www.w3.org/TR/xhtml11/DTD/xhtml11.dtd">'}
-<html xmlns="${NS.xhtml}"${three ? ` xmlns:epub="${NS.ops}"` : ''}${lang}>
-  <head>
-    <title>${xml(words.title || 'Title page')}</title>
-    <style type="text/css">
-      body { margin: 12% 8%; text-align: center; }
+  const line = (name: string, text: string): string => (text ? `    <p class="${name}">${xml(text)}</p>\n` : '');
+  const source = pageSource(pkg, {
+    title: words.title || 'Title page',
+    style: `body { margin: 12% 8%; text-align: center; }
       .subtitle { font-style: italic; }
       .author { margin-top: 3em; }
       .publisher, .website { font-size: 0.85em; }
-      .publisher { margin-top: 6em; }
-    </style>
-  </head>
-  <body${three ? ' epub:type="titlepage"' : ''}>
-    <h1>${xml(words.title || 'Untitled')}</h1>${line('subtitle', words.subtitle)}${line('author', words.author)}${line('publisher', words.publisher)}${line('website', words.website)}
-  </body>
-</html>
-`;
+      .publisher { margin-top: 6em; }`,
+    type: 'titlepage',
+    body: `    <h1>${xml(words.title || 'Untitled')}</h1>
+${line('subtitle', words.subtitle)}${line('author', words.author)}${line('publisher', words.publisher)}${line('website', words.website)}`,
+  });
   if (insteadOf !== null && draft.epub.files.has(insteadOf)) {
-    draft.written.set(insteadOf, new TextEncoder().encode(source));
+    draft.written.set(insteadOf, source);
     draft.changes.push({ what: 'title-page', before: insteadOf, after: insteadOf });
     return;
   }
-  const folder = folderOf(pkg.items.find((item) => /xhtml/.test(item.type))?.path ?? pkg.path);
-  const path = freePath(folder, 'title-page', 'xhtml', isTaken(draft));
-  draft.written.set(path, new TextEncoder().encode(source));
-  const id = pkg.freeId('title-page');
-  pkg.addItem(id, path, 'application/xhtml+xml');
+  const { id, path } = addPage(draft, 'title-page', source);
   const spine = pkg.section('spine');
   const [first, second] = pkg.spine;
   const put = draft.changes.some((c) => c.what === 'cover-page' && c.after === first?.item?.path);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Brief, emptyBrief } from '../book';
+import { Brief, Rights, emptyBrief } from '../book';
 import { Area, CurveNode, Room, WordsPart, Doc, type Fill, type Part } from '../cover';
 import { Scene, assetsOf, defaultScene } from '../mockup';
 import { PinScene, pinAssetsOf } from '../pin';
@@ -13,8 +13,7 @@ export const Asset = z.object({
   widthPx: z.number().int().min(1).max(30_000),
   heightPx: z.number().int().min(1).max(30_000),
   name: z.string().max(200),
-  /** Who made it and by which right it is used, in a person's own words; empty where it is not told. */
-  rights: z.string().max(300).default(''),
+  rights: Rights,
 });
 export type Asset = z.infer<typeof Asset>;
 
@@ -79,7 +78,7 @@ export const NamedScene = z.object({ name: z.string().max(80), scene: Scene });
 export type NamedScene = z.infer<typeof NamedScene>;
 
 export const MOST_VERSIONS = 60;
-export const BOOK_SCHEMA = 15;
+export const BOOK_SCHEMA = 16;
 
 /** Everything known of one title. The flat cover is the source; mockup, promos and files hold only how they are made from it. */
 export const Book = z.object({

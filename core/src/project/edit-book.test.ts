@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { emptyBrief } from '../book';
+import { emptyBrief, untold } from '../book';
 import { addPart, docOf, newGround, newPicture, removePart, setPart } from '../cover';
 import { newCampaign } from '../promo';
 import {
@@ -115,7 +115,7 @@ describe('campaigns of a title', () => {
   });
 
   it('keep the pictures that stand behind them, and those of parts that were added', () => {
-    const asset = (id: string) => ({ id, format: 'png' as const, widthPx: 9, heightPx: 9, name: id, rights: '' });
+    const asset = (id: string) => ({ id, format: 'png' as const, widthPx: 9, heightPx: 9, name: id, rights: untold });
     const shown = done(book, (b) => {
       b.assets = { behind1: asset('behind1'), added99: asset('added99'), unused9: asset('unused9') };
       b.promos.first.style.backing = { kind: 'picture', asset: 'behind1' };

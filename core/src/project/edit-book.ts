@@ -1,4 +1,5 @@
 import { type Change, type Edit, type Result, change, fail, fault } from '../base';
+import { type Rights, isUntold } from '../book';
 import type { Doc } from '../cover';
 import { type Scene, adopted } from '../mockup';
 import { type Campaign, MOST_CAMPAIGNS, type MessageKind, newCampaign } from '../promo';
@@ -33,11 +34,26 @@ export const onScene =
   (book) =>
     edit(book.scene);
 
+/** Makes a picture known to a title. One that it knew keeps what was told of its rights: the file says nothing of them. */
+export function takeAsset(book: Book, asset: Asset): void {
+  const known = book.assets[asset.id];
+  book.assets[asset.id] = known && isUntold(asset.rights) ? { ...asset, rights: known.rights } : asset;
+}
+
+/** Tells of a picture's rights; what is left out stays. Fault: `picture-unknown`. */
+export const setRights =
+  (id: string, rights: Partial<Rights>): Edit<Book> =>
+  (book) => {
+    const asset = book.assets[id];
+    if (!asset) return fault('picture-unknown');
+    asset.rights = { ...asset.rights, ...rights };
+  };
+
 /** An edit that shows a picture which the title may not know yet. */
 export const withAsset =
   (asset: Asset, edit: Edit<Book>): Edit<Book> =>
   (book) => {
-    book.assets[asset.id] = asset;
+    takeAsset(book, asset);
     return edit(book);
   };
 

@@ -5,7 +5,7 @@ import { OwnFace } from './book';
 
 /** What a publisher's titles share: colours, faces, marks and styles of words that are at hand in each of them. */
 export const House = z.object({
-  schema: z.literal(2),
+  schema: z.literal(3),
   name: z.string().max(120),
   colours: z.array(HexColour).max(24),
   faces: z.array(OwnFace).max(40),
@@ -17,8 +17,14 @@ export type House = z.infer<typeof House>;
 /** Schema 1 had no styles. */
 const withStyles: Migration = (old) => ({ ...old, styles: [], schema: 2 });
 
+/** Until schema 3 marks asked for no credit: one that does must not be lost to a reader who does not know of it. */
+const withCredits: Migration = (old) => ({ ...old, schema: 3 });
+
 /** The house style as it is stored. Faults: `house-newer`, `house-wrong`. */
-export const Houses = versioned('house', House, [withStyles], { newer: 'house-newer', wrong: 'house-wrong' });
+export const Houses = versioned('house', House, [withStyles, withCredits], {
+  newer: 'house-newer',
+  wrong: 'house-wrong',
+});
 export type Mark = House['marks'][number];
 
-export const emptyHouse: House = { schema: 2, name: '', colours: [], faces: [], marks: [], styles: [] };
+export const emptyHouse: House = { schema: 3, name: '', colours: [], faces: [], marks: [], styles: [] };

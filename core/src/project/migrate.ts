@@ -12,6 +12,7 @@ import { patchTo12, to12 } from './migrations/to-12';
 import { patchTo13, to13 } from './migrations/to-13';
 import { patchTo14, to14 } from './migrations/to-14';
 import { patchTo15, to15 } from './migrations/to-15';
+import { patchTo16, to16 } from './migrations/to-16';
 import { patchTo8, to8 } from './migrations/to-8';
 import { patchTo9, to9 } from './migrations/to-9';
 
@@ -19,7 +20,7 @@ import { patchTo9, to9 } from './migrations/to-9';
 export const Books = versioned(
   'book',
   Book,
-  [to2, to3, to4, to5, to6, to7, to8, to9, to10, to11, to12, to13, to14, to15],
+  [to2, to3, to4, to5, to6, to7, to8, to9, to10, to11, to12, to13, to14, to15, to16],
   {
     newer: 'project-newer',
     wrong: 'project-damaged',
@@ -37,6 +38,7 @@ const PATCHES: Readonly<Record<number, (patch: Patch) => Patch>> = {
   12: patchTo13,
   13: patchTo14,
   14: patchTo15,
+  15: patchTo16,
 };
 type Patch = Step['forward'][number];
 

@@ -13,6 +13,7 @@ import { nameFields, patternName } from './names';
 import { type PageWish, pagePixels, plainPage } from './page';
 import { type Others, noOthers } from './scene-art';
 import { promoKey } from './promo';
+import { coverCredits } from './rights';
 import { siblingFor } from './sibling';
 import type { Studio } from './studio';
 import { VERSIONS } from './versions';
@@ -100,7 +101,13 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
     format: 'EPUB 3.3',
     widthPx: book.cover.widthPx,
     heightPx: book.cover.heightPx,
-    key: keyOf({ cover: coverKey(book), brief: book.brief, identifier: book.identifier, version: VERSIONS.epub }),
+    key: keyOf({
+      cover: coverKey(book),
+      brief: book.brief,
+      credits: coverCredits(book),
+      identifier: book.identifier,
+      version: VERSIONS.epub,
+    }),
     promo: null,
   });
   list.push({
@@ -174,7 +181,13 @@ export async function ebookFile(book: Book, modified: string, studio: Studio): P
   if (!book.brief.title.trim()) return fail('title-missing');
   const cover = await ebookPicture(book, studio);
   if (!cover.ok) return cover;
-  const bytes = makeEpub({ brief: book.brief, cover: cover.value, identifier: book.identifier, modified });
+  const bytes = makeEpub({
+    brief: book.brief,
+    cover: cover.value,
+    credits: coverCredits(book),
+    identifier: book.identifier,
+    modified,
+  });
   const seen = await coverFindings(book, studio);
   return ok({ bytes, findings: [...(await checkEpub(new Blob([bytes]))), ...seen] });
 }

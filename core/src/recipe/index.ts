@@ -7,6 +7,7 @@ export * from './make';
 export * from './mark';
 export * from './names';
 export * from './package';
+export * from './rights';
 export * from './plain';
 export * from './page';
 export * from './reframe';

@@ -1,7 +1,8 @@
 import { coverAlt } from '../ebook';
-import { type Book, assetsInUse } from '../project';
+import type { Book } from '../project';
 import type { Deliverable } from './deliverables';
 import { titleStem } from './names';
+import { allCredits, picturesAndRights, rightsLines } from './rights';
 
 /**
  * The folders of titles within a package, by their ids: in whatever order they come, the same. Where two would have the same name, both are
@@ -69,13 +70,21 @@ export function packageReadme(
     for (const { label, fileName } of lacks) lines.push(`  ${label} (${fileName})`);
   }
   lines.push('', 'PICTURES AND THEIR RIGHTS', '');
-  const used = assetsInUse(book).flatMap((id) => book.assets[id] ?? []);
+  const used = picturesAndRights(book);
   if (used.length === 0) lines.push('No pictures are used: the cover is type and shapes.');
-  for (const { name, widthPx, heightPx, rights } of used) {
+  for (const { asset } of used) {
+    lines.push(`${asset.name} (${asset.widthPx} x ${asset.heightPx} px)`);
+    lines.push(...rightsLines(asset.rights).map((line) => `  ${line}`));
+  }
+  const credits = allCredits(book);
+  if (credits.length > 0) {
     lines.push(
-      `${name} (${widthPx} x ${heightPx} px)`,
-      `  ${rights.trim() || 'No rights are noted: ask before you publish it.'}`,
+      '',
+      'CREDITS THAT ARE DUE',
+      '',
+      'Show these lines where the cover or a picture of it is shown. The ebook made',
     );
+    lines.push('here has those of the cover on its title page.', '', ...credits);
   }
   const faces = Object.values(book.faces).map((face) => face.name);
   if (faces.length > 0) lines.push('', `Own fonts: ${faces.join(', ')}`);

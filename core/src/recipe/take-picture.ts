@@ -1,4 +1,5 @@
 import { type Result, fail, ok } from '../base';
+import { untold } from '../book';
 import { formatOf, readImage, stripMetadata, writePng } from '../image-file';
 import { type Raster, raster } from '../pixels';
 import { type Asset, assetId } from '../project';
@@ -50,7 +51,7 @@ export async function takePicture(
     widthPx,
     heightPx,
     name: name.slice(0, 200) || 'Picture',
-    rights: '',
+    rights: untold,
   };
   const small = studio.pixelsOf(widthPx > SAMPLE_PX ? studio.resized(image, SAMPLE_PX) : image);
   return ok({ asset, bytes: stored.bytes, sample: raster(small.width, small.height, small.data) });

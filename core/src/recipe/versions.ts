@@ -3,13 +3,13 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '4f3eadd500',
-  trace: 'f3100ead17',
-  pin: '8bfbff44c0',
-  promo: '39361a88f2',
-  image: 'a6b4992b78',
-  epub: 'c2b83ceeb0',
-  pdf: '70dcb952ff',
-  svg: 'b0ac917e2b',
-  desk: 'd9e6011894',
+  paint: '79391b40c8',
+  trace: 'b93f8abb08',
+  pin: '8261d27307',
+  promo: 'bbd6fc85a4',
+  image: '87c422c46a',
+  epub: '9a087db145',
+  pdf: 'b0564ae3e6',
+  svg: '694571f32f',
+  desk: 'ec6b76fb65',
 } as const;

@@ -1,3 +1,4 @@
-export { KNOWN_WORDS, broughtToMind, plainWord } from './lexicon';
+export { KNOWN_WORDS, NOUN_WORDS, broughtToMind, plainWord } from './lexicon';
 export * from './search';
 export * from './symbol';
+export * from './silhouettes';

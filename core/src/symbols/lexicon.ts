@@ -1,3 +1,5 @@
+import { NOUNS } from './nouns';
+
 /**
  * What nouns bring to mind, in four languages: each line says which words, and the symbols that stand for them, the plainest first. It is
  * ours, and small on purpose: what it does not know is looked for among the symbols' own words.
@@ -116,9 +118,13 @@ const TABLE = `
   gift present | geschenk | cadeau | regalo | gift
 `;
 
-const LINES = TABLE.trim()
-  .split('\n')
-  .map((line) => line.trim().split(' | '));
+const linesOf = (table: string): string[][] =>
+  table
+    .trim()
+    .split('\n')
+    .map((line) => line.trim().split(' | '));
+
+const LINES = linesOf(TABLE);
 
 /** A word without its marks, in small letters: "Garçon" and "garcon" are one. */
 export const plainWord = (word: string): string =>
@@ -150,6 +156,19 @@ export function broughtToMind(word: string, language?: string): readonly string[
   const own = LEXICON.get(language?.slice(0, 2) as Language);
   return own ? (own.get(plain) ?? []) : LANGUAGES.flatMap((one) => LEXICON.get(one)?.get(plain) ?? []);
 }
+
+const ENGLISH = new Map<string, string[]>();
+for (const line of [...linesOf(NOUNS), ...LINES]) {
+  const english = line[0].split(' ').map(plainWord);
+  for (const word of line.slice(0, LANGUAGES.length).flatMap((cell) => cell.split(' ')))
+    ENGLISH.set(plainWord(word), [...(ENGLISH.get(plainWord(word)) ?? []), ...english]);
+}
+
+/** English words that say the same as a noun of one of the four languages, or nearly: the nearest first. */
+export const inEnglish = (word: string): readonly string[] => ENGLISH.get(plainWord(word)) ?? [];
+
+/** Nouns by which the silhouettes are found beside their own names. */
+export const NOUN_WORDS: readonly string[] = linesOf(NOUNS).flatMap((line) => line.flatMap((cell) => cell.split(' ')));
 
 /** All words that the lexicon knows. */
 export const KNOWN_WORDS: readonly string[] = [...LEXICON.values()].flatMap((words) => [...words.keys()]);

@@ -39,6 +39,7 @@ function storeField(where: string): string {
 
 /** A sentence for every code: what is wrong, in numbers, and what to do. */
 export const SENTENCES: Readonly<Record<string, Sentence>> = {
+  'picture-unknown': () => 'This picture is not in the title any more.',
   'campaign-gone': () => 'This campaign is not there any more. Choose another one.',
   'campaigns-full': (d) => `A title holds up to ${d.most} campaigns. Remove one first.`,
   'wordings-full': (d) => `A message has up to ${d.most} wordings. Remove one first.`,

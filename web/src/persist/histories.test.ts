@@ -6,7 +6,7 @@ import { schemesAround } from '@yosomi/core/colour';
 import { newFace, newPinScene } from '@yosomi/core/pin';
 import { type Book, Book as BookSchema } from '@yosomi/core/project';
 import { newSide, startFromWords } from '@yosomi/core/recipe';
-import { emptyBrief } from '@yosomi/core/book';
+import { emptyBrief, untold } from '@yosomi/core/book';
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { db } from './db';
@@ -79,7 +79,7 @@ const EDITS: Readonly<Record<string, (book: Book, n: number) => Edit<Book>>> = {
   assets: (_, n) => (b) => {
     const id = `asset${n % 4}`;
     if (b.assets[id]) delete b.assets[id];
-    else b.assets[id] = { id, format: 'png', widthPx: 5, heightPx: 5, name: 'x', rights: '' };
+    else b.assets[id] = { id, format: 'png', widthPx: 5, heightPx: 5, name: 'x', rights: untold };
   },
   brief: (_, n) => (b) => {
     b.brief.title = `Title ${n}`;

@@ -1,13 +1,13 @@
 import { Part } from '@yosomi/core/cover';
 import { type Result, fail, ok, versioned } from '@yosomi/core/base';
-import { Asset, House, Houses, OwnFace, emptyHouse, picturesOf } from '@yosomi/core/project';
+import { Asset, House, Houses, OwnFace, assetsTo16, emptyHouse, picturesOf } from '@yosomi/core/project';
 import { OWN_FACE } from '@yosomi/core/text';
 import { z } from 'zod';
 import { db } from './db';
 import { type Kept, changeKeep, orEmpty, readKeep } from './keep-row';
 
 const Copied = z.object({
-  schema: z.literal(1),
+  schema: z.literal(2),
   parts: z.array(Part).min(1),
   assets: z.record(z.string(), Asset),
   faces: z.record(z.string(), OwnFace),
@@ -17,7 +17,11 @@ const Copied = z.object({
 export type Copied = Omit<z.infer<typeof Copied>, 'schema'>;
 
 /** Copied parts as they are stored. The first releases gave them no number. */
-export const Copies = versioned('copied', Copied, [], { newer: 'kept-newer', wrong: 'kept-wrong', unnumbered: 1 });
+export const Copies = versioned('copied', Copied, [(old) => ({ ...assetsTo16(old), schema: 2 })], {
+  newer: 'kept-newer',
+  wrong: 'kept-wrong',
+  unnumbered: 1,
+});
 
 const only = <T>(all: Readonly<Record<string, T>>, ids: readonly string[]): Record<string, T> =>
   Object.fromEntries(ids.flatMap((id) => (all[id] ? [[id, all[id]] as const] : [])));
@@ -32,7 +36,7 @@ export async function copyParts(
   const cuts = parts.flatMap((p) => (p.kind === 'words' ? [p.cut, p.minor?.cut, ...p.accents.map((a) => a.cut)] : []));
   const own = cuts.flatMap((cut) => (cut?.startsWith(OWN_FACE) ? [cut.slice(OWN_FACE.length)] : []));
   const value = {
-    schema: 1,
+    schema: 2,
     parts: [...parts],
     assets: only(assets, picturesOf(parts)),
     faces: only(faces, own),

@@ -1,18 +1,20 @@
-import { type Result, fail, ok, versioned } from '@yosomi/core/base';
+import { type Migration, type Result, fail, ok, versioned } from '@yosomi/core/base';
 import { z } from 'zod';
 import { type Kept, changeKeep, readKeep } from './keep-row';
 
-/** A list that is kept for every title of this browser, in one row: `{schema: 1, [name]: items}`. */
+/** A list that is kept for every title of this browser, in one row: `{schema, [name]: items}`; `migrations` as of `versioned`. */
 export function keptList<N extends 'scenes' | 'pins', T extends { id: string }>(
   name: N,
   item: z.ZodType<T>,
   most: number,
+  migrations: readonly Migration[] = [],
 ) {
-  type Row = { readonly schema: 1 } & Readonly<Record<N, T[]>>;
+  const schema = migrations.length + 1;
+  type Row = { readonly schema: number } & Readonly<Record<N, T[]>>;
   const items = z.array(item).max(most);
-  const shape = z.object({ schema: z.literal(1), [name]: items }) as unknown as z.ZodType<Row>;
-  const kind = versioned(name, shape, [], { newer: 'scenes-newer', wrong: 'scenes-wrong' });
-  const row = (list: T[]): Row => ({ schema: 1, [name]: list }) as unknown as Row;
+  const shape = z.object({ schema: z.literal(schema), [name]: items }) as unknown as z.ZodType<Row>;
+  const kind = versioned(name, shape, migrations, { newer: 'scenes-newer', wrong: 'scenes-wrong' });
+  const row = (list: T[]): Row => ({ schema, [name]: list }) as unknown as Row;
   const change = (edit: (list: T[]) => T[]): Promise<Result<void>> =>
     changeKeep(name, kind, row([]), (now) => {
       const next = edit(now[name]);

@@ -1,6 +1,6 @@
 import { type Result, ok } from '@yosomi/core/base';
 import { type PinScene, readPinScene } from '@yosomi/core/pin';
-import { Asset } from '@yosomi/core/project';
+import { Asset, assetsTo16 } from '@yosomi/core/project';
 import { z } from 'zod';
 import type { Kept } from './keep-row';
 import { keptList, readable } from './kept-list';
@@ -14,6 +14,7 @@ const list = keptList(
     assets: z.record(z.string(), Asset),
   }),
   40,
+  [(old) => ({ ...assetsTo16(old), schema: 2 })],
 );
 
 /** A pinned photograph kept for every title of this browser, with the pictures it needs. */

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { emptyHistory } from '@yosomi/core/base';
-import { emptyBrief } from '@yosomi/core/book';
+import { emptyBrief, untold } from '@yosomi/core/book';
 import type { Book } from '@yosomi/core/project';
 import { startFromWords } from '@yosomi/core/recipe';
 import fc from 'fast-check';
@@ -14,7 +14,7 @@ const now = '2026-11-27T10:00:00Z';
 const bytes = new Uint8Array([1, 2, 3]);
 const book = (id: string): Book =>
   startFromWords({ id, identifier: 'urn:x:12345', now, brief: { ...emptyBrief, title: id, author: 'A' } });
-const asset = (id: string) => ({ id, format: 'png' as const, widthPx: 5, heightPx: 5, name: 'x', rights: '' });
+const asset = (id: string) => ({ id, format: 'png' as const, widthPx: 5, heightPx: 5, name: 'x', rights: untold });
 
 beforeEach(async () => {
   await Promise.all([db.titles, db.removed, db.steps, db.keeps, db.assets, db.files].map((table) => table.clear()));

@@ -9,6 +9,7 @@ import { type Row, useDeliver } from '../features/deliver/use-deliver';
 import { useWishes } from '../features/deliver/use-wishes';
 import { LeftAsItIs } from '../features/frame/left-as-it-is';
 import { saveTitleAs } from '../features/frame/save-title';
+import { RightsAndCredits } from '../features/rights/rights-and-credits';
 import { sayFault } from '../messages/say';
 import { useBook } from '../state/session';
 import { Button } from '../ui/button';
@@ -102,6 +103,7 @@ export function DeliverPage() {
           ))}
         </tbody>
       </table>
+      <RightsAndCredits />
       {options && (
         <FileOptions
           book={book}

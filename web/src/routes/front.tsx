@@ -31,7 +31,8 @@ import { GlanceStrip } from '../features/glance/glance-strip';
 import { sayFault } from '../messages/say';
 import { freshId } from '../platform/ids';
 import type { Action } from '../state/actions';
-import { onCover, SIDES } from '@yosomi/core/project';
+import { onCover, SIDES, shownBy } from '@yosomi/core/project';
+import { RightsNotes } from '../features/rights/rights-notes';
 import { onBookChange, useBook, useSession } from '../state/session';
 import { Button } from '../ui/button';
 import { Beside } from '../state/beside';
@@ -342,6 +343,7 @@ export function FrontPage() {
                         {findings.length === 0 && !view?.reports.size ? (
                           <p className="text-ink-2">Nothing yet.</p>
                         ) : null}
+                        <RightsNotes pictures={shownBy(book.cover)} />
                         <FindingList
                           findings={findings}
                           renderFixes={(f) =>

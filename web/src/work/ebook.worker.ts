@@ -26,6 +26,7 @@ export type EditionWish = {
   readonly words: EditionWords;
   readonly titlePage: Edition['titlePage'];
   readonly pageLine: PageLine | null;
+  readonly credits: readonly string[];
   readonly modified: string;
 };
 
@@ -49,7 +50,7 @@ const api = {
     wish: EditionWish,
     onProgress: (done: number) => void,
   ): Promise<Result<{ file: Blob; report: EditionReport }>> {
-    const { cover, words, titlePage, pageLine, modified } = wish;
+    const { cover, words, titlePage, pageLine, credits, modified } = wish;
     const info = cover && readDelivered(cover.bytes);
     if (info && !info.ok) return info;
     const edition: Edition = {
@@ -57,6 +58,7 @@ const api = {
       words,
       titlePage,
       ...(pageLine ? { pageLine } : {}),
+      credits,
       modified,
     };
     return newEdition(file, edition, { progress: onProgress });

@@ -1,3 +1,4 @@
+import type { Rights } from '@yosomi/core/book';
 import type { Raster } from '@yosomi/core/pixels';
 import { type Asset, assetId } from '@yosomi/core/project';
 import type { BrowserStudio } from './browser-studio';
@@ -9,7 +10,7 @@ export async function paintedPicture(
   studio: BrowserStudio,
   pixels: Raster,
   name: string,
-  rights: string,
+  rights: Rights,
 ): Promise<{ asset: Asset; bytes: Uint8Array<ArrayBuffer> }> {
   const bytes = await studio.encodeJpeg(pixels, QUALITY, false);
   const { width: widthPx, height: heightPx } = pixels;

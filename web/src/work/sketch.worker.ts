@@ -1,5 +1,5 @@
 import type { Fault } from '@yosomi/core/base';
-import type { BookKind, Mood } from '@yosomi/core/book';
+import { type BookKind, type Mood, ownPainting } from '@yosomi/core/book';
 import { neighbours } from '@yosomi/core/demo';
 import type { Raster } from '@yosomi/core/pixels';
 import { type Asset, Book } from '@yosomi/core/project';
@@ -115,8 +115,7 @@ const api = {
   async drawn(kind: SceneryKind, seed: number, mood: Mood): Promise<{ asset: Asset; bytes: Uint8Array<ArrayBuffer> }> {
     const ink = scenery(kind, seed, sceneryColours(mood, seed));
     const pixels = studio.paint(ink, ink.widthPx, new Map());
-    const rights = 'Drawn by this program for this title; free to use and to sell.';
-    return paintedPicture(studio, pixels, `${kind}-${seed}`, rights);
+    return paintedPicture(studio, pixels, `${kind}-${seed}`, ownPainting('Drawn for this title'));
   },
 
   /**

@@ -2,6 +2,7 @@ import type { Fault } from '@yosomi/core/base';
 import type { EditionReport, Inspected } from '@yosomi/core/ebook';
 import { coverAlt } from '@yosomi/core/ebook';
 import type { Book } from '@yosomi/core/project';
+import { coverCredits } from '@yosomi/core/recipe';
 import { slug } from '@yosomi/core/base';
 import { proxy } from 'comlink';
 import { useEffect, useState } from 'react';
@@ -43,6 +44,7 @@ const CHANGES: Readonly<Record<EditionReport['changes'][number]['what'], string>
   date: 'Date',
   website: 'Website',
   'title-page': 'Title page',
+  credits: 'Credits of the cover',
   'page-line': 'Line in files',
   contents: 'Contents file',
 };
@@ -80,6 +82,7 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
         words: { ...asked.words, ...(asked.newIdentifier ? { identifier: freshUrn() } : {}) },
         titlePage: asked.titlePage,
         pageLine: asked.line,
+        credits: coverCredits(book),
         modified: nowIso(),
       };
       const edition = await w.ask(w.api.edition(file, wish, proxy(onProgress)));

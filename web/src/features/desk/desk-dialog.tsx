@@ -1,4 +1,4 @@
-import { type DeskAsk, DESK_RIGHTS, anyPicture, deskPicture, searchDesk } from '@yosomi/core/desk';
+import { type DeskAsk, anyPicture, deskPicture, searchDesk } from '@yosomi/core/desk';
 import type { Book } from '@yosomi/core/project';
 import { type HouseAsk, noHouse } from '@yosomi/core/recipe';
 import { type ReactNode, useDeferredValue, useEffect, useMemo, useState } from 'react';
@@ -183,7 +183,7 @@ function Chosen(props: {
         ))}
         <div className="flex gap-3">
           <dt className="w-20 shrink-0 text-ink-2">Rights</dt>
-          <dd>{DESK_RIGHTS}</dd>
+          <dd>Painted by the picture desk. Free to use and to sell, on covers and on goods; no credit is due.</dd>
         </div>
       </dl>
     </>

@@ -3,8 +3,9 @@ import type { Book } from '@yosomi/core/project';
 import type { HouseAsk } from '@yosomi/core/recipe';
 import { useRef } from 'react';
 import { Bitmap } from '../../ui/bitmap';
+import { useInView } from '../../ui/in-view';
 import { pictureName } from './names';
-import { useDeskLook, useInView } from './use-desk-look';
+import { useDeskLook } from './use-desk-look';
 
 /** One picture of the desk, with the title's words where they fit. */
 export function DeskTile(props: {

@@ -1,4 +1,4 @@
-import type { Asset } from '@yosomi/core/project';
+import { type Asset, takeAsset } from '@yosomi/core/project';
 import { houseAsk } from '@yosomi/core/recipe';
 import { MOST_PICTURES } from '@yosomi/core/sketch';
 import { say } from '../../messages/say';
@@ -24,7 +24,7 @@ function useAsCover(onDone: () => void): DeskUse {
       const doc = named(cover.doc, stoodFor, asset.id);
       const sketch = named(cover.sketch, stoodFor, asset.id);
       const done = edit('Cover from the picture desk', (b) => {
-        b.assets[asset.id] = asset;
+        takeAsset(b, asset);
         b.cover = doc;
         b.sheet.taken = sketch;
         const { pictures } = b.sheet;

@@ -2,21 +2,7 @@ import { keyOf } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
 import { type HouseAsk, VERSIONS } from '@yosomi/core/recipe';
 import { useQuery } from '@tanstack/react-query';
-import { type RefObject, useEffect, useState } from 'react';
 import { deskLook } from '../../work/desk';
-
-/** True once an element is near what is seen of the page. */
-export function useInView(ref: RefObject<Element | null>): boolean {
-  const [seen, setSeen] = useState(false);
-  useEffect(() => {
-    const element = ref.current;
-    if (!element) return;
-    const observer = new IntersectionObserver(([entry]) => setSeen(entry.isIntersecting), { rootMargin: '120px' });
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, [ref]);
-  return seen;
-}
 
 /** A picture of the desk as it is looked through, for as long as something shows it and a little longer. */
 export const useDeskLook = (id: string, book: Book | null, house: HouseAsk) =>

@@ -140,12 +140,12 @@ export const markOffer = (form: Mark['form'], doc: Doc, colour: string): Offer =
 });
 
 /** A symbol, large enough to be a figure of the cover. */
-export const symbolOffer = (form: Mark['form'], doc: Doc, colour: string): Offer => ({
+export const symbolOffer = (form: Mark['form'], name: string, doc: Doc, colour: string): Offer => ({
   id: 'symbol',
   label: 'Symbol',
   step: 'Add a symbol',
   lands: true,
-  seed: newShape(form, { role: 'ornament', area: drawnArea(form.ratio, SYMBOL_AREA, doc), colour }),
+  seed: newShape(form, { name, role: 'ornament', area: drawnArea(form.ratio, SYMBOL_AREA, doc), colour }),
 });
 
 /** All that can be added to a composition by itself, in its title's colour and face, or another colour where it has none. Words of the Brief that it shows already are left out. */

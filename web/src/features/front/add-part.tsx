@@ -12,7 +12,7 @@ import {
   readyArea,
   readyParts,
 } from '@yosomi/core/cover';
-import { type Asset, type Book, type Mark, alongSheet } from '@yosomi/core/project';
+import { type Asset, type Book, type Mark, alongSheet, takeAsset } from '@yosomi/core/project';
 import { SEEN } from '@yosomi/core/recipe';
 import { Feather, Image, Images, PenLine, Plus, Signature, Stamp } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
@@ -106,7 +106,7 @@ export function AddPart(props: {
         { area: { x: 0.2, y: 0.3, width: 0.6, height: 0.4 }, fit: 'whole' },
       ),
       (book) => {
-        book.assets[asset.id] = asset;
+        takeAsset(book, asset);
       },
       // Words stay in front of it.
       behindWords,
@@ -118,7 +118,7 @@ export function AddPart(props: {
       'Add a picture',
       newPicture({ kind: 'asset', asset: asset.id }),
       (book) => {
-        book.assets[asset.id] = asset;
+        takeAsset(book, asset);
       },
       behindWords,
     );
@@ -183,7 +183,10 @@ export function AddPart(props: {
         </Suspense>
       )}
       {dialog === 'symbol' && (
-        <SymbolFinder onUse={(form) => take(symbolOffer(form, doc, colour))} onClose={() => setDialog(null)} />
+        <SymbolFinder
+          onUse={(form, name) => take(symbolOffer(form, name, doc, colour))}
+          onClose={() => setDialog(null)}
+        />
       )}
       <DropdownMenu.Root onOpenChange={setOpen}>
         <DropdownMenu.Trigger className="flex w-full items-center justify-center gap-1.5 rounded-sm border border-edge bg-card px-3 py-1.5 font-semibold hover:border-ink">

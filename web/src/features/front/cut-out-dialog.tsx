@@ -1,5 +1,5 @@
 import { type CutHint, MOST_HINTS, type PicturePart, setPart } from '@yosomi/core/cover';
-import type { Asset } from '@yosomi/core/project';
+import { type Asset, takeAsset } from '@yosomi/core/project';
 import { useEffect, useRef, useState } from 'react';
 import { sayFault } from '../../messages/say';
 import { saveAsset } from '../../persist/assets';
@@ -78,7 +78,7 @@ export function CutOutDialog(props: { part: PicturePart; asset: Asset; on: On; o
     if (!kept.ok) return sayFault(kept.fault);
     const matte = { ...made.value.asset, rights: asset.rights };
     const done = edit('Cut out the subject', (book) => {
-      book.assets[matte.id] = matte;
+      takeAsset(book, matte);
       const cutOut = { of: asset.id, matte: matte.id, hints: [...hints], feather: before?.feather ?? 0.002 };
       return on(setPart(part.id, { cutOut }))(book);
     });

@@ -1,3 +1,4 @@
+import { takeAsset } from '@yosomi/core/project';
 import {
   type Border,
   type Fill,
@@ -79,7 +80,7 @@ export function FillField(props: { label: string; value: Fill; swatches: readonl
   const edit = useSession((s) => s.edit);
   const picture = usePictureInput(({ asset }) => {
     edit('Keep a picture', (book) => {
-      book.assets[asset.id] = asset;
+      takeAsset(book, asset);
     });
     onChange({ kind: 'picture', asset: asset.id, focus: { x: 0.5, y: 0.5 }, zoom: 1 });
   });

@@ -14,6 +14,7 @@ import { Menu } from '../../ui/menu';
 import { Segmented } from '../../ui/segmented';
 import { Slider } from '../../ui/slider';
 import { BorderField, ShadowField, Share, degrees, radians } from './fields';
+import { RightsFields } from '../rights/rights-fields';
 import { FindingList } from './finding-list';
 import { MixGroup } from './mix-group';
 import { LevelButton } from './picture-tools';
@@ -76,17 +77,6 @@ export function PictureInspector(props: {
             </span>
           </p>
         )}
-        {asset && (
-          <TextField
-            label="Rights"
-            value={asset.rights}
-            maxLength={300}
-            placeholder="Who made it, and by which right it is used"
-            onChange={(rights) =>
-              edit('Rights of a picture', (b) => void (b.assets[asset.id].rights = rights), `rights-${asset.id}`)
-            }
-          />
-        )}
         {!asset && part.source.kind === 'asset' && <p className="text-fail">The picture is missing. Replace it.</p>}
         {part.source.kind === 'asset' && (
           <>
@@ -112,6 +102,11 @@ export function PictureInspector(props: {
           }
         />
       </Group>
+      {asset && (
+        <Group title="By which right it is used">
+          <RightsFields asset={asset} />
+        </Group>
+      )}
       <Group title="How it fills its place">
         <Segmented
           label="Fit"

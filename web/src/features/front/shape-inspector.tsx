@@ -29,6 +29,11 @@ export function ShapeInspector(props: {
   return (
     <>
       <Group title="How it is shaped">
+        {drawn?.credit && (
+          <p className="text-xs text-ink-2">
+            Credit due: {drawn.credit}. It goes into the ebook and the credits sheet by itself.
+          </p>
+        )}
         <FormFields form={part.form} onChange={(form, merge) => set('Shape', { form }, merge)} />
       </Group>
       <Group title="How it looks">

@@ -1,64 +1,57 @@
-import type { DrawnForm } from '@yosomi/core/cover';
 import { symbolsFor } from '@yosomi/core/sketch';
-import { type Drawn, noSymbols, searchSymbols } from '@yosomi/core/symbols';
-import { useDeferredValue, useMemo, useState } from 'react';
-import type { z } from 'zod';
+import { noSilhouettes, noSymbols, searchSilhouettes, searchSymbols } from '@yosomi/core/symbols';
+import { type ReactNode, useDeferredValue, useMemo, useState } from 'react';
 import { useFrom } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Chip, Chips } from '../../ui/chip';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
+import { Segmented } from '../../ui/segmented';
 import { stepAmong } from '../../ui/step-among';
-import { useSymbols } from '../../work/symbols';
-import { MarkPicture } from './mark-picture';
+import { useSilhouettes, useSymbols } from '../../work/symbols';
+import { SilhouetteTile, type SymbolForm, SymbolTile } from './symbol-tile';
 
-const formOf = ({ ratio, d }: Drawn): z.infer<typeof DrawnForm> => ({
-  kind: 'drawn',
-  ratio,
-  paths: [{ d, colour: null }],
-});
+type Hand = 'plain' | 'detailed';
 
-const nameOf = ({ id }: Drawn): string => `${id[0].toUpperCase()}${id.slice(1).replaceAll('-', ' ')}`;
+const ABOUT: Readonly<Record<Hand, string>> = {
+  plain: 'Free to use and to sell; no credit is due.',
+  detailed:
+    'Free to use and to sell, with credit: its line goes onto the ebook’s title page and the credits sheet by itself.',
+};
+
+/** So many silhouettes are shown at once. */
+const PAGE = 160;
 
 /** Finds a drawing of a thing by nouns; before any are typed, those that the title brings to mind come first. `onUse` puts one on the cover. */
-export function SymbolFinder(props: { onUse(form: z.infer<typeof DrawnForm>): void; onClose(): void }) {
+export function SymbolFinder(props: { onUse(form: SymbolForm, name: string): void; onClose(): void }) {
   const brief = useFrom((book) => book.brief);
-  const { data: symbols = noSymbols, isPending, isError, refetch } = useSymbols();
+  const plain = useSymbols();
+  const detailed = useSilhouettes();
+  const symbols = plain.data ?? noSymbols;
+  const silhouettes = detailed.data ?? noSilhouettes;
   const [query, setQuery] = useState('');
+  const [hand, setHand] = useState<Hand>('plain');
+  const [pages, setPages] = useState(1);
   const asked = useDeferredValue(query);
   const ideas = useMemo(() => symbolsFor({ brief, symbols }), [brief, symbols]);
   const { found, neighbours } = useMemo(() => searchSymbols(symbols, asked), [symbols, asked]);
+  const others = useMemo(() => searchSilhouettes(silhouettes, asked), [silhouettes, asked]);
   const open = asked.trim() === '';
-  const shown = (open ? [...new Set([...ideas, ...found])] : found).flatMap((id) => symbols.get(id) ?? []);
-  const tiles = (some: readonly Drawn[], first: boolean) => (
-    <ul className="grid grid-cols-[repeat(auto-fill,minmax(76px,1fr))] gap-2">
-      {some.map((one, i) => (
-        <li key={one.id}>
-          <button
-            type="button"
-            data-tile={one.id}
-            title={nameOf(one)}
-            aria-label={nameOf(one)}
-            tabIndex={first && i === 0 ? 0 : -1}
-            onClick={() => {
-              props.onUse(formOf(one));
-              props.onClose();
-            }}
-            className="flex h-[76px] w-full items-center justify-center rounded-sm border border-line bg-card p-3.5 hover:border-ink"
-          >
-            <MarkPicture form={formOf(one)} className="h-full max-w-full" />
-          </button>
-        </li>
-      ))}
-    </ul>
-  );
-  const [own, others] = open ? [shown.slice(0, ideas.length), shown.slice(ideas.length)] : [[], shown];
+  const read = hand === 'plain' ? plain : detailed;
+  const count = hand === 'plain' ? found.length : others.length;
+  const use: typeof props.onUse = (form, name) => {
+    props.onUse(form, name);
+    props.onClose();
+  };
+  const own = hand === 'plain' && open ? ideas.flatMap((id) => symbols.get(id) ?? []) : [];
+  const rest = found.flatMap((id) => (own.some((one) => one.id === id) ? [] : (symbols.get(id) ?? [])));
+  const all = open ? 'All symbols' : `Found ${count}`;
   return (
     <Dialog
       open
       onClose={props.onClose}
       title="Symbol"
-      description="A plain drawing of one thing, as an outline: sharp at any size, in any colour. Free to use and to sell."
+      description="A drawing of one thing, as an outline: sharp at any size, in any colour."
       wide
     >
       <TextField
@@ -67,45 +60,112 @@ export function SymbolFinder(props: { onUse(form: z.infer<typeof DrawnForm>): vo
         value={query}
         maxLength={60}
         autoFocus
-        onChange={setQuery}
+        onChange={(text) => {
+          setQuery(text);
+          setPages(1);
+        }}
       />
-      <div className="h-[min(420px,48vh)] overflow-auto pr-1" onKeyDown={stepAmong}>
-        {isError && (
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <Segmented<Hand>
+          label="Which drawings"
+          value={hand}
+          onChange={setHand}
+          options={[
+            { value: 'plain', label: `Plain shapes (${found.length})` },
+            { value: 'detailed', label: `Detailed (${others.length})` },
+          ]}
+        />
+        <p className="min-w-0 flex-1 text-xs text-ink-2">{ABOUT[hand]}</p>
+      </div>
+      <div className="h-[min(420px,46vh)] overflow-auto pr-1" onKeyDown={stepAmong}>
+        {read.isError && (
           <div role="alert" className="flex flex-col items-start gap-3">
             <p>The symbols could not be read. They come with the next visit that reaches the server.</p>
-            <Button onClick={() => void refetch()}>Try again</Button>
+            <Button onClick={() => void read.refetch()}>Try again</Button>
           </div>
         )}
         {own.length > 0 && (
-          <section aria-label="From your words">
-            <h3 className="mb-1.5 font-semibold">From your words</h3>
-            {tiles(own, true)}
-          </section>
+          <Tiles title="From your words">
+            {own.map((drawn, i) => (
+              <SymbolTile key={drawn.id} drawn={drawn} first={i === 0} onUse={use} />
+            ))}
+          </Tiles>
         )}
-        {others.length > 0 && (
-          <section aria-label={open ? 'All symbols' : 'Found'} className={own.length > 0 ? 'mt-4' : ''}>
-            <h3 className="mb-1.5 font-semibold">{open ? 'All symbols' : `Found ${others.length}`}</h3>
-            {tiles(others, own.length === 0)}
-          </section>
+        {hand === 'plain' && rest.length > 0 && (
+          <Tiles title={all} after={own.length > 0}>
+            {rest.map((drawn, i) => (
+              <SymbolTile key={drawn.id} drawn={drawn} first={own.length === 0 && i === 0} onUse={use} />
+            ))}
+          </Tiles>
         )}
-        {!open && !isPending && found.length === 0 && (
-          <div className="flex flex-col items-start gap-3">
-            <p>Nothing is found for “{asked.trim()}”. Try a plainer noun.</p>
-            {neighbours.length > 0 && (
-              <Chips label="Words that are near">
-                {neighbours.map((word) => (
-                  <Chip key={word} taken={false} onTake={() => setQuery(word)}>
-                    {word}
-                  </Chip>
-                ))}
-              </Chips>
-            )}
-          </div>
+        {hand === 'detailed' && others.length > 0 && (
+          <Tiles title={all}>
+            {others.slice(0, pages * PAGE).map((id, i) => (
+              <SilhouetteTile key={id} id={id} of={silhouettes} first={i === 0} onUse={use} />
+            ))}
+          </Tiles>
+        )}
+        {hand === 'detailed' && others.length > pages * PAGE && (
+          <Button className="mt-3" onClick={() => setPages(pages + 1)}>
+            Show more
+          </Button>
+        )}
+        {!open && !read.isPending && !read.isError && count === 0 && (
+          <Nothing
+            asked={asked.trim()}
+            hand={hand}
+            elsewhere={hand === 'plain' ? others.length : found.length}
+            neighbours={neighbours}
+            onHand={() => setHand(hand === 'plain' ? 'detailed' : 'plain')}
+            onWord={setQuery}
+          />
         )}
       </div>
       <p aria-live="polite" className="sr-only">
-        {isPending ? 'The symbols are being read.' : `${shown.length} symbols are shown.`}
+        {read.isPending ? 'The symbols are being read.' : `${count} symbols are found.`}
       </p>
     </Dialog>
+  );
+}
+
+function Tiles(props: { title: string; after?: boolean; children: ReactNode }) {
+  return (
+    <section aria-label={props.title} className={props.after ? 'mt-4' : ''}>
+      <h3 className="mb-1.5 font-semibold">{props.title}</h3>
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(76px,1fr))] gap-2">{props.children}</ul>
+    </section>
+  );
+}
+
+/** Nothing answers the words: what does in the other hand, and words that are near. */
+function Nothing(props: {
+  asked: string;
+  hand: Hand;
+  elsewhere: number;
+  neighbours: readonly string[];
+  onHand(): void;
+  onWord(word: string): void;
+}) {
+  const { elsewhere } = props;
+  return (
+    <div className="flex flex-col items-start gap-3">
+      <p>
+        Nothing {props.hand} is found for “{props.asked}”. {elsewhere === 0 && 'Try a plainer noun.'}
+      </p>
+      {elsewhere > 0 && (
+        <Button onClick={props.onHand}>
+          {props.hand === 'plain' ? 'Show detailed ones' : 'Show plain ones'} ({elsewhere})
+        </Button>
+      )}
+      {elsewhere === 0 && props.neighbours.length > 0 && (
+        <Chips label="Words that are near">
+          {props.neighbours.map((word) => (
+            <Chip key={word} taken={false} onTake={() => props.onWord(word)}>
+              {word}
+            </Chip>
+          ))}
+        </Chips>
+      )}
+    </div>
   );
 }

@@ -1,3 +1,4 @@
+import { takeAsset } from '@yosomi/core/project';
 import {
   BENDS,
   FACE_FITS,
@@ -85,7 +86,7 @@ export function ArtGroup({ pin, face, setFace }: { pin: PinScene; face: PinFace;
   const { data: colours } = useCoverColours(book);
   const picture = usePictureInput(({ asset }) => {
     edit('Picture on it', (b) => {
-      b.assets[asset.id] = asset;
+      takeAsset(b, asset);
       const own = b.pin?.faces.find((one) => one.id === face.id);
       if (own) own.art = { kind: 'picture', asset: asset.id };
     });

@@ -1,6 +1,6 @@
 import { DEMO_PHOTOGRAPHS } from '@yosomi/core/demo';
 import { adoptedPin, pinAssetsOf } from '@yosomi/core/pin';
-import type { Asset } from '@yosomi/core/project';
+import { type Asset, takeAsset } from '@yosomi/core/project';
 import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { ImagePlus, X } from 'lucide-react';
@@ -48,7 +48,7 @@ export function PhotoStrip({ ready, onOpen }: { ready: boolean; onOpen(asset: As
   };
   const use = (one: KeptPin): void =>
     void edit(`Photograph: ${one.name}`, (b) => {
-      for (const [id, asset] of Object.entries(one.assets)) b.assets[id] = asset;
+      for (const asset of Object.values(one.assets)) takeAsset(b, asset);
       b.pin = adoptedPin(one.pin, (asset) => b.assets[asset] !== undefined);
     });
   const keep = async (name: string): Promise<void> => {

@@ -1,6 +1,6 @@
 import type { Edit } from '@yosomi/core/base';
 import { readPinFile, renamed } from '@yosomi/core/pin';
-import type { Asset, Book } from '@yosomi/core/project';
+import { type Asset, type Book, takeAsset } from '@yosomi/core/project';
 import { say, sayFault } from '../../messages/say';
 import { saveAsset } from '../../persist/assets';
 import { studio } from '../../work/workers';
@@ -28,7 +28,7 @@ export async function openPinFile(
     return sayFault({ code: 'pin-size', data: {} });
   }
   edit('Open a pinned photograph', (b) => {
-    for (const asset of assets) b.assets[asset.id] = asset;
+    for (const asset of assets) takeAsset(b, asset);
     b.pin = renamed(scene, names);
   });
   say('Opened the pinned photograph');

@@ -1,6 +1,6 @@
 import type { Edit } from '@yosomi/core/base';
 import { type Found, type PinFace, newFace, newPinScene } from '@yosomi/core/pin';
-import type { Asset, Book } from '@yosomi/core/project';
+import { type Asset, type Book, takeAsset } from '@yosomi/core/project';
 import { say } from '../../messages/say';
 import { freshId } from '../../platform/ids';
 import type { Merge } from '../../state/session';
@@ -46,7 +46,7 @@ export async function openPhoto(asset: Asset, book: Book, edit: EditBook): Promi
   edit(
     'Photograph',
     (b) => {
-      b.assets[asset.id] = asset;
+      takeAsset(b, asset);
       b.pin = newPinScene({ asset: asset.id, widthPx, heightPx });
     },
     merge,

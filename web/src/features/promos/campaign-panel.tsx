@@ -24,7 +24,7 @@ import { Group } from '../../ui/group';
 import { readSize } from '../../ui/measure';
 import { useHouse } from '../front/use-house';
 import { usePictureInput } from '../front/use-picture-input';
-import { onCampaign } from '@yosomi/core/project';
+import { onCampaign, takeAsset } from '@yosomi/core/project';
 import type { PromoTile } from '../../work/promo-art';
 import { TONE_NAMES } from './names';
 import { FacesGroup } from './faces-group';
@@ -102,7 +102,7 @@ function Behind({ campaign, set, colours }: { campaign: Campaign; set: SetCampai
   const edit = useSession((s) => s.edit);
   const picture = usePictureInput((taken) => {
     edit('Picture behind the promos', (book) => {
-      book.assets[taken.asset.id] = taken.asset;
+      takeAsset(book, taken.asset);
       return onCampaign(campaign.id, setStyle({ backing: { kind: 'picture', asset: taken.asset.id } }))(book);
     });
   });

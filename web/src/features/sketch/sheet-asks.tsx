@@ -15,6 +15,7 @@ import { Segmented } from '../../ui/segmented';
 import { useAssetBitmap } from '../../work/sketch-queries';
 import { useHouse } from '../front/use-house';
 import { usePictureInput } from '../front/use-picture-input';
+import { RightsNotes } from '../rights/rights-notes';
 import { SCENERIES, type SceneryKind } from '@yosomi/core/scenery';
 import { KindFields } from './kind-fields';
 import { PICTURED_NAMES, SCENERY_NAMES } from './names';
@@ -83,6 +84,7 @@ export function SheetAsks() {
             />
           ))}
         </ul>
+        <RightsNotes pictures={pictures} />
         <Button onClick={input.open} disabled={pictures.length >= MOST_PICTURES}>
           <ImagePlus size={15} aria-hidden />
           Add a picture

@@ -1,5 +1,5 @@
 import { type Edit, fault } from '@yosomi/core/base';
-import type { Asset, Book, House } from '@yosomi/core/project';
+import { type Asset, type Book, type House, takeAsset } from '@yosomi/core/project';
 import { MOST_PICTURES, type Sketch } from '@yosomi/core/sketch';
 import { OWN_FACE } from '@yosomi/core/text';
 
@@ -10,7 +10,7 @@ export const withPicture =
     const { pictures } = book.sheet;
     if (pictures.includes(asset.id)) return;
     if (pictures.length >= MOST_PICTURES) return fault('pictures-many', { most: MOST_PICTURES });
-    book.assets[asset.id] = asset;
+    takeAsset(book, asset);
     pictures.push(asset.id);
   };
 

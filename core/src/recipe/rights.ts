@@ -1,0 +1,88 @@
+import { type Rights, isUntold } from '../book';
+import { type Doc, isDrawn } from '../cover';
+import { type Asset, type Book, SIDES, assetsInUse, isMatte, picturesOf } from '../project';
+
+/** Lines that are any, each once. */
+const each = (lines: readonly string[]): string[] => [...new Set(lines.map((line) => line.trim()).filter(Boolean))];
+
+/** Credits of every drawing that stands anywhere in something plain; what is hidden there asks for none. */
+function drawnCredits(value: unknown): string[] {
+  if (typeof value !== 'object' || value === null) return [];
+  const { kind, credit, hidden } = value as { kind?: unknown; credit?: unknown; hidden?: unknown };
+  if (hidden === true) return [];
+  return [
+    ...(kind === 'drawn' && typeof credit === 'string' ? [credit] : []),
+    ...Object.values(value).flatMap(drawnCredits),
+  ];
+}
+
+/** Credits that are due wherever this composition is shown, back to front; parts that are hidden ask for none. */
+function docCredits({ parts }: Doc, assets: Book['assets']): string[] {
+  const shown = Object.values(parts)
+    .filter((part) => !part.hidden)
+    .sort((a, b) => (a.order < b.order ? -1 : 1));
+  return shown.flatMap((part) => [
+    // What says where a picture is cut out was made from it.
+    ...picturesOf([part.kind === 'picture' ? { ...part, cutOut: null } : part]).map(
+      (id) => assets[id]?.rights.credit ?? '',
+    ),
+    ...(isDrawn(part) && part.form.credit ? [part.form.credit] : []),
+  ]);
+}
+
+/** Lines that are due where the flat cover is shown, each once: an ebook says them on its title page. */
+export const coverCredits = ({ cover, assets }: Book): string[] => each(docCredits(cover, assets));
+
+/** Lines that are due where anything of a title is shown, its mockups and promos among it: those of the cover come first. */
+export function allCredits(book: Book): string[] {
+  const sides = SIDES.flatMap((side) => book.sides[side]?.doc ?? []);
+  return each([
+    ...coverCredits(book),
+    ...sides.flatMap((doc) => docCredits(doc, book.assets)),
+    ...deliveredAssets(book).map(({ rights }) => rights.credit),
+    ...drawnCredits([book.scene, book.scenes, book.promos]),
+  ]);
+}
+
+/** Pictures that a title's files show or are made from: not those that only say what of another one is kept, nor what stands on the sketch sheet alone. */
+function deliveredAssets(book: Book): Asset[] {
+  const bare: Book = { ...book, versions: [], sheet: { ...book.sheet, pictures: [], favourites: [] } };
+  return assetsInUse(bare).flatMap((id) => (isMatte(book, id) ? [] : (book.assets[id] ?? [])));
+}
+
+/** How far a picture's rights go: sold on all, sold on covers alone, not to be sold, not known. */
+export type Standing = 'goods' | 'covers' | 'none' | 'unknown';
+
+/** A picture of the title's files, and how far its rights go. */
+export type PictureRights = { readonly asset: Asset; readonly standing: Standing; readonly untold: boolean };
+
+const GRAVITY: readonly Standing[] = ['none', 'unknown', 'covers', 'goods'];
+
+/** The pictures of a title's files, those that may stop a sale first. */
+export const picturesAndRights = (book: Book): PictureRights[] =>
+  deliveredAssets(book)
+    .map((asset) => ({ asset, standing: asset.rights.use, untold: isUntold(asset.rights) }))
+    .sort((a, b) => GRAVITY.indexOf(a.standing) - GRAVITY.indexOf(b.standing));
+
+const USE_WORDS: Readonly<Record<Rights['use'], string>> = {
+  goods: 'May be sold on covers and on goods.',
+  covers: 'May be sold on covers, not on goods.',
+  none: 'May not be sold. Take another picture, or ask its maker.',
+  unknown: 'Not told whether it may be sold: ask before you publish it.',
+};
+
+/** What is known of a picture's rights, as lines for whoever gets the files. */
+export function rightsLines(rights: Rights): string[] {
+  if (isUntold(rights)) return ['No rights are noted: ask before you publish it.'];
+  const { source, maker, licence, use, credit } = rights;
+  const told = [
+    ['Source', source],
+    ['Made by', maker],
+    ['Licence', licence],
+  ] as const;
+  return [
+    ...told.flatMap(([name, text]) => (text.trim() ? [`${name}: ${text.trim()}`] : [])),
+    USE_WORDS[use],
+    ...(credit.trim() ? [`Credit due: ${credit.trim()}`] : []),
+  ];
+}

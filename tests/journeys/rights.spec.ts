@@ -1,0 +1,164 @@
+import { readFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { strFromU8, unzipSync } from 'fflate';
+import { deskPicture } from '@yosomi/core/desk';
+import { fileOf, scenePixels } from '../fixtures/pictures';
+import { coverReady, expect, part, put, saved, step, test } from './help';
+
+test.use({ shelf: [] });
+
+const covers = (page: Page) => page.locator('button[data-cover]');
+const finder = (page: Page) => page.getByRole('dialog', { name: 'Symbol' });
+const rights = (page: Page) => page.getByRole('region', { name: 'Rights and credits' });
+
+async function begin(page: Page, title: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'From words' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Title', { exact: true }).fill(title);
+  await dialog.getByLabel('Author').fill('Dana Voss');
+  await dialog.getByRole('button', { name: 'Compose covers' }).click();
+  await expect(page).toHaveURL(/\/sketches$/);
+  await expect(covers(page).first()).toBeVisible({ timeout: 60_000 });
+}
+
+/** Puts a detailed silhouette on the cover, by a noun, with keys alone. */
+async function silhouette(page: Page, noun: string, first: string): Promise<void> {
+  await page.getByRole('button', { name: 'Add a part' }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('menuitem', { name: 'Symbol', exact: true }).focus();
+  await page.keyboard.press('Enter');
+  await expect(finder(page).getByLabel('What it shows')).toBeFocused();
+  await page.keyboard.type(noun);
+  await expect(finder(page).getByText(`Nothing plain is found for “${noun}”.`)).toBeVisible();
+  await finder(page)
+    .getByRole('button', { name: /^Show detailed ones/ })
+    .press('Enter');
+  const tile = finder(page).locator('[data-tile]').first();
+  await expect(tile).toHaveAttribute('data-tile', first);
+  await expect(tile).toHaveAttribute('aria-busy', 'false');
+  await tile.focus();
+  await page.keyboard.press('Enter');
+  await expect(finder(page)).toBeHidden();
+}
+
+/** The title page of the ebook that Deliver makes. */
+async function titlePage(page: Page): Promise<string> {
+  const row = page.getByRole('row', { name: /Ebook with cover/ });
+  await row.getByRole('button', { name: 'Make' }).click();
+  await expect(row.getByRole('button', { name: 'Save' })).toBeEnabled({ timeout: 90_000 });
+  const file = await saved(page, () => row.getByRole('button', { name: 'Save' }).click());
+  return strFromU8(unzipSync(new Uint8Array(readFileSync(file.path)))['EPUB/title.xhtml']);
+}
+
+test('one’s own picture is asked about, which can wait; its credit and that of a symbol go into the ebook and the zip', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await begin(page, 'The Barn Owl Winter');
+  const own = put('dusk.jpg', await fileOf(scenePixels(1200, 1920), 'jpeg'));
+
+  await test.step('it is on the sheet, and nothing waits for the answer', async () => {
+    await page.getByLabel('Picture file').setInputFiles(own);
+    await expect(page.getByText('It is not told whether the picture “dusk” may be sold.')).toBeVisible();
+    await page
+      .getByRole('button', { name: /^Cover \d+: .*[Pp]icture/ })
+      .first()
+      .click({ timeout: 60_000 });
+    await page.getByRole('button', { name: 'Take it to the Front' }).click();
+    await coverReady(page);
+  });
+
+  await test.step('the Front asks again; one click answers, a line tells more, and one step takes back each', async () => {
+    const front = page.getByRole('list', { name: 'Rights' });
+    await expect(front).toContainText('It is not told whether the picture “dusk” may be sold.');
+    await front.getByRole('button', { name: 'Rights of dusk' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Rights of “dusk”' });
+    await dialog.getByLabel('Made by').isHidden();
+    await dialog.getByRole('button', { name: 'Not for sale' }).click();
+    await expect(dialog.getByText('May not be sold. Take another picture')).toBeVisible();
+    const { violations } = await new AxeBuilder({ page }).include('[role="dialog"]').analyze();
+    expect(violations.map((v) => v.id)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await expect(front).toContainText('The picture “dusk” may not be sold.');
+    await page.keyboard.press('ControlOrMeta+z');
+    await expect(front).toContainText('It is not told whether the picture “dusk” may be sold.');
+    await front.getByRole('button', { name: 'Rights of dusk' }).click();
+    await dialog.getByRole('button', { name: 'Free with credit' }).click();
+    await dialog.getByLabel('Made by').fill('Ida Quill');
+    await dialog.getByLabel('Credit due').fill('Dusk by Ida Quill, CC BY 4.0');
+    await page.keyboard.press('Escape');
+    await expect(front).toBeHidden();
+  });
+
+  await test.step('a detailed symbol brings its credit, and the inspector says so', async () => {
+    await silhouette(page, 'Eule', 'owl');
+    await expect(part(page, 'Owl')).toHaveCount(1);
+    await expect(
+      page.getByText(/Credit due: Symbol “Owl” by the contributors of game-icons, CC BY 3\.0\./),
+    ).toBeVisible();
+  });
+
+  await test.step('Deliver says what is known and what is due', async () => {
+    await page.reload();
+    await coverReady(page);
+    await step(page, 'Deliver');
+    await expect(rights(page).getByRole('list', { name: 'Pictures' })).toContainText('Ida Quill, CC BY 4.0');
+    await expect(rights(page).getByText('May be sold on covers and on goods')).toBeVisible();
+    const due = rights(page).getByRole('group', { name: 'Credits that are due' });
+    await expect(due.getByRole('listitem')).toHaveText([
+      'Dusk by Ida Quill, CC BY 4.0',
+      'Symbol “Owl” by the contributors of game-icons, CC BY 3.0',
+    ]);
+  });
+
+  await test.step('so does the ebook on its title page, and the text of the zip', async () => {
+    const told = await titlePage(page);
+    expect(told).toContain('Dusk by Ida Quill, CC BY 4.0</p>');
+    expect(told).toContain('Symbol “Owl” by the contributors of game-icons, CC BY 3.0</p>');
+    const zip = await saved(page, () => page.getByRole('button', { name: 'Save all as a zip' }).click());
+    const files = unzipSync(new Uint8Array(readFileSync(zip.path)));
+    const readme = Object.entries(files).find(([name]) => /\.txt$/.test(name));
+    expect(readme && strFromU8(readme[1])).toMatch(/Made by: Ida Quill[\s\S]*CREDITS THAT ARE DUE[\s\S]*Symbol “Owl”/);
+  });
+
+  await test.step('without the symbol the ebook is out of date, and made anew it does not name it', async () => {
+    await step(page, 'Front');
+    await coverReady(page);
+    await part(page, 'Owl').click();
+    await page.keyboard.press('Delete');
+    await coverReady(page);
+    await step(page, 'Deliver');
+    const told = await titlePage(page);
+    expect(told).not.toContain('Owl” by');
+    expect(told).toContain('Dusk by Ida Quill');
+  });
+});
+
+test('the desk, a picture that is quiet on the left, a cover; a symbol’s credit is in the ebook, the picture asks for none', async ({
+  page,
+}) => {
+  test.setTimeout(300_000);
+  await begin(page, 'Nine Lanterns');
+  await page.getByRole('button', { name: 'Picture desk' }).click();
+  const desk = page.getByRole('dialog', { name: 'Picture desk' });
+  await desk.getByRole('combobox', { name: 'Where words fit' }).click();
+  await page.getByRole('option', { name: 'Words on the left' }).click();
+  const tile = desk.locator('button[data-tile]').first();
+  await expect(tile.locator('canvas')).toBeVisible({ timeout: 60_000 });
+  expect(deskPicture((await tile.getAttribute('data-tile')) ?? '')?.reading.quiet).toContain('left');
+  await tile.click();
+  await desk.getByRole('button', { name: 'Make it the cover' }).click();
+  await expect(page.getByText('The cover is on the Front')).toBeVisible({ timeout: 200_000 });
+  await step(page, 'Front');
+  await coverReady(page);
+  await expect(page.getByRole('list', { name: 'Rights' })).toBeHidden();
+  await silhouette(page, 'Hexe', 'witch-face');
+  await coverReady(page);
+  await step(page, 'Deliver');
+  await expect(rights(page).getByText('May be sold on covers and on goods')).toHaveCount(1);
+  const told = await titlePage(page);
+  expect(told.match(/class="cover-credits"/g)).toHaveLength(1);
+  expect(told).toContain('Symbol “Witch face” by the contributors of game-icons, CC BY 3.0</p>');
+});

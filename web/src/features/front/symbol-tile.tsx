@@ -1,0 +1,62 @@
+import type { DrawnForm } from '@yosomi/core/cover';
+import { type Drawn, type Silhouettes, packetOf, silhouetteCredit, spokenName } from '@yosomi/core/symbols';
+import { type ReactNode, useRef } from 'react';
+import type { z } from 'zod';
+import { useInView } from '../../ui/in-view';
+import { usePacket } from '../../work/symbols';
+import { MarkPicture } from './mark-picture';
+
+export type SymbolForm = z.infer<typeof DrawnForm>;
+
+const formOf = ({ ratio, d }: Drawn, credit?: string): SymbolForm => ({
+  kind: 'drawn',
+  ratio,
+  paths: [{ d, colour: null }],
+  ...(credit === undefined ? {} : { credit }),
+});
+
+/** `first`: Tab comes to it, arrows go on from there. */
+type Tile = { readonly id: string; readonly first: boolean; onUse(form: SymbolForm, name: string): void };
+
+function Frame(props: Tile & { form: SymbolForm | null; failed?: boolean; children?: ReactNode }) {
+  const { id, form } = props;
+  const name = spokenName(id);
+  return (
+    <button
+      type="button"
+      data-tile={id}
+      title={name}
+      aria-label={name}
+      aria-busy={form === null}
+      tabIndex={props.first ? 0 : -1}
+      onClick={() => form && props.onUse(form, name)}
+      className="flex h-[76px] w-full items-center justify-center rounded-sm border border-line bg-card p-3.5 hover:border-ink"
+    >
+      {form ? (
+        <MarkPicture form={form} className="h-full max-w-full" />
+      ) : (
+        <span className="text-xs text-ink-2">{props.failed ? 'Not read' : ''}</span>
+      )}
+    </button>
+  );
+}
+
+/** A plain shape. */
+export const SymbolTile = ({ drawn, ...tile }: Omit<Tile, 'id'> & { drawn: Drawn }) => (
+  <li>
+    <Frame id={drawn.id} {...tile} form={formOf(drawn)} />
+  </li>
+);
+
+/** A silhouette; its outline is read once the tile is near what is seen, and brings the credit that is due for it. */
+export function SilhouetteTile({ of, ...tile }: Tile & { of: Silhouettes }) {
+  const ref = useRef<HTMLLIElement>(null);
+  const near = useInView(ref);
+  const { data, isError } = usePacket(of, near ? packetOf(of, tile.id) : null);
+  const drawn = data?.find(({ id }) => id === tile.id);
+  return (
+    <li ref={ref}>
+      <Frame {...tile} form={drawn ? formOf(drawn, silhouetteCredit(tile.id)) : null} failed={isError} />
+    </li>
+  );
+}
