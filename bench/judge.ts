@@ -4,7 +4,7 @@ import sharp from 'sharp';
 import { demoBooks } from '@yosomi/core/demo';
 import type { Raster } from '@yosomi/core/pixels';
 import { assetId } from '@yosomi/core/project';
-import { composeSheet, noHouse, sheetPictures } from '@yosomi/core/recipe';
+import { composeSheet, noHouse, sheetPictures, sheetSymbols } from '@yosomi/core/recipe';
 import { scenery } from '@yosomi/core/scenery';
 import { type SheetAsk, planSheet, sceneryColours } from '@yosomi/core/sketch';
 import { NodeStudio, ROOT } from '@yosomi/node-kit';
@@ -52,7 +52,7 @@ async function judge(book: JudgedBook, folder: string): Promise<void> {
     widthPx: 1600,
     heightPx: 2560,
     pictures: await sheetPictures([...files.keys()], studio),
-    symbols: await studio.symbols(),
+    symbols: (await sheetSymbols(book.brief, [], studio)).symbols,
     authorLarge: false,
     mark: null,
     seed: 1,

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { NodeStudio, ROOT, demoProjects } from '@yosomi/node-kit';
-import { composeSheet, noHouse, sheetAsk, sheetPictures } from '@yosomi/core/recipe';
+import { composeSheet, noHouse, sheetAsk, sheetPictures, sheetSymbols } from '@yosomi/core/recipe';
 import { planSheet } from '@yosomi/core/sketch';
 import { makeServer } from '@yosomi/server';
 import { fileOf, scenePixels } from '../tests/fixtures/pictures';
@@ -71,7 +71,7 @@ export async function sketchRows(rounds: number): Promise<Row[]> {
         moss.book,
         noHouse,
         await sheetPictures(moss.book.sheet.pictures, studio),
-        await studio.symbols(),
+        (await sheetSymbols(moss.book.brief, [], studio)).symbols,
       );
       const plan = planSheet(ask);
       if (!plan.ok) throw new Error(plan.fault.code);

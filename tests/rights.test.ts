@@ -8,12 +8,20 @@ import { readImage } from '@yosomi/core/image-file';
 import { type Asset, type Book, type Project, editBook, onCover, setRights, takeAsset } from '@yosomi/core/project';
 import {
   allCredits,
+  composeSheet,
   coverCredits,
   deliverables,
+  docCredits,
   ebookFile,
+  noHouse,
   packageReadme,
   picturesAndRights,
+  sheetAsk,
+  sheetSymbols,
 } from '@yosomi/core/recipe';
+import { planSheet } from '@yosomi/core/sketch';
+import { silhouetteCredit } from '@yosomi/core/symbols';
+import { NodeStudio } from '@yosomi/node-kit';
 import { bookFile, plainPlan } from './fixtures/epubs';
 import { pictureProject, wordsBook } from './fixtures/books';
 import { fileOf, picturePixels } from './fixtures/pictures';
@@ -21,7 +29,7 @@ import { QuickStudio } from './fixtures/quick-studio';
 
 const NOW = '2026-11-25T10:00:00Z';
 const text = (bytes: Uint8Array | undefined): string => new TextDecoder().decode(bytes);
-const with_ = (book: Book, id: string, rights: Partial<Rights>): Book => {
+const telling = (book: Book, id: string, rights: Partial<Rights>): Book => {
   const done = editBook(book, setRights(id, rights));
   if (!done.ok) throw new Error(done.fault.code);
   return done.value.next;
@@ -54,10 +62,10 @@ const withSymbol = (book: Book, more: Partial<Part> = {}): Book => {
 describe('credits', () => {
   it('come from what the cover shows, back to front, each once; what is hidden asks for none', () => {
     expect(coverCredits(project.book)).toEqual([]);
-    const book = withSymbol(with_(project.book, id, { credit: ' Picture by Ida ' }));
+    const book = withSymbol(telling(project.book, id, { credit: ' Picture by Ida ' }));
     expect(coverCredits(book)).toEqual(['Picture by Ida', 'Owl by Ida']);
     expect(coverCredits(withSymbol(book, { hidden: true }))).toEqual(['Picture by Ida']);
-    expect(coverCredits(withSymbol(with_(book, id, { credit: 'Owl by Ida' })))).toEqual(['Owl by Ida']);
+    expect(coverCredits(withSymbol(telling(book, id, { credit: 'Owl by Ida' })))).toEqual(['Owl by Ida']);
     const hidden = Object.values(book.cover.parts).filter((part) => part.kind === 'picture');
     let bare = book;
     for (const part of hidden) {
@@ -97,26 +105,54 @@ describe('credits', () => {
   });
 
   it('stand in the text of the package, with what is known of each picture', () => {
-    const book = with_(project.book, id, answered(untold, 'credited', { name: 'Test picture', author: 'Oda' }));
+    const book = telling(project.book, id, answered(untold, 'credited', { name: 'Test picture', author: 'Oda' }));
     const told = packageReadme(withSymbol(book), [], NOW);
     expect(told).toContain(
       'Licence: CC BY 4.0\r\n  May be sold on covers and on goods.\r\n  Credit due: Test picture, CC BY 4.0',
     );
     expect(told).toMatch(/CREDITS THAT ARE DUE[\s\S]*Test picture, CC BY 4\.0\r\nOwl by Ida/);
     expect(packageReadme(project.book, [], NOW)).not.toContain('CREDITS');
-    expect(packageReadme(with_(book, id, { use: 'none' }), [], NOW)).toContain('May not be sold.');
+    expect(packageReadme(telling(book, id, { use: 'none' }), [], NOW)).toContain('May not be sold.');
   });
 
   it('move the key of the ebook and of nothing else', () => {
     const keys = (book: Book): Map<string, string> => new Map(deliverables(book).map((one) => [one.id, one.key]));
-    const [before, after] = [keys(project.book), keys(with_(project.book, id, { credit: 'Picture by Ida' }))];
+    const [before, after] = [keys(project.book), keys(telling(project.book, id, { credit: 'Picture by Ida' }))];
     expect([...before.keys()].filter((one) => before.get(one) !== after.get(one))).toEqual(['epub']);
+  });
+});
+
+describe('a sheet whose words bring a detailed silhouette to mind', () => {
+  it('plays with it, and every cover that shows it says whose it is', async () => {
+    const studio = new NodeStudio(new Map());
+    const plain = wordsBook();
+    const book: Book = { ...plain, brief: { ...plain.brief, title: 'The Owl and the Fox', subtitle: '' } };
+    const { symbols, whole } = await sheetSymbols(book.brief, [], studio);
+    expect(whole).toBe(true);
+    const ask = sheetAsk(book, noHouse, [], symbols);
+    const plan = planSheet(ask);
+    if (!plan.ok) throw new Error(plan.fault.code);
+    const shown = new Set<string>();
+    for await (const { sketch, doc } of composeSheet(plan.value, ask, 48, studio, 60)) {
+      const own = sketch.symbols.filter((one) => one === 'owl' || one === 'fox');
+      const said = docCredits(doc, {}).join('; ');
+      for (const one of own) expect(said, sketch.structure).toContain(silhouetteCredit(one));
+      if (own.length === 0) expect(said).toBe('');
+      for (const one of own) shown.add(one);
+    }
+    expect([...shown].sort()).toEqual(['fox', 'owl']);
+    // A sketch of another book finds its symbol here too; one that cannot be read is missed aloud.
+    expect((await sheetSymbols(plain.brief, ['owl'], studio)).symbols.get('owl')?.credit).toBe(silhouetteCredit('owl'));
+    const lost = Object.assign(new NodeStudio(new Map()), { packet: async () => null });
+    expect(await sheetSymbols(book.brief, [], lost)).toMatchObject({ whole: false });
+    const none = Object.assign(new NodeStudio(new Map()), { silhouettes: async () => null });
+    expect(await sheetSymbols(book.brief, [], none)).toMatchObject({ whole: false });
   });
 });
 
 describe('an ebook whose cover asks for credit', () => {
   it('says it on its title page, as written, and no checker objects', async () => {
-    const book = with_(project.book, id, { credit: '“Fog” by Ida & Sons <ida@example.org>' });
+    const book = telling(project.book, id, { credit: '“Fog” by Ida & Sons <ida@example.org>' });
     const made = await ebookFile(withSymbol(book), NOW, new QuickStudio(project.files));
     if (!made.ok) throw new Error(made.fault.code);
     const page = text(unzipSync(made.value.bytes)['EPUB/title.xhtml']);
@@ -184,7 +220,7 @@ describe('an ebook whose cover asks for credit', () => {
 
 describe('a picture that comes again', () => {
   it('keeps what was told of its rights; one that tells more is believed', () => {
-    const book = structuredClone(with_(project.book, id, { maker: 'Ida', use: 'goods' }));
+    const book = structuredClone(telling(project.book, id, { maker: 'Ida', use: 'goods' }));
     const again = { ...project.book.assets[id], name: 'Again', rights: untold };
     takeAsset(book, again);
     expect(book.assets[id]).toMatchObject({ name: 'Again', rights: { maker: 'Ida', use: 'goods' } });

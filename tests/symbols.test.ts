@@ -18,6 +18,7 @@ import {
   searchSilhouettes,
   searchSymbols,
   silhouetteCredit,
+  silhouetteIdeas,
 } from '@yosomi/core/symbols';
 
 const symbols = shippedSymbols();
@@ -152,6 +153,23 @@ describe('the detailed silhouettes', () => {
       expect(searchSilhouettes(all, 'dragon')).toContain(id);
       expect(searchSilhouettes(all, 'head')).toContain(id);
     }
+  });
+
+  it('show what the plain symbols only hint at, in the language of the title, and words that those do not know', () => {
+    const ideas = (title: string, language = 'en') => silhouetteIdeas(symbols, all, [title], language);
+    expect(ideas('The Barn Owl Winter')).toEqual(['owl']);
+    expect(ideas('Der Wolf im Moor', 'de')).toEqual(['wolf-head', 'swamp']);
+    expect(ideas('Le violon et le hibou', 'fr')).toEqual(['violin', 'owl']);
+    expect(ideas('Das Gift der Stille', 'de')).toEqual(['poison']);
+    expect(ideas('The Glass Harp')).toEqual(['harp']);
+    // "Ours" is a bear in French alone, and a road has its plain symbol.
+    expect(ideas('Ours')).toEqual([]);
+    expect(ideas('Ours', 'fr')).toEqual(['bear-head']);
+    expect(ideas('The Reckoning Road')).toEqual([]);
+    expect(ideas('Zorblax Unquith')).toEqual([]);
+    const both = new Map([...symbols, ['owl', { id: 'owl', words: [], ratio: 1, d: 'M0 0L9 9L0 9Z' }]]);
+    expect(ideasOf(both, ['The Barn Owl Winter'], 'en', []).slice(0, 2)).toEqual(['barn', 'owl']);
+    expect(ideasOf(both, ['Die Eule'], 'de', [])[0]).toBe('owl');
   });
 
   it('ask for the credit of each', () => {

@@ -8,6 +8,7 @@ import {
   noHouse,
   sheetAsk,
   sheetPictures,
+  sheetSymbols,
   takePicture,
   withSketch,
 } from '@yosomi/core/recipe';
@@ -59,7 +60,12 @@ export const sketch: Command = {
       sheet: { ...own.sheet, seed: seed.value, pictures: [...new Set(pictures)] },
     };
     const studio = new NodeStudio(files);
-    const ask = sheetAsk(book, noHouse, await sheetPictures(book.sheet.pictures, studio), await studio.symbols());
+    const ask = sheetAsk(
+      book,
+      noHouse,
+      await sheetPictures(book.sheet.pictures, studio),
+      (await sheetSymbols(book.brief, [], studio)).symbols,
+    );
     const plan = planSheet(ask);
     if (!plan.ok) return plan;
     const folder = makeFolder(out.value);

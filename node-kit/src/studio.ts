@@ -2,14 +2,14 @@ import type { Chroma } from '@yosomi/core/image-file';
 import type { Images, Ink, SurfaceImage } from '@yosomi/core/ink';
 import type { Raster } from '@yosomi/core/pixels';
 import type { Studio } from '@yosomi/core/recipe';
-import type { Symbols } from '@yosomi/core/symbols';
+import type { Drawn, Silhouettes, Symbols } from '@yosomi/core/symbols';
 import { Shaper } from '@yosomi/core/text';
 import * as harfbuzz from 'harfbuzzjs';
 import { imageOfRaster, paintRaster, rasterOfImage, resizedImage } from './canvas-easel';
 import { loadFonts } from './fonts';
 import { encodeModern, smallerPng } from './codecs';
 import { decodeDelivered, decodeImage } from './images';
-import { shippedSymbols } from './symbols';
+import { shippedPacket, shippedSilhouettes, shippedSymbols } from './symbols';
 import { encodeJpeg } from './jpeg';
 
 /** The recipes' studio in Node, over the pictures of one or several projects. */
@@ -25,6 +25,14 @@ export class NodeStudio implements Studio {
 
   async symbols(): Promise<Symbols> {
     return shippedSymbols();
+  }
+
+  async silhouettes(): Promise<Silhouettes> {
+    return shippedSilhouettes();
+  }
+
+  async packet(number: number): Promise<readonly Drawn[]> {
+    return shippedPacket(number);
   }
 
   async picture(asset: string): Promise<SurfaceImage | null> {

@@ -150,6 +150,33 @@ test('a title can be worked on with the keyboard alone', async ({ page }) => {
   await expect(size).toHaveValue(String(px + 11));
 });
 
+test('where a page, a list or a button goes away, the keyboard goes on where one is', async ({ page }) => {
+  test.setTimeout(180_000);
+  await page.goto('/');
+  const open = page.getByRole('link', { name: 'Open The Balcony Moss Garden' });
+  await expect(open).toBeVisible({ timeout: 60_000 });
+  await open.press('Enter');
+  await coverReady(page);
+  await expect(page.getByRole('main')).toBeFocused();
+  await page.keyboard.press('ControlOrMeta+k');
+  await page.keyboard.type('add symbol');
+  await expect(page.getByRole('option')).toHaveText(['Add a symbol']);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('main')).toBeFocused();
+  await page.keyboard.press('ControlOrMeta+k');
+  await page.keyboard.type('add symbol');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog', { name: 'Symbol' }).getByLabel('What it shows')).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('main')).toBeFocused();
+  await page.keyboard.press('Alt+7');
+  await expect(page.getByRole('heading', { name: 'Deliver' })).toBeVisible();
+  await expect(page.getByRole('main')).toBeFocused();
+  await page.getByRole('button', { name: 'Make all' }).press('Enter');
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeFocused();
+  await expect(page.getByRole('button', { name: 'Save all as a zip' })).toBeFocused({ timeout: 150_000 });
+});
+
 test('a change is stored within a second, even when the page is killed', async ({ page, context }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Open Weather for Two Voices' }).click({ timeout: 60_000 });

@@ -17,7 +17,7 @@ function drawnCredits(value: unknown): string[] {
 }
 
 /** Credits that are due wherever this composition is shown, back to front; parts that are hidden ask for none. */
-function docCredits({ parts }: Doc, assets: Book['assets']): string[] {
+export function docCredits({ parts }: Doc, assets: Book['assets']): string[] {
   const shown = Object.values(parts)
     .filter((part) => !part.hidden)
     .sort((a, b) => (a.order < b.order ? -1 : 1));

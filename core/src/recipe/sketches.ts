@@ -1,3 +1,4 @@
+import type { Brief } from '../book';
 import { type Result, fail, ok } from '../base';
 import { type Lab, contrastOf, labOf, luminance } from '../colour';
 import type { Doc } from '../cover';
@@ -21,7 +22,7 @@ import {
   pictureFacts,
   structuresIn,
 } from '../sketch';
-import type { Symbols } from '../symbols';
+import { MOST_OUTLINE, type Symbols, packetOf, silhouetteIdeas } from '../symbols';
 import { OWN_FACE, italicOf } from '../text';
 import { gather } from './gather';
 import { type Settled, settle } from './settle';
@@ -64,6 +65,31 @@ const POOR = 0.42;
 const MOST_SCRIM = 0.6;
 /** As much of a picture's subject is seen on every cover. */
 const LEAST_SEEN = 0.8;
+
+/** Symbols for a sheet, and whether all that it asked for could be read. */
+export type SheetSymbols = { readonly symbols: Symbols; readonly whole: boolean };
+
+/**
+ * The symbols of a title's sheet: the plain ones, with detailed silhouettes for words of which those show nothing, and those that sketches
+ * name (`named`).
+ */
+export async function sheetSymbols(brief: Brief, named: readonly string[], studio: Studio): Promise<SheetSymbols> {
+  const plain = await studio.symbols();
+  const all = await studio.silhouettes();
+  if (plain.size === 0 || !all) return { symbols: plain, whole: false };
+  const ideas = silhouetteIdeas(plain, all, [brief.title, brief.subtitle], brief.language);
+  const found = new Map(plain);
+  let whole = true;
+  for (const id of [...ideas, ...named]) {
+    const number = found.has(id) ? null : packetOf(all, id);
+    if (number === null) continue;
+    const packet = await studio.packet(number);
+    const drawn = packet?.find((one) => one.id === id);
+    if (!packet) whole = false;
+    if (drawn && drawn.d.length <= MOST_OUTLINE) found.set(id, drawn);
+  }
+  return { symbols: found, whole };
+}
 
 /** What the sketch sheet of a title asks; `pictures` are those of its sheet, read. */
 export function sheetAsk(book: Book, house: HouseAsk, pictures: readonly PictureFacts[], symbols: Symbols): SheetAsk {

@@ -1,7 +1,7 @@
 import type { Chroma } from '../image-file';
 import type { Images, Ink, SurfaceImage } from '../ink';
 import type { Raster } from '../pixels';
-import type { Symbols } from '../symbols';
+import type { Drawn, Silhouettes, Symbols } from '../symbols';
 import type { Shaper } from '../text';
 
 /** What a platform lends the recipes: fonts, pictures, a canvas and encoders. Browser workers and Node each have one. */
@@ -11,6 +11,10 @@ export interface Studio {
   loadFonts(cuts: readonly string[]): Promise<void>;
   /** The symbols that ship, read once. */
   symbols(): Promise<Symbols>;
+  /** The names of the silhouettes that ship, read once; null where they cannot be reached. */
+  silhouettes(): Promise<Silhouettes | null>;
+  /** The outlines of one packet of them; null where it cannot be reached. */
+  packet(number: number): Promise<readonly Drawn[] | null>;
   /** A decoded, upright picture by asset id; null where its bytes are missing or damaged. */
   picture(asset: string): Promise<SurfaceImage | null>;
   /** Decodes a picture that `readImage` accepts, upright; null where it is damaged. */

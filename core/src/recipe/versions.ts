@@ -3,13 +3,13 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '79391b40c8',
-  trace: 'b93f8abb08',
-  pin: '8261d27307',
-  promo: 'bbd6fc85a4',
-  image: '87c422c46a',
-  epub: '9a087db145',
-  pdf: 'b0564ae3e6',
-  svg: '694571f32f',
-  desk: 'ec6b76fb65',
+  paint: 'bfb749ce67',
+  trace: 'de7b1c293f',
+  pin: '0eb0692243',
+  promo: 'fb8f8c5924',
+  image: 'e51231c484',
+  epub: '7a47723dc1',
+  pdf: '2dd34325d5',
+  svg: 'eca02fcf48',
+  desk: 'e6a76f9754',
 } as const;

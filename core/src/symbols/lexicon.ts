@@ -157,15 +157,33 @@ export function broughtToMind(word: string, language?: string): readonly string[
   return own ? (own.get(plain) ?? []) : LANGUAGES.flatMap((one) => LEXICON.get(one)?.get(plain) ?? []);
 }
 
-const ENGLISH = new Map<string, string[]>();
-for (const line of [...linesOf(NOUNS), ...LINES]) {
-  const english = line[0].split(' ').map(plainWord);
-  for (const word of line.slice(0, LANGUAGES.length).flatMap((cell) => cell.split(' ')))
-    ENGLISH.set(plainWord(word), [...(ENGLISH.get(plainWord(word)) ?? []), ...english]);
-}
+/** For each language, the English words of the lines that hold a word. */
+const englishOf = (lines: readonly string[][]): ReadonlyMap<Language, ReadonlyMap<string, readonly string[]>> =>
+  new Map(
+    LANGUAGES.map((language, column) => {
+      const words = new Map<string, string[]>();
+      for (const line of lines)
+        for (const word of line[column].split(' ').map(plainWord))
+          words.set(word, [...(words.get(word) ?? []), ...line[0].split(' ').map(plainWord)]);
+      return [language, words] as const;
+    }),
+  );
 
-/** English words that say the same as a noun of one of the four languages, or nearly: the nearest first. */
-export const inEnglish = (word: string): readonly string[] => ENGLISH.get(plainWord(word)) ?? [];
+const ENGLISH = englishOf([...linesOf(NOUNS), ...LINES]);
+const CREATURES = englishOf(linesOf(NOUNS));
+
+/** English words for a noun of things that only silhouettes show, in one language; none for another word. */
+export const ofSilhouettes = (word: string, language: string): readonly string[] =>
+  CREATURES.get(language.slice(0, 2) as Language)
+    ?.get(plainWord(word))
+    ?.toSorted((a, b) => Number(b === plainWord(word)) - Number(a === plainWord(word))) ?? [];
+
+/** English words that say the same as a noun, or nearly, the nearest first; in one of the four languages where that is said, else in all. */
+export function inEnglish(word: string, language?: string): readonly string[] {
+  const plain = plainWord(word);
+  const own = ENGLISH.get(language?.slice(0, 2) as Language);
+  return own ? (own.get(plain) ?? []) : LANGUAGES.flatMap((one) => ENGLISH.get(one)?.get(plain) ?? []);
+}
 
 /** Nouns by which the silhouettes are found beside their own names. */
 export const NOUN_WORDS: readonly string[] = linesOf(NOUNS).flatMap((line) => line.flatMap((cell) => cell.split(' ')));

@@ -35,7 +35,9 @@ export const NOUNS = `
   goat | ziege | chevre | cabra
   sheep | schaf | mouton | oveja
   ram | widder bock | belier | carnero
-  cow bull buffalo bison | kuh stier bulle büffel | vache taureau bison | vaca toro bufalo
+  cow | kuh | vache | vaca
+  bull | stier bulle | taureau | toro
+  bison buffalo | büffel bison | bison | bufalo
   donkey | esel | ane | burro
   rabbit | kaninchen hase | lapin lievre | conejo liebre
   mouse | maus mäuse | souris | raton
@@ -109,9 +111,13 @@ export const NOUNS = `
   hourglass sundial | sanduhr sonnenuhr | sablier cadran | reloj-de-arena
   sextant astrolabe telescope spyglass | sextant fernrohr teleskop | longue-vue telescope | catalejo telescopio
   quill scroll papyrus | feder schriftrolle | plume parchemin | pluma pergamino
-  violin cello harp | geige violine harfe | violon harpe | violin arpa
-  drum trumpet flute | trommel trompete flöte | tambour trompette flute | tambor trompeta flauta
-  piano accordion | klavier akkordeon | piano accordeon | piano acordeon
+  violin | geige violine | violon | violin
+  harp | harfe | harpe | arpa
+  drum | trommel | tambour | tambor
+  trumpet | trompete | trompette | trompeta
+  flute | flöte | flute | flauta
+  piano | klavier | piano | piano
+  accordion | akkordeon | accordeon | acordeon
   mask masks | maske masken | masque masques | mascara mascaras
   mirror | spiegel | miroir | espejo
   perfume lipstick | parfüm lippenstift | parfum rouge | perfume pintalabios
@@ -125,10 +131,14 @@ export const NOUNS = `
   mushroom mushrooms chanterelles | pilz pilze | champignon champignons | seta setas hongo
   pumpkin corn wheat | kürbis mais weizen | citrouille mais ble | calabaza maiz trigo
   strawberry raspberry | erdbeere himbeere | fraise framboise | fresa frambuesa
-  pear peach plum | birne pfirsich pflaume | poire peche prune | pera melocoton ciruela
+  pear | birne | poire | pera
+  peach | pfirsich | peche | melocoton
+  plum | pflaume | prune | ciruela
   oak acorn | eiche eichel | chene gland | roble bellota
   ginkgo maple linden | ginkgo ahorn linde | ginkgo erable tilleul | ginkgo arce tilo
-  poppy daisy sunflower | mohn gänseblümchen sonnenblume | coquelicot marguerite tournesol | amapola margarita girasol
+  poppy | mohn | coquelicot | amapola
+  daisy | gänseblümchen | marguerite | margarita
+  sunflower | sonnenblume | tournesol | girasol
   dandelion | löwenzahn pusteblume | pissenlit | diente-de-leon
   fern reed vine vines | farn schilf ranke ranken rebe | fougere roseau vigne | helecho junco vid
   volcano eruption | vulkan ausbruch | volcan eruption | volcan erupcion

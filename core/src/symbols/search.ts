@@ -1,5 +1,5 @@
 import { isMinor } from '../text';
-import { KNOWN_WORDS, broughtToMind, plainWord } from './lexicon';
+import { KNOWN_WORDS, broughtToMind, inEnglish, ofSilhouettes, plainWord } from './lexicon';
 import type { Symbols } from './symbol';
 
 /** What a search found, the best first; where nothing was, words that are nearly the one that was asked for. */
@@ -80,6 +80,42 @@ export function distance(a: string, b: string): number {
   return row[b.length];
 }
 
+/** The words of a title that may mean a thing. */
+export const wordsOf = (texts: readonly string[]): string[] =>
+  texts.flatMap((text) => text.split(/[\s\-–—/]+/)).filter((word) => !isMinor(word));
+
+/** The symbols of a word in a language, the plainest first. */
+export function plainIdeas(symbols: Symbols, word: string, language: string): string[] {
+  const all = forms(word);
+  // Their names are English: a German "Gift" is no present.
+  const named = language.startsWith('en') ? all.filter((form) => symbols.has(form)) : [];
+  const minds = all.flatMap((form) => broughtToMind(form, language));
+  const own = [...new Set([...named, ...minds])].filter((id) => symbols.has(id));
+  const detailed = detailedIdea(word, language, own.length === 0, (id) => symbols.has(id));
+  return detailed === null ? own : [...new Set([detailed, ...own])];
+}
+
+/** Of a creature its head may be drawn alone. */
+const SHOWN_AS = ['', '-head', '-face', '-howl'];
+
+/**
+ * The detailed drawing that shows a word itself, among those there are (`has`): of a noun that only silhouettes show, and of any where
+ * nothing plainer is known (`only`).
+ */
+export function detailedIdea(
+  word: string,
+  language: string,
+  only: boolean,
+  has: (id: string) => boolean,
+): string | null {
+  const all = forms(word);
+  const own = all.flatMap((form) => ofSilhouettes(form, language).slice(0, 1));
+  const more = only
+    ? [...(language.startsWith('en') ? all : []), ...all.flatMap((form) => inEnglish(form, language))]
+    : [];
+  return [...own, ...more].flatMap((noun) => SHOWN_AS.map((shown) => `${noun}${shown}`)).find(has) ?? null;
+}
+
 /** As many ideas as one sheet plays with. */
 const MOST_IDEAS = 8;
 /** From so few on, those of the kind of book are added. */
@@ -95,15 +131,9 @@ export function ideasOf(
   language: string,
   otherwise: readonly string[],
 ): string[] {
-  const ofWord = (word: string): string[] => {
-    if (isMinor(word)) return [];
-    const all = forms(word);
-    // Their names are English: a German "Gift" is no present.
-    const named = language.startsWith('en') ? all.filter((form) => symbols.has(form)) : [];
-    const minds = all.flatMap((form) => broughtToMind(form, language));
-    return [...new Set([...named, ...minds])].filter((id) => symbols.has(id));
-  };
-  const lists = texts.flatMap((text) => text.split(/[\s\-–—/]+/).map(ofWord)).filter((list) => list.length > 0);
+  const lists = wordsOf(texts)
+    .map((word) => plainIdeas(symbols, word, language))
+    .filter((list) => list.length > 0);
   const ranked: string[] = [];
   for (let place = 0; place < 3; place++) for (const list of lists) if (list[place]) ranked.push(list[place]);
   const own = [...new Set(ranked)];

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { inEnglish, plainWord } from './lexicon';
-import { forms } from './search';
-import type { Drawn } from './symbol';
+import { detailedIdea, forms, plainIdeas, wordsOf } from './search';
+import type { Drawn, Symbols } from './symbol';
 
 /** Names of the detailed silhouettes, in the order of their outlines: those lie in packets of so many. */
 export type Silhouettes = { readonly packet: number; readonly names: readonly string[] };
@@ -22,7 +22,7 @@ export function readPacket(raw: unknown, { packet, names }: Silhouettes, number:
   const own = names.slice(number * packet, (number + 1) * packet);
   const outlines = Packet.parse(raw);
   if (own.length === 0 || outlines.length !== own.length) throw new Error('packet');
-  return own.map((id, i) => ({ id, words: [], ...outlines[i] }));
+  return own.map((id, i) => ({ id, words: [], ...outlines[i], credit: silhouetteCredit(id) }));
 }
 
 /** The packet in which a silhouette lies; null where there is none of that name. */
@@ -70,7 +70,7 @@ export function searchSilhouettes({ names }: Silhouettes, query: string): string
   if (words.length === 0) return [...names];
   const asked = words.map((word) => {
     const all = forms(word);
-    return { all, kin: [...new Set(all.flatMap(inEnglish))].filter((one) => !all.includes(one)) };
+    return { all, kin: [...new Set(all.flatMap((form) => inEnglish(form)))].filter((one) => !all.includes(one)) };
   });
   return names
     .flatMap((id) => {
@@ -79,4 +79,24 @@ export function searchSilhouettes({ names }: Silhouettes, query: string): string
     })
     .sort((a, b) => b.score - a.score)
     .map(({ id }) => id);
+}
+
+/** Silhouettes of more letters are too much to be shown dozens of times. */
+export const MOST_OUTLINE = 5000;
+
+/** Names of the silhouettes that a title's words bring to mind, in its language only; at most one a word. */
+export function silhouetteIdeas(
+  symbols: Symbols,
+  { names }: Silhouettes,
+  texts: readonly string[],
+  language: string,
+): string[] {
+  const known = new Set(names);
+  const found = wordsOf(texts).flatMap((word) => {
+    const only = plainIdeas(symbols, word, language).length === 0;
+    const id = detailedIdea(word, language, only, (one) => known.has(one));
+    // A plain one of the same name is the one.
+    return id === null || symbols.has(id) ? [] : [id];
+  });
+  return [...new Set(found)];
 }

@@ -6,7 +6,16 @@ export type Drawn = {
   readonly words: readonly string[];
   readonly ratio: number;
   readonly d: string;
+  /** The line that its licence wants to see; left out where none is due. */
+  readonly credit?: string;
 };
+
+/** Symbols as one drawing of these outlines, with the credit that is due for them. */
+export function drawnForm(of: readonly Drawn[], ratio: number, outlines: readonly string[]) {
+  const credit = [...new Set(of.flatMap((one) => one.credit ?? []))].join('; ').slice(0, 300);
+  const paths = outlines.map((d) => ({ d, colour: null }));
+  return { kind: 'drawn' as const, ratio, paths, ...(credit ? { credit } : {}) };
+}
 
 const File = z.array(
   z.object({

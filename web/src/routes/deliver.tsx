@@ -1,6 +1,6 @@
 import { slug } from '@yosomi/core/base';
 import { PROFILES } from '@yosomi/core/stores';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { DeliverFrame } from '../features/deliver/deliver-frame';
 import { FileOptions } from '../features/deliver/file-options';
 import { FileRow } from '../features/deliver/file-row';
@@ -35,28 +35,38 @@ export function DeliverPage() {
     const done = await savePackage(`${slug(book.brief.title)}-files.zip`, [{ book, files, lacks }]);
     if (done && lacks.length > 0) sayFault({ code: 'package-lacks', data: { count: lacks.length } });
   };
-  const actions =
-    progress !== null ? (
-      <div className="w-72">
-        <Working label="Making the files" done={progress} onStop={stop} />
-      </div>
-    ) : (
-      <>
-        <Button kind="quiet" onClick={() => setOptions(true)}>
-          Names and sheets
-        </Button>
-        <Button kind="quiet" onClick={() => void saveTitleAs(book)}>
-          Save the title as a file
-        </Button>
-        {stale.length > 0 && <Button onClick={() => make(stale.map((r) => r.wanted))}>Remake what is stale</Button>}
-        <Button onClick={() => void saveAll()} disabled={current.length === 0}>
-          Save all as a zip
-        </Button>
-        <Button kind="ink" onClick={() => make(rows.map((r) => r.wanted))}>
-          Make all
-        </Button>
-      </>
-    );
+  const working = useRef<HTMLDivElement>(null);
+  const zip = useRef<HTMLButtonElement>(null);
+  const making = progress !== null;
+  const made = useRef(making);
+  // The button that was pressed is gone: the keyboard goes on with what one does next.
+  useEffect(() => {
+    if (made.current === making) return;
+    made.current = making;
+    if (document.activeElement !== document.body) return;
+    (making ? working.current?.querySelector('button') : zip.current)?.focus();
+  }, [making]);
+  const actions = making ? (
+    <div className="w-72" ref={working}>
+      <Working label="Making the files" done={progress} onStop={stop} />
+    </div>
+  ) : (
+    <>
+      <Button kind="quiet" onClick={() => setOptions(true)}>
+        Names and sheets
+      </Button>
+      <Button kind="quiet" onClick={() => void saveTitleAs(book)}>
+        Save the title as a file
+      </Button>
+      {stale.length > 0 && <Button onClick={() => make(stale.map((r) => r.wanted))}>Remake what is stale</Button>}
+      <Button ref={zip} onClick={() => void saveAll()} disabled={current.length === 0}>
+        Save all as a zip
+      </Button>
+      <Button kind="ink" onClick={() => make(rows.map((r) => r.wanted))}>
+        Make all
+      </Button>
+    </>
+  );
   return (
     <DeliverFrame actions={actions}>
       <p className="-mt-3 pb-3 text-ink-2" role="status">

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { Link, NavLink, Outlet, useParams } from 'react-router';
+import { Link, NavLink, Outlet, useLocation, useParams } from 'react-router';
 import type { Fault } from '@yosomi/core/base';
 import { Commands } from '../features/commands/commands';
 import { ClashDialog } from '../features/frame/clash-dialog';
@@ -10,7 +10,28 @@ import { TitleSpine } from '../features/frame/title-spine';
 import { UndoRedo } from '../features/frame/undo-redo';
 import { sentenceOf } from '../messages/sentences';
 import { useSession } from '../state/session';
+import { focusOn } from '../ui/opener';
 import { SkipLink } from '../ui/skip-link';
+
+/** Frames within which the page of a step comes. */
+const COMES_WITHIN = 90;
+
+/** Where a button led to another step and is gone with its page, the keyboard goes on in the page that came, not at the top of it all. */
+function useFocusOnStep(open: boolean): void {
+  const { pathname, key } = useLocation();
+  // A page that the browser itself has opened begins at its top.
+  const led = open && key !== 'default' ? pathname : null;
+  useEffect(() => {
+    if (led === null) return;
+    let [left, frame] = [COMES_WITHIN, 0];
+    const look = (): void => {
+      if (document.activeElement === document.body) focusOn(null);
+      if (--left > 0) frame = requestAnimationFrame(look);
+    };
+    frame = requestAnimationFrame(look);
+    return () => cancelAnimationFrame(frame);
+  }, [led]);
+}
 
 /** One title: its spine, its steps, and the step that is open. */
 export function TitlePage() {
@@ -34,6 +55,8 @@ export function TitlePage() {
   useEffect(() => {
     document.title = title === null ? 'Yosomi' : `${title || 'Untitled'} · Yosomi`;
   }, [title]);
+
+  useFocusOnStep(open === id);
 
   if (fault?.id === id) {
     return (

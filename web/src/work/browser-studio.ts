@@ -10,7 +10,15 @@ import {
 import { type Raster, raster } from '@yosomi/core/pixels';
 import type { Rect } from '@yosomi/core/plane';
 import type { Studio } from '@yosomi/core/recipe';
-import { type Symbols, noSymbols, readSymbols } from '@yosomi/core/symbols';
+import {
+  type Drawn,
+  type Silhouettes,
+  type Symbols,
+  noSymbols,
+  readPacket,
+  readSilhouettes,
+  readSymbols,
+} from '@yosomi/core/symbols';
 import { OWN_FACE, Shaper, findCut, isOwnCut } from '@yosomi/core/text';
 import {
   MOST_DELIVERED,
@@ -26,7 +34,7 @@ import { LRUCache } from 'lru-cache';
 import { bytesFor } from '../persist/bytes';
 import { fontUrl } from '../platform/font-files';
 import { fetchBytes } from '../platform/http';
-import { SYMBOLS_URL } from '../platform/symbol-file';
+import { SILHOUETTES_URL, SYMBOLS_URL, packetUrl } from '../platform/symbol-file';
 import { encodeModern, smallerPng } from './codecs';
 import { encodeJpeg } from './encode-jpeg';
 
@@ -108,6 +116,12 @@ async function decodeDelivered(bytes: Uint8Array<ArrayBuffer>): Promise<Offscree
   return easel.canvas;
 }
 
+/** What a file of the app says; null where it cannot be reached. */
+async function shipped<T>(url: string, read: (raw: unknown) => T): Promise<T | null> {
+  const bytes = await fetchBytes(url);
+  return bytes && read(JSON.parse(new TextDecoder().decode(bytes)));
+}
+
 /** How many decoded pictures are kept: a picture of 24 megapixels takes 96 MB. */
 const KEPT_PICTURES = 3;
 
@@ -117,6 +131,8 @@ export class BrowserStudio implements Studio {
   #ready: Shaper | null = null;
   #live: { ink: Ink; widthPx: number; back: BrowserEasel | null; backCount: number } | null = null;
   #symbols: Symbols | null = null;
+  #silhouettes: Silhouettes | null = null;
+  readonly #packets = new Map<number, readonly Drawn[]>();
   readonly #pictures = new LRUCache<string, SurfaceImage>({ max: KEPT_PICTURES });
   readonly #fonts = new Map<string, Promise<void>>();
 
@@ -154,11 +170,21 @@ export class BrowserStudio implements Studio {
   }
 
   async symbols(): Promise<Symbols> {
-    if (this.#symbols) return this.#symbols;
-    const bytes = await fetchBytes(SYMBOLS_URL);
     // Out of reach for now: what needs none goes on, and the next one asks again.
-    if (!bytes) return noSymbols;
-    return (this.#symbols = readSymbols(JSON.parse(new TextDecoder().decode(bytes))));
+    return (this.#symbols ??= await shipped(SYMBOLS_URL, readSymbols)) ?? noSymbols;
+  }
+
+  async silhouettes(): Promise<Silhouettes | null> {
+    return (this.#silhouettes ??= await shipped(SILHOUETTES_URL, readSilhouettes));
+  }
+
+  async packet(number: number): Promise<readonly Drawn[] | null> {
+    const all = await this.silhouettes();
+    const known = this.#packets.get(number);
+    if (known || !all) return known ?? null;
+    const read = await shipped(packetUrl(number), (raw) => readPacket(raw, all, number));
+    if (read) this.#packets.set(number, read);
+    return read;
   }
 
   async picture(asset: string): Promise<SurfaceImage | null> {

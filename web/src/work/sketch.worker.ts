@@ -11,6 +11,7 @@ import {
   noHouse,
   sheetAsk,
   sheetPictures,
+  sheetSymbols,
   trySketch,
 } from '@yosomi/core/recipe';
 import {
@@ -68,6 +69,7 @@ const api = {
     // One that does not load now is asked for again, and missed aloud, when it is set.
     for (const cut of ALL_CUTS) await studio.loadFonts([cut]).catch(() => {});
     await studio.symbols();
+    await studio.silhouettes();
     for (const facts of await sheetPictures(pictures, studio)) read.set(facts.asset, facts);
   },
 
@@ -76,7 +78,8 @@ const api = {
     const wanted = ids.filter((id) => !read.has(id));
     for (const facts of await sheetPictures(wanted, studio)) read.set(facts.asset, facts);
     const pictures = ids.flatMap((id) => read.get(id) ?? []);
-    const own = { ...rest, pictures, symbols: await studio.symbols() };
+    const { symbols, whole } = await sheetSymbols(rest.brief, kept?.of.symbols ?? [], studio);
+    const own = { ...rest, pictures, symbols };
     const planned = planSheet(own, kept);
     if (!planned.ok) return { kind: 'none', fault: planned.fault };
     if (mine === asked) [ask, plan] = [own, planned.value];
@@ -87,7 +90,7 @@ const api = {
       // More like one that shows no picture shows none either.
       oneWithoutOf: kept ? null : oneWithoutOf(own),
       lost: ids.length - pictures.length,
-      symbols: own.symbols.size > 0,
+      symbols: whole,
     };
   },
 
@@ -134,7 +137,8 @@ const api = {
           ? sketch.pictures
           : ids.slice(0, sketch.pictures.length);
       const turned = seriesSketch(sketch, i - own, inputs.length, used);
-      const on = sheetAsk(book, noHouse, pictures, await studio.symbols());
+      const { symbols } = await sheetSymbols(book.brief, turned.symbols, studio);
+      const on = sheetAsk(book, noHouse, pictures, symbols);
       const tried = await trySketch(turned, on, studio, LOOK_PX);
       made.push(tried.ok ? await volumeOf(book.id, tried.value) : { id: book.id, cover: null, fault: tried.fault });
     }
@@ -153,7 +157,7 @@ const api = {
         widthPx: 1600,
         heightPx: 2560,
         pictures: [],
-        symbols: await studio.symbols(),
+        symbols: (await sheetSymbols(brief, [], studio)).symbols,
         authorLarge: false,
         mark: null,
         pictured: 'any',

@@ -1,7 +1,7 @@
 import { type Area, type PartSeed, newShape } from '../../cover';
 import { readPathData, writePathData } from '../../forms';
 import { compose, rotate, scale, transformPath, translate } from '../../plane';
-import type { Drawn } from '../../symbols';
+import { type Drawn, drawnForm } from '../../symbols';
 import type { Board } from '../board';
 import { toneDistance } from '../tones';
 
@@ -19,10 +19,7 @@ export function symbolAt(
   const tall = b.high(width / drawn.ratio);
   const area = { x: at.x - width / 2, y: at.y - tall / 2, width, height: tall };
   return {
-    ...newShape(
-      { kind: 'drawn', ratio: drawn.ratio, paths: [{ d: drawn.d, colour: null }] },
-      { area, colour, ...more },
-    ),
+    ...newShape(drawnForm([drawn], drawn.ratio, [drawn.d]), { area, colour, ...more }),
     id: 'symbol',
     ...more,
     area,
@@ -47,12 +44,12 @@ export function copiesOf(
     const times = (size * k) / (1000 * Math.max(1, one.ratio));
     const middle = translate(-500 * one.ratio, -500);
     const placed = compose(translate(x * k, y * k), compose(rotate(turnRad), compose(scale(times), middle)));
-    return [{ d: writePathData(transformPath(path.value, placed)), colour: null }];
+    return [writePathData(transformPath(path.value, placed))];
   });
   // Two lines of nothing at the corners hold the box of the drawing to the cover.
   const area = { x: 0, y: 0, width: 1, height: 1 };
   return {
-    ...newShape({ kind: 'drawn', ratio: 1 / b.ratio, paths: paths.slice(0, 200) }, { area, colour, ...more }),
+    ...newShape(drawnForm(drawn, 1 / b.ratio, paths.slice(0, 200)), { area, colour, ...more }),
     id: 'symbols',
   };
 }

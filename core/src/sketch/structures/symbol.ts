@@ -2,6 +2,7 @@ import { readableOn } from '../../colour';
 import { type PartSeed, newShape } from '../../cover';
 import { readPathData, writePathData } from '../../forms';
 import { both, outlineOf, rectRegion, regionOf } from '../../marks';
+import { drawnForm } from '../../symbols';
 import { zoneOf } from '../picture';
 import type { Board } from '../board';
 import type { Structure } from '../structure';
@@ -328,7 +329,7 @@ export const SYMBOL: readonly Structure[] = [
       const share = (level - shown.area.y) / shown.area.height;
       const upperPart = outlineOf(both(regionOf(path.value), rectRegion(0, 0, 1000 * drawn.ratio, 1000 * share)));
       const part = (id: string, d: string, colour: string): PartSeed => ({
-        ...newShape({ kind: 'drawn', ratio: drawn.ratio, paths: [{ d, colour: null }] }, { area: shown.area, colour }),
+        ...newShape(drawnForm([drawn], drawn.ratio, [d]), { area: shown.area, colour }),
         id,
       });
       const field = block('field', { x: 0, y: 0, width: 1, height: level }, tones.ground);

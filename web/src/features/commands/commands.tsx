@@ -7,6 +7,7 @@ import { type Action, keysOf, useActions } from '../../state/actions';
 import { useSession } from '../../state/session';
 import { STEPS } from '../frame/steps';
 import { useLengths } from '../../ui/lengths';
+import { focusOn, opener } from '../../ui/opener';
 import { FRONT_DIALOGS } from '../front/front-dialogs';
 import { GlossarySheet } from './glossary-sheet';
 import { rank } from './rank';
@@ -30,6 +31,15 @@ export function Commands({ id }: { id: string }) {
   const redo = useSession((s) => s.redo);
   const lists = useActions((s) => s.lists);
   const lengths = useLengths();
+  // The list goes away without a word of where the focus was.
+  useEffect(() => {
+    if (!open) return;
+    const from = opener();
+    return () =>
+      void requestAnimationFrame(() => {
+        if (document.activeElement === document.body) focusOn(from);
+      });
+  }, [open]);
   const actions = useMemo<Action[]>(() => {
     const here = Object.values(lists).flat();
     return [

@@ -67,6 +67,14 @@ export function AddPart(props: {
     const also = 'photo image library find search background';
     offerAction('front-desk', [
       { id: 'front-desk', label: 'Picture desk', also, group: 'Front', run: () => setDialog('desk') },
+      {
+        id: 'front-symbol',
+        label: 'Add a symbol',
+        also: 'icon drawing',
+        group: 'Front',
+        run: () => setDialog('symbol'),
+      },
+      { id: 'front-mark', label: 'Make a mark', also: 'logo initials', group: 'Front', run: () => setDialog('mark') },
     ]);
     return () => withdraw('front-desk');
   }, [front, offerAction, withdraw]);

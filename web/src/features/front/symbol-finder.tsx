@@ -1,5 +1,5 @@
 import { symbolsFor } from '@yosomi/core/sketch';
-import { noSilhouettes, noSymbols, searchSilhouettes, searchSymbols } from '@yosomi/core/symbols';
+import { noSilhouettes, noSymbols, searchSilhouettes, searchSymbols, silhouetteIdeas } from '@yosomi/core/symbols';
 import { type ReactNode, useDeferredValue, useMemo, useState } from 'react';
 import { useFrom } from '../../state/session';
 import { Button } from '../../ui/button';
@@ -36,6 +36,10 @@ export function SymbolFinder(props: { onUse(form: SymbolForm, name: string): voi
   const ideas = useMemo(() => symbolsFor({ brief, symbols }), [brief, symbols]);
   const { found, neighbours } = useMemo(() => searchSymbols(symbols, asked), [symbols, asked]);
   const others = useMemo(() => searchSilhouettes(silhouettes, asked), [silhouettes, asked]);
+  const detailedIdeas = useMemo(
+    () => silhouetteIdeas(symbols, silhouettes, [brief.title, brief.subtitle], brief.language),
+    [brief, symbols, silhouettes],
+  );
   const open = asked.trim() === '';
   const read = hand === 'plain' ? plain : detailed;
   const count = hand === 'plain' ? found.length : others.length;
@@ -45,6 +49,7 @@ export function SymbolFinder(props: { onUse(form: SymbolForm, name: string): voi
   };
   const own = hand === 'plain' && open ? ideas.flatMap((id) => symbols.get(id) ?? []) : [];
   const rest = found.flatMap((id) => (own.some((one) => one.id === id) ? [] : (symbols.get(id) ?? [])));
+  const ownDetailed = hand === 'detailed' && open ? detailedIdeas : [];
   const all = open ? 'All symbols' : `Found ${count}`;
   return (
     <Dialog
@@ -98,10 +103,23 @@ export function SymbolFinder(props: { onUse(form: SymbolForm, name: string): voi
             ))}
           </Tiles>
         )}
-        {hand === 'detailed' && others.length > 0 && (
-          <Tiles title={all}>
-            {others.slice(0, pages * PAGE).map((id, i) => (
+        {ownDetailed.length > 0 && (
+          <Tiles title="From your words">
+            {ownDetailed.map((id, i) => (
               <SilhouetteTile key={id} id={id} of={silhouettes} first={i === 0} onUse={use} />
+            ))}
+          </Tiles>
+        )}
+        {hand === 'detailed' && others.length > 0 && (
+          <Tiles title={all} after={ownDetailed.length > 0}>
+            {others.slice(0, pages * PAGE).map((id, i) => (
+              <SilhouetteTile
+                key={id}
+                id={id}
+                of={silhouettes}
+                first={ownDetailed.length === 0 && i === 0}
+                onUse={use}
+              />
             ))}
           </Tiles>
         )}
@@ -150,7 +168,9 @@ function Nothing(props: {
   return (
     <div className="flex flex-col items-start gap-3">
       <p>
-        Nothing {props.hand} is found for “{props.asked}”. {elsewhere === 0 && 'Try a plainer noun.'}
+        {elsewhere > 0
+          ? `Nothing ${props.hand} is found for “${props.asked}”.`
+          : `Nothing is found for “${props.asked}”. Try a plainer noun.`}
       </p>
       {elsewhere > 0 && (
         <Button onClick={props.onHand}>

@@ -1,5 +1,5 @@
 import type { DrawnForm } from '@yosomi/core/cover';
-import { type Drawn, type Silhouettes, packetOf, silhouetteCredit, spokenName } from '@yosomi/core/symbols';
+import { type Drawn, type Silhouettes, drawnForm, packetOf, spokenName } from '@yosomi/core/symbols';
 import { type ReactNode, useRef } from 'react';
 import type { z } from 'zod';
 import { useInView } from '../../ui/in-view';
@@ -8,12 +8,7 @@ import { MarkPicture } from './mark-picture';
 
 export type SymbolForm = z.infer<typeof DrawnForm>;
 
-const formOf = ({ ratio, d }: Drawn, credit?: string): SymbolForm => ({
-  kind: 'drawn',
-  ratio,
-  paths: [{ d, colour: null }],
-  ...(credit === undefined ? {} : { credit }),
-});
+const formOf = (drawn: Drawn): SymbolForm => drawnForm([drawn], drawn.ratio, [drawn.d]);
 
 /** `first`: Tab comes to it, arrows go on from there. */
 type Tile = { readonly id: string; readonly first: boolean; onUse(form: SymbolForm, name: string): void };
@@ -56,7 +51,7 @@ export function SilhouetteTile({ of, ...tile }: Tile & { of: Silhouettes }) {
   const drawn = data?.find(({ id }) => id === tile.id);
   return (
     <li ref={ref}>
-      <Frame {...tile} form={drawn ? formOf(drawn, silhouetteCredit(tile.id)) : null} failed={isError} />
+      <Frame {...tile} form={drawn ? formOf(drawn) : null} failed={isError} />
     </li>
   );
 }

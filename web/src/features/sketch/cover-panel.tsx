@@ -1,7 +1,10 @@
 import { readsGrade, readsText } from '@yosomi/core/glance';
 import { type Kept, type Sketch, findStructure, mannerOf, moodsOfSketch } from '@yosomi/core/sketch';
 import { findCut } from '@yosomi/core/text';
+import type { Doc } from '@yosomi/core/cover';
+import { docCredits } from '@yosomi/core/recipe';
 import { useState } from 'react';
+import { useFrom } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
@@ -12,6 +15,7 @@ import { GRADE_NAMES, MOOD_NAMES } from './names';
 export type Picked = {
   readonly id: string;
   readonly sketch: Sketch;
+  readonly doc: Doc;
   readonly bitmap: ImageBitmap | null;
   /** undefined where it was not measured. */
   readonly titleFromPx: number | null | undefined;
@@ -33,6 +37,7 @@ export function CoverPanel(props: {
   onSeries(): void;
 }) {
   const { picked } = props;
+  const assets = useFrom((book) => book.assets);
   const [keep, setKeep] = useState({ structure: true, tones: false, faces: false });
   if (!picked)
     return (
@@ -42,6 +47,7 @@ export function CoverPanel(props: {
     );
   const { sketch, titleFromPx } = picked;
   const { tones, faces } = sketch;
+  const credits = [...new Set(docCredits(picked.doc, assets))].filter(Boolean);
   const all = keep.structure && keep.tones && keep.faces;
   return (
     <aside
@@ -79,6 +85,12 @@ export function CoverPanel(props: {
           <span className="block text-xs text-ink-2">{mannerOf(faces).why}.</span>
         </p>
         {sketch.pictures.length > 0 && <p>The picture: {GRADE_NAMES[sketch.grade]}.</p>}
+        {credits.length > 0 && (
+          <p>
+            Credit due: {credits.join('; ')}.
+            <span className="block text-xs text-ink-2">The ebook and the zip say it by themselves.</span>
+          </p>
+        )}
         <div>
           <ul className="flex h-7" aria-label={`Colours: ${tones.name}`}>
             {[tones.ground, tones.block, tones.accent, tones.second, tones.words].map((hex, i) => (
