@@ -19,6 +19,7 @@ import {
   sheetAsk,
   sheetSymbols,
 } from '@yosomi/core/recipe';
+import { newCampaign } from '@yosomi/core/promo';
 import { planSheet } from '@yosomi/core/sketch';
 import { silhouetteCredit } from '@yosomi/core/symbols';
 import { NodeStudio } from '@yosomi/node-kit';
@@ -97,11 +98,29 @@ describe('credits', () => {
     const assets = { ...project.book.assets, otherother: other };
     const onSheet: Book = { ...project.book, assets, sheet: { ...project.book.sheet, pictures: [id, 'otherother'] } };
     expect(allCredits(onSheet)).toEqual([]);
-    expect(picturesAndRights(onSheet).map(({ asset }) => asset.id)).toEqual([id]);
+    expect(picturesAndRights(onSheet).map((asset) => asset.id)).toEqual([id]);
     const { cover } = withSymbol(wordsBook());
     const back: Book = { ...onSheet, sides: { spine: null, back: { doc: cover, follows: false } } };
     expect(allCredits(back)).toEqual(['Owl by Ida']);
     expect(coverCredits(back)).toEqual([]);
+  });
+
+  it('of another title are due where a mockup or a promo shows its cover', () => {
+    const other: Book = { ...withSymbol(wordsBook()), id: 'another-title' };
+    const others = new Map([[other.id, other]]);
+    expect(allCredits(project.book, others)).toEqual([]);
+    const [thing] = project.book.scene.things;
+    const beside = { ...thing, art: { kind: 'title' as const, id: other.id } };
+    const scene = { ...project.book.scene, things: [thing, beside] };
+    expect(allCredits({ ...project.book, scene }, others)).toEqual(['Owl by Ida']);
+    expect(allCredits({ ...project.book, scene })).toEqual([]);
+    expect(packageReadme({ ...project.book, scene }, [], NOW, [], others)).toContain('Owl by Ida');
+    // A series is shown together by its promos.
+    const inSeries = (book: Book): Book => ({ ...book, brief: { ...book.brief, seriesName: 'Owls' } });
+    const mates = new Map([[other.id, inSeries(other)]]);
+    expect(allCredits({ ...inSeries(project.book), promos: {} }, mates)).toEqual([]);
+    const promos = { one: newCampaign('one', 'Release week', 'announcement') };
+    expect(allCredits({ ...inSeries(project.book), promos }, mates)).toEqual(['Owl by Ida']);
   });
 
   it('stand in the text of the package, with what is known of each picture', () => {
@@ -147,7 +166,7 @@ describe('a sheet whose words bring a detailed silhouette to mind', () => {
     expect(await sheetSymbols(book.brief, [], lost)).toMatchObject({ whole: false });
     const none = Object.assign(new NodeStudio(new Map()), { silhouettes: async () => null });
     expect(await sheetSymbols(book.brief, [], none)).toMatchObject({ whole: false });
-  });
+  }, 240_000);
 });
 
 describe('an ebook whose cover asks for credit', () => {

@@ -247,7 +247,7 @@ async function deliverTitle(
     say(`  ${path}`);
   }
   const lacks = wantedFiles.filter((wanted) => !list.some((one) => one.wanted.id === wanted.id));
-  const readme = packageReadme(book, list, book.updatedAt, lacks);
+  const readme = packageReadme(book, list, book.updatedAt, lacks, others);
   const there = makeFolder(join(root, folder));
   const told = there.ok ? writeBytes(join(root, folder, 'README.txt'), readme) : there;
   if (!told.ok) failed(told.fault);

@@ -135,6 +135,30 @@ test('one’s own picture is asked about, which can wait; its credit and that of
   });
 });
 
+test('outlines that cannot be read are said on their place, and come when they are asked for again', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await begin(page, 'The Barn Owl Winter');
+  await step(page, 'Front');
+  await coverReady(page);
+  // Those that the sheet has shown are kept by its workers, not by the page.
+  await page.context().route(/packet-\d+-.*\.json/, (route) => route.abort());
+  await page.keyboard.press('ControlOrMeta+k');
+  await page.keyboard.type('add symbol');
+  await page.keyboard.press('Enter');
+  await finder(page).getByLabel('What it shows').fill('harp');
+  await finder(page)
+    .getByRole('radio', { name: /^Detailed/ })
+    .click();
+  const lost = finder(page).getByRole('button', { name: 'Harp, not read: try again' });
+  await expect(lost).toBeVisible();
+  await page.context().unroute(/packet-\d+-.*\.json/);
+  await lost.press('Enter');
+  await finder(page).getByRole('button', { name: 'Harp', exact: true }).press('Enter');
+  await expect(part(page, 'Harp')).toHaveCount(1);
+});
+
 test('the desk, a picture that is quiet on the left, a cover; a symbol’s credit is in the ebook, the picture asks for none', async ({
   page,
 }) => {

@@ -3,6 +3,7 @@ import type { Book } from '../project';
 import type { Deliverable } from './deliverables';
 import { titleStem } from './names';
 import { allCredits, picturesAndRights, rightsLines } from './rights';
+import { type Others, noOthers } from './scene-art';
 
 /**
  * The folders of titles within a package, by their ids: in whatever order they come, the same. Where two would have the same name, both are
@@ -47,6 +48,7 @@ export function packageReadme(
   files: readonly { readonly wanted: Deliverable; readonly path: string; readonly bytes: number }[],
   changedAt: string,
   lacks: readonly Deliverable[] = [],
+  others: Others = noOthers,
 ): string {
   const { brief } = book;
   const alt = coverAlt(brief);
@@ -72,11 +74,11 @@ export function packageReadme(
   lines.push('', 'PICTURES AND THEIR RIGHTS', '');
   const used = picturesAndRights(book);
   if (used.length === 0) lines.push('No pictures are used: the cover is type and shapes.');
-  for (const { asset } of used) {
+  for (const asset of used) {
     lines.push(`${asset.name} (${asset.widthPx} x ${asset.heightPx} px)`);
     lines.push(...rightsLines(asset.rights).map((line) => `  ${line}`));
   }
-  const credits = allCredits(book);
+  const credits = allCredits(book, others);
   if (credits.length > 0) {
     lines.push(
       '',

@@ -1,6 +1,8 @@
 import { type Rights, isUntold } from '../book';
 import { type Doc, isDrawn } from '../cover';
 import { type Asset, type Book, SIDES, assetsInUse, isMatte, picturesOf } from '../project';
+import { seriesOf } from './promo-shots';
+import { type Others, noOthers, titlesShownBy } from './scene-art';
 
 /** Lines that are any, each once. */
 const each = (lines: readonly string[]): string[] => [...new Set(lines.map((line) => line.trim()).filter(Boolean))];
@@ -33,14 +35,24 @@ export function docCredits({ parts }: Doc, assets: Book['assets']): string[] {
 /** Lines that are due where the flat cover is shown, each once: an ebook says them on its title page. */
 export const coverCredits = ({ cover, assets }: Book): string[] => each(docCredits(cover, assets));
 
-/** Lines that are due where anything of a title is shown, its mockups and promos among it: those of the cover come first. */
-export function allCredits(book: Book): string[] {
+/** Lines that are due for all compositions of a title: its front first, then its sides. */
+function ownCredits(book: Book): string[] {
   const sides = SIDES.flatMap((side) => book.sides[side]?.doc ?? []);
+  return [book.cover, ...sides].flatMap((doc) => docCredits(doc, book.assets));
+}
+
+/**
+ * Lines that are due where anything of a title is shown, its mockups and promos among it: those of the cover come first, those of other
+ * titles that stand beside it last.
+ */
+export function allCredits(book: Book, others: Others = noOthers): string[] {
+  const series = Object.keys(book.promos).length > 0 ? seriesOf(book, others) : [];
+  const beside = [...titlesShownBy(book), ...series].flatMap((id) => (id === book.id ? [] : (others.get(id) ?? [])));
   return each([
-    ...coverCredits(book),
-    ...sides.flatMap((doc) => docCredits(doc, book.assets)),
+    ...ownCredits(book),
     ...deliveredAssets(book).map(({ rights }) => rights.credit),
     ...drawnCredits([book.scene, book.scenes, book.promos]),
+    ...beside.flatMap(ownCredits),
   ]);
 }
 
@@ -50,19 +62,11 @@ function deliveredAssets(book: Book): Asset[] {
   return assetsInUse(bare).flatMap((id) => (isMatte(book, id) ? [] : (book.assets[id] ?? [])));
 }
 
-/** How far a picture's rights go: sold on all, sold on covers alone, not to be sold, not known. */
-export type Standing = 'goods' | 'covers' | 'none' | 'unknown';
-
-/** A picture of the title's files, and how far its rights go. */
-export type PictureRights = { readonly asset: Asset; readonly standing: Standing; readonly untold: boolean };
-
-const GRAVITY: readonly Standing[] = ['none', 'unknown', 'covers', 'goods'];
+const GRAVITY: readonly Rights['use'][] = ['none', 'unknown', 'covers', 'goods'];
 
 /** The pictures of a title's files, those that may stop a sale first. */
-export const picturesAndRights = (book: Book): PictureRights[] =>
-  deliveredAssets(book)
-    .map((asset) => ({ asset, standing: asset.rights.use, untold: isUntold(asset.rights) }))
-    .sort((a, b) => GRAVITY.indexOf(a.standing) - GRAVITY.indexOf(b.standing));
+export const picturesAndRights = (book: Book): Asset[] =>
+  deliveredAssets(book).sort((a, b) => GRAVITY.indexOf(a.rights.use) - GRAVITY.indexOf(b.rights.use));
 
 const USE_WORDS: Readonly<Record<Rights['use'], string>> = {
   goods: 'May be sold on covers and on goods.',

@@ -8,6 +8,7 @@ import { type Ready, saveOne, savePackage, sendOne } from '../features/deliver/l
 import { type Row, useDeliver } from '../features/deliver/use-deliver';
 import { useWishes } from '../features/deliver/use-wishes';
 import { LeftAsItIs } from '../features/frame/left-as-it-is';
+import { useAllOthers } from '../features/mockups/use-others';
 import { saveTitleAs } from '../features/frame/save-title';
 import { RightsAndCredits } from '../features/rights/rights-and-credits';
 import { sayFault } from '../messages/say';
@@ -21,6 +22,7 @@ export function DeliverPage() {
   const book = useBook();
   const { wishes, wish } = useWishes();
   const { rows, unread, make, progress, stop } = useDeliver(book, wishes);
+  const others = useAllOthers(book);
   const [options, setOptions] = useState(false);
   const [sending, setSending] = useState(false);
   const current = rows.flatMap((r) => readyOf(r) ?? []);
@@ -32,7 +34,7 @@ export function DeliverPage() {
   const saveAll = async (): Promise<void> => {
     const files = current.map(({ wanted, made }) => ({ wanted, size: made.bytes.length }));
     const lacks = rows.filter((row) => !readyOf(row)).map((row) => row.wanted);
-    const done = await savePackage(`${slug(book.brief.title)}-files.zip`, [{ book, files, lacks }]);
+    const done = await savePackage(`${slug(book.brief.title)}-files.zip`, [{ book, files, lacks, others }]);
     if (done && lacks.length > 0) sayFault({ code: 'package-lacks', data: { count: lacks.length } });
   };
   const working = useRef<HTMLDivElement>(null);
@@ -113,7 +115,7 @@ export function DeliverPage() {
           ))}
         </tbody>
       </table>
-      <RightsAndCredits />
+      <RightsAndCredits others={others} />
       {options && (
         <FileOptions
           book={book}

@@ -1,6 +1,6 @@
 import { fail } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
-import { type Deliverable, folderFor, packageReadme, titleFolders } from '@yosomi/core/recipe';
+import { type Deliverable, type Others, folderFor, packageReadme, titleFolders } from '@yosomi/core/recipe';
 import { proxy } from 'comlink';
 import { say, sayFault } from '../../messages/say';
 import { noteDelivery } from '../../persist/deliveries';
@@ -51,16 +51,18 @@ export type Packing = {
   readonly book: Book;
   readonly files: readonly Packed[];
   readonly lacks?: readonly Deliverable[];
+  /** Other titles that its mockups and promos may show. */
+  readonly others?: Others;
 };
 
 /** The files of one title for a package: folders by store, and a text about them. */
-function packageEntries({ book, files, lacks = [] }: Packing, folder: string): ZipEntry[] {
+function packageEntries({ book, files, lacks = [], others }: Packing, folder: string): ZipEntry[] {
   const list = files.map(({ wanted, size }) => ({
     wanted,
     path: `${folderFor(wanted)}/${wanted.fileName}`,
     bytes: size,
   }));
-  const readme = new TextEncoder().encode(packageReadme(book, list, book.updatedAt, lacks));
+  const readme = new TextEncoder().encode(packageReadme(book, list, book.updatedAt, lacks, others));
   return [
     { name: `${folder}/README.txt`, bytes: readme },
     ...list.map(({ wanted, path, bytes }) => ({

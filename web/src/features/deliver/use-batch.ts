@@ -46,7 +46,7 @@ export function useBatch(shelf: readonly Book[], wishes: Wishes) {
       const there = await madeKeys(book.id);
       const ready = files.filter((wanted) => there.get(wanted.id)?.key === wanted.key);
       const packed = ready.map((wanted) => ({ wanted, size: there.get(wanted.id)?.size ?? 0 }));
-      all.push({ book, files: packed, lacks: files.filter((wanted) => !ready.includes(wanted)) });
+      all.push({ book, files: packed, lacks: files.filter((wanted) => !ready.includes(wanted)), others });
     }
     return all;
   };

@@ -1,6 +1,6 @@
 import type { DrawnForm } from '@yosomi/core/cover';
 import { type Drawn, type Silhouettes, drawnForm, packetOf, spokenName } from '@yosomi/core/symbols';
-import { type ReactNode, useRef } from 'react';
+import { useRef } from 'react';
 import type { z } from 'zod';
 import { useInView } from '../../ui/in-view';
 import { usePacket } from '../../work/symbols';
@@ -13,7 +13,7 @@ const formOf = (drawn: Drawn): SymbolForm => drawnForm([drawn], drawn.ratio, [dr
 /** `first`: Tab comes to it, arrows go on from there. */
 type Tile = { readonly id: string; readonly first: boolean; onUse(form: SymbolForm, name: string): void };
 
-function Frame(props: Tile & { form: SymbolForm | null; failed?: boolean; children?: ReactNode }) {
+function Frame(props: Tile & { form: SymbolForm | null; onRetry?: (() => void) | null }) {
   const { id, form } = props;
   const name = spokenName(id);
   return (
@@ -21,16 +21,16 @@ function Frame(props: Tile & { form: SymbolForm | null; failed?: boolean; childr
       type="button"
       data-tile={id}
       title={name}
-      aria-label={name}
-      aria-busy={form === null}
+      aria-label={props.onRetry ? `${name}, not read: try again` : name}
+      aria-busy={form === null && !props.onRetry}
       tabIndex={props.first ? 0 : -1}
-      onClick={() => form && props.onUse(form, name)}
+      onClick={() => (form ? props.onUse(form, name) : props.onRetry?.())}
       className="flex h-[76px] w-full items-center justify-center rounded-sm border border-line bg-card p-3.5 hover:border-ink"
     >
       {form ? (
         <MarkPicture form={form} className="h-full max-w-full" />
       ) : (
-        <span className="text-xs text-ink-2">{props.failed ? 'Not read' : ''}</span>
+        <span className="text-xs text-ink-2">{props.onRetry ? 'Not read. Try again' : ''}</span>
       )}
     </button>
   );
@@ -47,11 +47,11 @@ export const SymbolTile = ({ drawn, ...tile }: Omit<Tile, 'id'> & { drawn: Drawn
 export function SilhouetteTile({ of, ...tile }: Tile & { of: Silhouettes }) {
   const ref = useRef<HTMLLIElement>(null);
   const near = useInView(ref);
-  const { data, isError } = usePacket(of, near ? packetOf(of, tile.id) : null);
+  const { data, isError, refetch } = usePacket(of, near ? packetOf(of, tile.id) : null);
   const drawn = data?.find(({ id }) => id === tile.id);
   return (
     <li ref={ref}>
-      <Frame {...tile} form={drawn ? formOf(drawn) : null} failed={isError} />
+      <Frame {...tile} form={drawn ? formOf(drawn) : null} onRetry={isError ? () => void refetch() : null} />
     </li>
   );
 }

@@ -1,4 +1,4 @@
-import { allCredits, picturesAndRights } from '@yosomi/core/recipe';
+import { type Others, allCredits, picturesAndRights } from '@yosomi/core/recipe';
 import { useMemo, useState } from 'react';
 import { say } from '../../messages/say';
 import { useBook } from '../../state/session';
@@ -7,10 +7,10 @@ import { RightsDialog } from './rights-dialog';
 import { Standing } from './standing';
 
 /** The pictures of a title's files with their rights, and the credits that go along; the way to tell what is not told. */
-export function RightsAndCredits() {
+export function RightsAndCredits({ others }: { others: Others }) {
   const book = useBook();
   const pictures = useMemo(() => picturesAndRights(book), [book]);
-  const credits = useMemo(() => allCredits(book), [book]);
+  const credits = useMemo(() => allCredits(book, others), [book, others]);
   const [told, setTold] = useState<string | null>(null);
   const copy = (): void => {
     const copied = navigator.clipboard?.writeText(credits.join('\n')) ?? Promise.reject(new Error('no clipboard'));
@@ -27,7 +27,7 @@ export function RightsAndCredits() {
       )}
       {pictures.length > 0 && (
         <ul aria-label="Pictures" className="flex flex-col">
-          {pictures.map(({ asset: one }) => (
+          {pictures.map((one) => (
             <li key={one.id} className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-line py-2">
               <span className="min-w-0 flex-1 truncate" title={one.name}>
                 {one.name}
