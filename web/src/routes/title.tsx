@@ -10,7 +10,7 @@ import { TitleSpine } from '../features/frame/title-spine';
 import { UndoRedo } from '../features/frame/undo-redo';
 import { sentenceOf } from '../messages/sentences';
 import { useSession } from '../state/session';
-import { focusOn } from '../ui/opener';
+import { focusOn, openedWith } from '../ui/opener';
 import { SkipLink } from '../ui/skip-link';
 
 /** Frames within which the page of a step comes. */
@@ -19,8 +19,8 @@ const COMES_WITHIN = 90;
 /** Where a button led to another step and is gone with its page, the keyboard goes on in the page that came, not at the top of it all. */
 function useFocusOnStep(open: boolean): void {
   const { pathname, key } = useLocation();
-  // A page that the browser itself has opened begins at its top.
-  const led = open && key !== 'default' ? pathname : null;
+  // A page that the browser itself has opened or reloaded begins at its top.
+  const led = open && key !== openedWith ? pathname : null;
   useEffect(() => {
     if (led === null) return;
     let [left, frame] = [COMES_WITHIN, 0];

@@ -1,6 +1,10 @@
 /** What lies over the page and goes away again: what had the focus before is where it returns to. */
 const OVERLAYS = '[role="dialog"], [role="alertdialog"], [role="menu"], [role="listbox"]';
 
+/** The entry of the browser's history that the app was opened or reloaded with. */
+export const openedWith: string =
+  typeof history === 'undefined' ? 'default' : ((history.state as { key?: string } | null)?.key ?? 'default');
+
 let last: HTMLElement | null = null;
 
 if (typeof document !== 'undefined') {
