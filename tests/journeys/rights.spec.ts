@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
 import { deskPicture } from '@yosomi/core/desk';
 import { fileOf, scenePixels } from '../fixtures/pictures';
-import { coverReady, expect, part, put, saved, step, test } from './help';
+import { coverReady, expect, kept, part, put, saved, step, test } from './help';
 
 test.use({ shelf: [] });
 
@@ -100,6 +100,7 @@ test('one’s own picture is asked about, which can wait; its credit and that of
   });
 
   await test.step('Deliver says what is known and what is due', async () => {
+    await kept(page);
     await page.reload();
     await coverReady(page);
     await step(page, 'Deliver');
@@ -143,7 +144,7 @@ test('outlines that cannot be read are said on their place, and come when they a
   await step(page, 'Front');
   await coverReady(page);
   // Those that the sheet has shown are kept by its workers, not by the page.
-  await page.context().route(/packet-\d+-.*\.json/, (route) => route.abort());
+  await page.context().route(/packet-\d+-.*\.json/, (route) => route.fulfill({ json: [] }));
   await page.keyboard.press('ControlOrMeta+k');
   await page.keyboard.type('add symbol');
   await page.keyboard.press('Enter');
