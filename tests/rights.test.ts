@@ -2,7 +2,7 @@ import { EpubCheck } from '@likecoin/epubcheck-ts';
 import { unzipSync } from 'fflate';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { type Rights, answered, untold } from '@yosomi/core/book';
-import { type Part, newShape, setPart } from '@yosomi/core/cover';
+import { DrawnForm, type Part, newShape, setPart } from '@yosomi/core/cover';
 import { newEdition } from '@yosomi/core/ebook';
 import { readImage } from '@yosomi/core/image-file';
 import { type Asset, type Book, type Project, editBook, onCover, setRights, takeAsset } from '@yosomi/core/project';
@@ -21,7 +21,7 @@ import {
 } from '@yosomi/core/recipe';
 import { newCampaign } from '@yosomi/core/promo';
 import { planSheet } from '@yosomi/core/sketch';
-import { silhouetteCredit } from '@yosomi/core/symbols';
+import { drawnForm, silhouetteCredit } from '@yosomi/core/symbols';
 import { NodeStudio } from '@yosomi/node-kit';
 import { bookFile, plainPlan } from './fixtures/epubs';
 import { pictureProject, wordsBook } from './fixtures/books';
@@ -75,6 +75,8 @@ describe('credits', () => {
       bare = done.value.next;
     }
     expect(coverCredits(bare)).toEqual(['Owl by Ida']);
+    expect(allCredits(bare)).toEqual(['Owl by Ida']);
+    expect(picturesAndRights(bare)).toEqual([]);
     // What a picture is cut out by has what was told when it was made.
     const matte: Asset = { ...book.assets[id], id: 'mattematte', rights: { ...untold, credit: 'Told before' } };
     const parts = Object.fromEntries(
@@ -160,6 +162,14 @@ describe('a sheet whose words bring a detailed silhouette to mind', () => {
       for (const one of own) shown.add(one);
     }
     expect([...shown].sort()).toEqual(['fox', 'owl']);
+    // Four of the longest names: no line is cut.
+    const long = Array.from({ length: 4 }, (_, i) => silhouetteCredit(`${'n'.repeat(38)}-${i}`));
+    const form = drawnForm(
+      long.map((credit, i) => ({ id: `n-${i}`, words: [], ratio: 1, d: 'M0 0L9 9Z', credit })),
+      1,
+      ['M0 0L9 9Z'],
+    );
+    for (const line of long) expect(DrawnForm.parse(form).credit).toContain(line);
     // A sketch of another book finds its symbol here too; one that cannot be read is missed aloud.
     expect((await sheetSymbols(plain.brief, ['owl'], studio)).symbols.get('owl')?.credit).toBe(silhouetteCredit('owl'));
     const lost = Object.assign(new NodeStudio(new Map()), { packet: async () => null });

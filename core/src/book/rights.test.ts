@@ -24,6 +24,8 @@ describe('the rights of a picture', () => {
       'Lantern at dusk by Ida Quill, CC BY 4.0',
     );
     const credited = answered(untold, 'credited', OF);
+    // A line that was written by hand stays.
+    expect(answered({ ...credited, credit: 'Dusk: Ida' }, 'credited', OF).credit).toBe('Dusk: Ida');
     for (const answer of ['mine', 'bought', 'public'] as const) expect(answered(credited, answer, OF).credit).toBe('');
     expect(answered(untold, 'mine', OF).maker).toBe('Dana Voss');
     expect(answered({ ...untold, maker: 'Ida Quill' }, 'mine', OF).maker).toBe('Ida Quill');

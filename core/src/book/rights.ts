@@ -49,7 +49,8 @@ export function answered(now: Rights, answer: Answer, of: { readonly name: strin
       return { ...now, licence: 'Public domain (CC0)', use: 'goods', credit: '' };
     case 'credited': {
       const by = now.maker.trim() ? ` by ${now.maker.trim()}` : '';
-      return { ...now, licence: 'CC BY 4.0', use: 'goods', credit: `${of.name.slice(0, 120)}${by}, CC BY 4.0` };
+      const credit = now.credit.trim() || `${of.name.slice(0, 120)}${by}, CC BY 4.0`;
+      return { ...now, licence: 'CC BY 4.0', use: 'goods', credit };
     }
     case 'private':
       return { ...now, licence: 'For private use', use: 'none' };

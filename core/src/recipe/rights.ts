@@ -18,11 +18,15 @@ function drawnCredits(value: unknown): string[] {
   ];
 }
 
+/** A composition without what is hidden in it. */
+const seenOf = (doc: Doc): Doc => ({
+  ...doc,
+  parts: Object.fromEntries(Object.entries(doc.parts).filter(([, part]) => !part.hidden)),
+});
+
 /** Credits that are due wherever this composition is shown, back to front; parts that are hidden ask for none. */
-export function docCredits({ parts }: Doc, assets: Book['assets']): string[] {
-  const shown = Object.values(parts)
-    .filter((part) => !part.hidden)
-    .sort((a, b) => (a.order < b.order ? -1 : 1));
+export function docCredits(doc: Doc, assets: Book['assets']): string[] {
+  const shown = Object.values(seenOf(doc).parts).sort((a, b) => (a.order < b.order ? -1 : 1));
   return shown.flatMap((part) => [
     // What says where a picture is cut out was made from it.
     ...picturesOf([part.kind === 'picture' ? { ...part, cutOut: null } : part]).map(
@@ -56,9 +60,16 @@ export function allCredits(book: Book, others: Others = noOthers): string[] {
   ]);
 }
 
-/** Pictures that a title's files show or are made from: not those that only say what of another one is kept, nor what stands on the sketch sheet alone. */
+/** Pictures that a title's files show or are made from: not those that only say what of another one is kept, nor what is hidden or stands on the sketch sheet alone. */
 function deliveredAssets(book: Book): Asset[] {
-  const bare: Book = { ...book, versions: [], sheet: { ...book.sheet, pictures: [], favourites: [] } };
+  const side = (of: Book['sides']['back']): typeof of => of && { ...of, doc: seenOf(of.doc) };
+  const bare: Book = {
+    ...book,
+    cover: seenOf(book.cover),
+    sides: { spine: side(book.sides.spine), back: side(book.sides.back) },
+    versions: [],
+    sheet: { ...book.sheet, pictures: [], favourites: [] },
+  };
   return assetsInUse(bare).flatMap((id) => (isMatte(book, id) ? [] : (book.assets[id] ?? [])));
 }
 

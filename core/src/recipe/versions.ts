@@ -4,12 +4,12 @@
  */
 export const VERSIONS = {
   paint: 'bfb749ce67',
-  trace: 'de7b1c293f',
-  pin: '0eb0692243',
-  promo: 'fb8f8c5924',
-  image: 'e51231c484',
-  epub: '7a47723dc1',
-  pdf: '2dd34325d5',
-  svg: 'eca02fcf48',
-  desk: 'e6a76f9754',
+  trace: 'd02033c540',
+  pin: '4710600035',
+  promo: 'effd73b93d',
+  image: 'd9be7dcced',
+  epub: '6755433d09',
+  pdf: '7b4acd4908',
+  svg: '3b96c9ab53',
+  desk: '0fa35e338d',
 } as const;

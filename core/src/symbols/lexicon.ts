@@ -170,11 +170,11 @@ const englishOf = (lines: readonly string[][]): ReadonlyMap<Language, ReadonlyMa
   );
 
 const ENGLISH = englishOf([...linesOf(NOUNS), ...LINES]);
-const CREATURES = englishOf(linesOf(NOUNS));
+const DETAILED = englishOf(linesOf(NOUNS));
 
 /** English words for a noun of things that only silhouettes show, in one language; none for another word. */
 export const ofSilhouettes = (word: string, language: string): readonly string[] =>
-  CREATURES.get(language.slice(0, 2) as Language)
+  DETAILED.get(language.slice(0, 2) as Language)
     ?.get(plainWord(word))
     ?.toSorted((a, b) => Number(b === plainWord(word)) - Number(a === plainWord(word))) ?? [];
 

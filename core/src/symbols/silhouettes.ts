@@ -38,7 +38,8 @@ export const spokenName = (id: string): string => `${id[0].toUpperCase()}${id.sl
 export const silhouetteCredit = (id: string): string =>
   `Symbol “${spokenName(id)}” by the contributors of game-icons, CC BY 3.0`;
 
-const HEAD = 2;
+/** What each further word of a name takes away: the plainer of two comes first. */
+const PER_WORD = 2;
 
 /**
  * How well a name answers one word, 0 where it does not. The last noun of a name is what it is: a "barn owl" is an owl, and stands in
@@ -51,14 +52,14 @@ function answers(id: string, asked: readonly string[], kin: readonly string[]): 
   const by = (words: readonly string[], most: number): number =>
     words.includes(last) ? most : parts.some((part) => words.includes(part)) ? most - 6 : 0;
   const own = by(asked, 80);
-  if (own > 0) return own - parts.length * HEAD;
+  if (own > 0) return own - parts.length * PER_WORD;
   for (const [words, most] of [
     [kin.slice(0, 1), 70],
     [kin.slice(1), 45],
   ] as const) {
     if (words.includes(id)) return most;
     const near = by(words, most - 10);
-    if (near > 0) return near - parts.length * HEAD;
+    if (near > 0) return near - parts.length * PER_WORD;
   }
   const [first] = asked;
   return first.length >= 3 && parts.some((part) => part.startsWith(first)) ? 25 - parts.length : 0;

@@ -12,7 +12,7 @@ export type Drawn = {
 
 /** Symbols as one drawing of these outlines, with the credit that is due for them. */
 export function drawnForm(of: readonly Drawn[], ratio: number, outlines: readonly string[]) {
-  const credit = [...new Set(of.flatMap((one) => one.credit ?? []))].join('; ').slice(0, 300);
+  const credit = [...new Set(of.flatMap((one) => one.credit ?? []))].join('; ');
   const paths = outlines.map((d) => ({ d, colour: null }));
   return { kind: 'drawn' as const, ratio, paths, ...(credit ? { credit } : {}) };
 }

@@ -13,8 +13,8 @@ export const DrawnForm = z.object({
   kind: z.literal('drawn'),
   ratio: z.number().min(0.02).max(50),
   paths: z.array(DrawnPath).min(1).max(300),
-  /** The line that its licence wants to see wherever it is shown; left out where none is due. */
-  credit: z.string().min(1).max(300).optional(),
+  /** What its licence wants to see wherever it is shown, of up to four drawings in one; left out where none is due. */
+  credit: z.string().min(1).max(600).optional(),
 });
 
 /** Lengths are fractions of the shorter side of the place. */
