@@ -42,6 +42,7 @@ const CORE: Readonly<Record<string, number>> = {
   pdf: 6,
   project: 7,
   recipe: 8,
+  library: 8,
   demo: 9,
 };
 

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import type { Versioned } from '@yosomi/core/base';
+import { OwnPictures } from '@yosomi/core/library';
 import { Scenes } from '@yosomi/core/mockup';
 import { PinScenes } from '@yosomi/core/pin';
 import { Books, Houses } from '@yosomi/core/project';
@@ -34,6 +35,7 @@ const KINDS: readonly Versioned<unknown>[] = [
   PinLists,
   Copies,
   Arrivals,
+  OwnPictures,
   DemoRows,
   Deliveries,
   Steps,

@@ -4,7 +4,7 @@ import { coverReady, expect, part, promosReady, step, test } from './help';
 test.use({ shelf: ['moss', 'weather'] });
 
 test('every screen passes the accessibility rules and holds from 1024 to 2560 px', async ({ page }) => {
-  test.setTimeout(480_000);
+  test.setTimeout(600_000);
   await page.goto('/');
   await expect(page.getByRole('link', { name: 'Open The Balcony Moss Garden' })).toBeVisible({ timeout: 60_000 });
   const inspect = async (name: string): Promise<void> => {
@@ -151,7 +151,6 @@ test('a title can be worked on with the keyboard alone', async ({ page }) => {
 });
 
 test('where a page, a list or a button goes away, the keyboard goes on where one is', async ({ page }) => {
-  test.setTimeout(180_000);
   await page.goto('/');
   const open = page.getByRole('link', { name: 'Open The Balcony Moss Garden' });
   await expect(open).toBeVisible({ timeout: 60_000 });

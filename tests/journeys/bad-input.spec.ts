@@ -7,7 +7,6 @@ import { coverReady, expect, onToFront, part, pick, put, saved, step, test } fro
 test.use({ shelf: ['lamplighter-1'] });
 
 test('each bad file gets one clear sentence, and the page goes on', async ({ page }) => {
-  test.setTimeout(180_000);
   const jpeg = await fileOf(picturePixels(400, 600), 'jpeg');
   const bent = await fileOf(picturePixels(400, 600), 'png');
   bent[Math.floor(bent.length / 2)] ^= 255;
@@ -56,7 +55,6 @@ test('each bad file gets one clear sentence, and the page goes on', async ({ pag
 });
 
 test('titles that are empty, endless or in other scripts', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.goto('/');
   await page.getByRole('button', { name: 'From words' }).click();
   const dialog = page.getByRole('dialog');

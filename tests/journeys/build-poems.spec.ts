@@ -6,7 +6,7 @@ const wave = (y: number, rise: number, phase: number): [number, number][] =>
   Array.from({ length: 41 }, (_, i) => [0.03 + (0.94 * i) / 40, y + Math.sin((i / 40) * Math.PI * 3 + phase) * rise]);
 
 test('a type-only poetry cover with drawn curves, made from nothing', async ({ page }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(600_000);
   const b = bench(page);
   await page.goto('/');
   await page.getByRole('button', { name: 'From words' }).click();

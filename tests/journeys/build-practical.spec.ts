@@ -4,7 +4,7 @@ import { bench, coverReady, expect, kept, looksLike, onToFront, part, pick, put,
 test.use({ shelf: [] });
 
 test('a picture-led practical cover, made from nothing', async ({ page }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(600_000);
   const b = bench(page);
   const picture = put('stone-wall.jpg', await fileOf(scenePixels(1000, 1400), 'jpeg'));
   await page.goto('/');

@@ -10,6 +10,8 @@ import { bookFile, plainPlan } from '../fixtures/epubs';
 import { fileOf, picturePixels, scenePixels } from '../fixtures/pictures';
 import { coverReady, expect, kept, put, saved, step, test } from './help';
 
+test.use({ shelf: ['lamplighter-1', 'moss', 'weather'] });
+
 async function openTitle(page: Page, title: string): Promise<void> {
   await page.goto('/');
   await page.getByRole('link', { name: `Open ${title}` }).click({ timeout: 60_000 });
@@ -304,13 +306,11 @@ test('stores: what they ask and how the title stands, changed, added, taken in a
 });
 
 test('many titles are delivered at once: stopped, gone on with, packed', async ({ page }) => {
-  test.setTimeout(240_000);
   await page.goto('/');
   await expect(page.getByRole('link', { name: 'Open The Balcony Moss Garden' })).toBeVisible({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Deliver many titles' }).click();
   const dialog = page.getByRole('dialog', { name: 'Deliver many titles' });
-  for (const name of ['A Debt of Foxfire', 'The Ledger of Small Hours', 'Interest Paid in Snow'])
-    await dialog.getByLabel(name).uncheck();
+  await dialog.getByLabel('A Debt of Foxfire').uncheck();
   await dialog.getByRole('button', { name: 'Make the files' }).click();
   await expect(dialog.getByText(/^1 made/)).toBeVisible({ timeout: 60_000 });
   await dialog.getByRole('button', { name: 'Stop' }).click();
@@ -319,8 +319,7 @@ test('many titles are delivered at once: stopped, gone on with, packed', async (
   // The page is lost; what was made is not.
   await page.reload();
   await page.getByRole('button', { name: 'Deliver many titles' }).click();
-  for (const name of ['A Debt of Foxfire', 'The Ledger of Small Hours', 'Interest Paid in Snow'])
-    await dialog.getByLabel(name).uncheck();
+  await dialog.getByLabel('A Debt of Foxfire').uncheck();
   await dialog.getByRole('button', { name: 'Make the files' }).click();
   await expect(dialog.locator('[data-batch="ended"]')).toHaveText(
     `${6 - kept} made, ${kept} up to date, 0 failed, of 6 files.`,

@@ -132,7 +132,6 @@ test('nothing found proposes words; by keys alone a picture comes onto the sheet
 });
 
 test('from the Shelf: a picture first, then its title', async ({ page }) => {
-  test.setTimeout(240_000);
   await page.goto('/');
   await page.getByRole('button', { name: 'Picture desk' }).click();
   await expect(desk(page).getByRole('checkbox')).toHaveCount(0);

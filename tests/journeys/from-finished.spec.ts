@@ -8,7 +8,6 @@ import { coverReady, expect, kept, onToFront, part, pick, put, saved, step, test
 test.use({ shelf: [] });
 
 test('from a finished cover, dropped on the Shelf, to a mockup and the files', async ({ page }) => {
-  test.setTimeout(180_000);
   const path = put('long-evenings.png', await fileOf(picturePixels(1600, 2560, 3), 'png'));
   await page.goto('/');
   const data = await page.evaluateHandle((base64) => {

@@ -23,7 +23,6 @@ import {
 test.use({ shelf: ['lamplighter-1'] });
 
 test('from a picture and three lines of words to all files, and back again', async ({ page }) => {
-  test.setTimeout(240_000);
   const withPlace = await fileOf(picturePixels(900, 1400), 'jpeg', (image) =>
     image.withExif({
       IFD0: { Copyright: 'Secret Gardener' },

@@ -104,7 +104,6 @@ for (const [width, height] of [
   [800, 600],
 ] as const) {
   test(`at ${width} x ${height} everything is reachable and the work keeps half the width`, async ({ page }) => {
-    test.setTimeout(240_000);
     await page.setViewportSize({ width, height });
     await page.goto('/');
     await page.getByRole('link', { name: 'Open The Balcony Moss Garden' }).click({ timeout: 60_000 });

@@ -31,7 +31,6 @@ async function begin(page: Page, title: string, kind: string): Promise<void> {
 test('from words and a kind to a cover with a symbol that the words bring to mind, and another one by its noun', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   await begin(page, 'The Reckoning Road', 'Thriller');
   await whole(page);
 
@@ -149,7 +148,6 @@ test('with a picture most covers show it, half where one says so, and the author
 });
 
 test('where the symbols cannot be read the sheet is made without them, and says so', async ({ page }) => {
-  test.setTimeout(180_000);
   await page.context().route(/symbols-.*\.json/, (route) => route.abort());
   await begin(page, 'The Reckoning Road', 'Thriller');
   await expect(page.getByText('The symbols could not be read, so no cover shows one.')).toBeVisible({

@@ -39,7 +39,6 @@ const size = async (page: Page, width: number, height: number): Promise<void> =>
 const format = (page: Page, name: string): Promise<void> => page.getByRole('radio', { name, exact: true }).click();
 
 test('one object: exchanged without losing pose, light and art, and saved in every format', async ({ page }) => {
-  test.setTimeout(240_000);
   await open(page, 'A Debt of Foxfire');
   const turn = page.getByLabel('Turn', { exact: true });
   await again(page, async () => {
@@ -128,7 +127,6 @@ test('one object: exchanged without losing pose, light and art, and saved in eve
 test('a length is typed in any unit, says what it was taken for, and is shown in inches where that is wanted', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await open(page, 'A Debt of Foxfire');
   const thickness = page.getByLabel('Thickness', { exact: true });
   const type = async (text: string): Promise<void> => {
@@ -179,7 +177,6 @@ test('a length is typed in any unit, says what it was taken for, and is shown in
 });
 
 test('layers: things, reflection, shadow and ground apart, and together the picture', async ({ page }) => {
-  test.setTimeout(180_000);
   await open(page, 'Weather for Two Voices');
   await again(page, () => page.getByRole('radio', { name: 'Fade' }).click());
   await again(page, async () => {
@@ -215,7 +212,6 @@ test('layers: things, reflection, shadow and ground apart, and together the pict
 });
 
 test('a group: each thing has its own cover, chosen by a click; the series fills a row', async ({ page }) => {
-  test.setTimeout(240_000);
   await open(page, 'A Debt of Foxfire');
   await arrange(page, 'The series in a row');
   const things = page.getByRole('group', { name: 'Things in the scene' });
@@ -280,7 +276,6 @@ test('a group: each thing has its own cover, chosen by a click; the series fills
 test('a row of which a volume was removed says so, saves nothing wrong, and is whole again when it is back', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   await open(page, 'The Ledger of Small Hours');
   await arrange(page, 'The series in a row');
   await settled(page);
@@ -309,7 +304,6 @@ test('a row of which a volume was removed says so, saves nothing wrong, and is w
 });
 
 test('a kept scene serves another title with its own cover, and the series in one go', async ({ page }) => {
-  test.setTimeout(180_000);
   await open(page, 'A Debt of Foxfire');
   await arrange(page, 'A stack');
   await page.getByRole('button', { name: 'Keep this scene' }).click();
@@ -341,7 +335,6 @@ test('a kept scene serves another title with its own cover, and the series in on
 });
 
 test('a film of one turn, stopped once and then saved', async ({ page }) => {
-  test.setTimeout(240_000);
   await open(page, 'Weather for Two Voices');
   await size(page, 120, 160);
   await format(page, 'Film');

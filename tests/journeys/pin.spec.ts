@@ -42,7 +42,6 @@ const mode = (page: Page, name: string): Promise<void> => page.getByRole('radio'
 const ON = /on the photograph$/;
 
 test('a cover is pinned under a thumb, kept, used for another title, and exported clear', async ({ page }) => {
-  test.setTimeout(240_000);
   const { inspector, slide } = bench(page);
   await openTitle(page, 'The Balcony Moss Garden');
   await expect(page.getByText('Put the cover on a photograph')).toBeVisible();
@@ -161,7 +160,6 @@ test('a cover is pinned under a thumb, kept, used for another title, and exporte
 });
 
 test('the command line gives the same pixels, and the layers open again', async ({ page }) => {
-  test.setTimeout(240_000);
   const photo = put('blank.png', await fileOf(photographOf(9).pixels, 'png'));
   const art = put('art.png', await fileOf(picturePixels(600, 900, 6), 'png'));
   const { inspector } = bench(page);

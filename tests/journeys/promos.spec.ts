@@ -7,7 +7,6 @@ test.describe('from a finished cover file alone', () => {
   test.use({ shelf: [] });
 
   test('to a lead magnet in every format, in one zip with a page to send', async ({ page }) => {
-    test.setTimeout(240_000);
     const path = put('seven-stones.jpg', await fileOf(picturePixels(1600, 2560, 3), 'jpeg'));
     await page.goto('/');
     const [chooser] = await Promise.all([
@@ -53,7 +52,6 @@ test.describe('a campaign of a demo book', () => {
   test('one format changed by hand keeps that when the message changes; the look is taken from the sheet; all by keyboard', async ({
     page,
   }) => {
-    test.setTimeout(240_000);
     await page.goto('/');
     await page.getByRole('link', { name: 'Open A Debt of Foxfire' }).click({ timeout: 60_000 });
     await step(page, 'Promos');
@@ -135,7 +133,6 @@ test.describe('a campaign of a demo book', () => {
   });
 
   test('a series stands together in reading order, from any of its volumes', async ({ page }) => {
-    test.setTimeout(240_000);
     await page.goto('/');
     await page.getByRole('link', { name: 'Open Interest Paid in Snow' }).click({ timeout: 60_000 });
     await step(page, 'Promos');
@@ -168,7 +165,6 @@ test.describe('a campaign of a demo book', () => {
   test('looks are narrowed and followed, wordings seen beside each other, and the message made for the whole series', async ({
     page,
   }) => {
-    test.setTimeout(240_000);
     await page.goto('/');
     await page.getByRole('link', { name: 'Open Interest Paid in Snow' }).click({ timeout: 60_000 });
     await step(page, 'Promos');
@@ -254,7 +250,6 @@ test.describe('a campaign of a demo book', () => {
   });
 
   test('a cover is revealed as a series of stills, from little to all', async ({ page }) => {
-    test.setTimeout(240_000);
     await page.goto('/');
     await page.getByRole('link', { name: 'Open Interest Paid in Snow' }).click({ timeout: 60_000 });
     await step(page, 'Promos');
@@ -295,7 +290,6 @@ test.describe('a scene that was kept', () => {
   test.use({ shelf: ['lamplighter-1', 'moss'] });
 
   test('a campaign shows its books in a kept scene, and Mockups stays as it is', async ({ page }) => {
-    test.setTimeout(240_000);
     await page.goto('/');
     await page.getByRole('link', { name: 'Open A Debt of Foxfire' }).click({ timeout: 60_000 });
     await step(page, 'Mockups');

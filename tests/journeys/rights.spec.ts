@@ -54,7 +54,6 @@ async function titlePage(page: Page): Promise<string> {
 test('one’s own picture is asked about, which can wait; its credit and that of a symbol go into the ebook and the zip', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   await begin(page, 'The Barn Owl Winter');
   const own = put('dusk.jpg', await fileOf(scenePixels(1200, 1920), 'jpeg'));
 
@@ -139,7 +138,6 @@ test('one’s own picture is asked about, which can wait; its credit and that of
 test('outlines that cannot be read are said on their place, and come when they are asked for again', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await begin(page, 'The Barn Owl Winter');
   await step(page, 'Front');
   await coverReady(page);
@@ -155,8 +153,18 @@ test('outlines that cannot be read are said on their place, and come when they a
   const lost = finder(page).getByRole('button', { name: 'Harp, not read: try again' });
   await expect(lost).toBeVisible();
   await page.context().unroute(/packet-\d+-.*\.json/);
+  let come: () => void = () => undefined;
+  const held = new Promise<void>((go) => (come = go));
+  await page.context().route(/packet-\d+-.*\.json/, async (route) => {
+    await held;
+    await route.continue();
+  });
   await lost.press('Enter');
-  await finder(page).getByRole('button', { name: 'Harp', exact: true }).press('Enter');
+  // What is asked for before its outline is there is put on once it is.
+  const harp = finder(page).getByRole('button', { name: 'Harp', exact: true });
+  await expect(harp).toHaveAttribute('aria-busy', 'true');
+  await harp.press('Enter');
+  come();
   await expect(part(page, 'Harp')).toHaveCount(1);
 });
 

@@ -6,7 +6,6 @@ import { PNG } from 'pngjs';
 import { coverReady, expect, test } from './help';
 
 test('the cover on the table is the cover that Node paints, for every demo book', async ({ page }) => {
-  test.setTimeout(180_000);
   const projects = demos();
   for (const { book, files } of projects) {
     await page.goto('/');

@@ -12,7 +12,6 @@ const open = async (page: Page, title: string): Promise<void> => {
 test('a spine is edited like the cover and is on the book; a text stands on the back; words are foil', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   await open(page, 'A Debt of Foxfire');
   await step(page, 'Mockups');
   await settled(page);
@@ -79,7 +78,6 @@ test('a spine is edited like the cover and is on the book; a text stands on the 
 });
 
 test('a table with a blur off the focus is saved as it is seen, kept, and compared', async ({ page }) => {
-  test.setTimeout(180_000);
   await open(page, 'Weather for Two Voices');
   await step(page, 'Mockups');
   await settled(page);

@@ -31,7 +31,6 @@ async function fromWords(page: Page, title: string, author: string): Promise<voi
 test('from words alone to a sheet, two covers compared, one on the Front, changed there, and back', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   await fromWords(page, 'The Salt Roads', 'Imre Castellan');
   await whole(page);
   const shown = await structures(page);
@@ -115,7 +114,6 @@ test('from words alone to a sheet, two covers compared, one on the Front, change
 test('a sheet of a volume: stopped and gone on with, filtered, more of one, in company, and over the series', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   await page.goto('/');
   await page.getByRole('link', { name: 'Open The Ledger of Small Hours' }).click({ timeout: 60_000 });
   await step(page, 'Sketches');
@@ -181,7 +179,6 @@ test('a sheet of a volume: stopped and gone on with, filtered, more of one, in c
 });
 
 test('what a sheet cannot do is said, with what to do', async ({ page }) => {
-  test.setTimeout(120_000);
   await fromWords(page, '苔の庭', 'Oda Penhallow');
   await expect(page.getByRole('alert')).toContainText('No face here has all letters');
   await step(page, 'Brief');

@@ -25,7 +25,6 @@ async function begin(page: Page): Promise<void> {
 }
 
 test('words fill a form, run round it, begin with a large letter and share a style', async ({ page }) => {
-  test.setTimeout(240_000);
   const b = bench(page);
   await begin(page);
 

@@ -3,7 +3,6 @@ import { expect, step, test } from './help';
 test.use({ shelf: ['weather'] });
 
 test('a worker that runs out of memory is said, loses nothing, and the next picture is made', async ({ page }) => {
-  test.setTimeout(120_000);
   let short = true;
   // The first tracers find no memory for the art; those that are started after them do.
   await page.route(/tracer\.worker[^/]*\.js$/, async (route) => {

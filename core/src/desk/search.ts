@@ -61,11 +61,19 @@ const MOODS: readonly { readonly words: string; fits(reading: Reading): boolean 
   { words: 'busy lively wild rich bunt wild lebhaft vif anime vivo', fits: ({ busy }) => busy > BUSY },
 ];
 
+/** Whether a plain word is a mood that what is measured has. */
+export const isOfMood = (plain: string, reading: Reading): boolean =>
+  MOODS.some(({ words, fits }) => words.split(' ').map(plainWord).includes(plain) && fits(reading));
+
 const FILLING = new Set(
   'a an the in on of at with and or for to ein eine der die das im am mit und un une le la les de du des et avec el los las y con en picture photo photograph bild image imagen'.split(
     ' ',
   ),
 );
+
+/** The words of what was typed that ask for something. */
+export const wordsAsked = (typed: string): string[] =>
+  typed.split(/[\s,.;]+/).filter((word) => plainWord(word) !== '' && !FILLING.has(plainWord(word)));
 
 type Known = { readonly picture: DeskPicture; readonly nouns: readonly string[]; readonly minds: readonly string[] };
 
@@ -84,7 +92,7 @@ function answers({ picture, nouns, minds }: Known, asked: readonly string[]): nu
   if (HANDS[hand].name.split(' ').some((word) => asked.includes(plainWord(word)))) return 90;
   const colour = reading.colours.findIndex((one) => one === plain);
   if (colour >= 0) return 90 - colour * 6;
-  if (MOODS.some(({ words, fits }) => words.split(' ').map(plainWord).includes(plain) && fits(reading))) return 80;
+  if (isOfMood(plain, reading)) return 80;
   const form = nouns.findIndex((noun) => others.includes(noun));
   if (form >= 0) return 72 - form * 3;
   const mind = asked.flatMap((word) => broughtToMind(word).slice(0, 1));
@@ -96,20 +104,26 @@ function answers({ picture, nouns, minds }: Known, asked: readonly string[]): nu
 /** Weaker answers than this share of a word's best are no answers: who asks for a lighthouse wants no lamp. */
 const NEAR_BEST = 0.8;
 
-const passes = ({ hand, tall, reading }: DeskPicture, ask: DeskAsk): boolean =>
-  (ask.hand === null || hand === ask.hand) &&
+/** What can be asked of any picture that was measured, beside its words. */
+export type Choices = Omit<DeskAsk, 'words' | 'hand'>;
+
+/** Whether a picture of this shape (height by width) and reading answers all choices. */
+export const answersChoices = (tall: number, reading: Reading, ask: Choices): boolean =>
   (ask.colour === null || reading.colours.includes(ask.colour)) &&
   (ask.tone === null || (ask.tone === 'light' ? reading.light >= 0.6 : reading.light < 0.45)) &&
   (ask.shape === null || shapeOf(tall) === ask.shape) &&
   (ask.detail === null || (ask.detail === 'calm' ? reading.busy < CALM : reading.busy > BUSY)) &&
   (ask.quiet === null || reading.quiet.includes(ask.quiet));
 
+const passes = ({ hand, tall, reading }: DeskPicture, ask: DeskAsk): boolean =>
+  (ask.hand === null || hand === ask.hand) && answersChoices(tall, reading, ask);
+
 /**
  * Pictures for plain nouns, moods, colours and hands in four languages; every word must be answered that any picture answers. Without words
  * all that pass come.
  */
 export function searchDesk(ask: DeskAsk): DeskHits {
-  const words = ask.words.split(/[\s,.;]+/).filter((word) => plainWord(word) !== '' && !FILLING.has(plainWord(word)));
+  const words = wordsAsked(ask.words);
   const scores = words.map((word) => {
     const asked = forms(word);
     return KNOWN.map((one) => answers(one, asked));

@@ -3,13 +3,13 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: 'bfb749ce67',
-  trace: 'd02033c540',
-  pin: '4710600035',
-  promo: 'effd73b93d',
-  image: 'd9be7dcced',
-  epub: '6755433d09',
-  pdf: '7b4acd4908',
-  svg: '3b96c9ab53',
-  desk: '0fa35e338d',
+  paint: 'e665d8ef82',
+  trace: 'aeea2a6c4a',
+  pin: '4513e4b2aa',
+  promo: '6786f5445b',
+  image: '01f5cc2bc3',
+  epub: '6cb5ac079c',
+  pdf: '970cacae23',
+  svg: '83863d7638',
+  desk: 'adcdd56baa',
 } as const;

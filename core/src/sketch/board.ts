@@ -7,7 +7,7 @@ import type { Block, Shaper } from '../text';
 import { italicOf } from '../text';
 import type { WordFacts } from './facts';
 import type { Pairing } from './pairings';
-import { type Crop, type PictureFacts, cropFor, cropped, subjectUnder, zoneOf } from './picture';
+import { LEAST_SHARP, type Crop, type PictureFacts, cropFor, cropped, subjectUnder, zoneOf } from './picture';
 import type { Tones } from './sketch';
 import { isDark } from './tones';
 import type { z } from 'zod';
@@ -307,9 +307,9 @@ export class Board {
     };
   }
 
-  /** Whether a picture has pixels enough for a frame of this width: one for three of the cover's. */
+  /** Whether a picture has pixels enough for a frame of this width: see `LEAST_SHARP`. */
   sharp(picture: PictureFacts, frame: Area): boolean {
     const crop = cropFor(picture, (frame.width * this.s.widthPx) / (frame.height * this.s.heightPx));
-    return crop.width * picture.widthPx >= 0.33 * frame.width * this.s.widthPx;
+    return crop.width * picture.widthPx >= LEAST_SHARP * frame.width * this.s.widthPx;
   }
 }

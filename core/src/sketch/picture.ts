@@ -78,6 +78,15 @@ function borderOf(sample: Raster): PictureFacts['border'] {
   return null;
 }
 
+/** A picture shows no grain of its own where it has one pixel for three of the cover's across. */
+export const LEAST_SHARP = 0.33;
+
+type Sized = { readonly widthPx: number; readonly heightPx: number };
+
+/** Whether a picture can fill a cover whole and still be sharp enough. */
+export const fillsSharp = (picture: Sized, cover: Sized): boolean =>
+  Math.min(picture.widthPx, (picture.heightPx * cover.widthPx) / cover.heightPx) >= LEAST_SHARP * cover.widthPx;
+
 /** What of a picture shows in a frame of the given ratio (width by height) that it fills, with its subject in view. */
 export function cropFor(facts: PictureFacts, ratio: number, zoom = 1): Crop & { focus: { x: number; y: number } } {
   const own = facts.widthPx / facts.heightPx;

@@ -160,6 +160,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'kept-wrong': () => 'What is kept here cannot be read, so it was left as it is.',
   'scenes-newer': () =>
     'What is kept here for all titles was written by a newer Yosomi, so it was left as it is. Update Yosomi.',
+  'library-room': () => 'The browser has no room left for it. Remove titles or pictures for good, then add it again.',
+  'library-full': (d) => `${d.most} pictures are kept already. Remove some first.`,
   'scenes-full': (d) => `${d.most} scenes are kept already. Remove one first.`,
   'scene-wrong': () => 'This scene is damaged and cannot be used. Choose another one.',
   'webp-missing': () => 'This browser cannot write WebP. Choose PNG or JPEG.',

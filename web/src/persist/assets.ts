@@ -23,6 +23,9 @@ export async function bytesOf(ids: readonly string[]): Promise<Map<string, Bytes
   return new Map(rows.flatMap((row) => (row ? [[row.id, row.bytes] as const] : [])));
 }
 
+/** How long a removed title or picture can be put back. */
+export const REMOVED_DAYS = 30;
+
 /** The row under which it is noted that pictures may have become useless. */
 const SWEEP = 'sweep';
 
@@ -35,16 +38,16 @@ export function* idsIn(row: unknown): Iterable<string> {
 }
 
 /**
- * Drops pictures and fonts that nothing names: no title, removed title, step of a history, or thing kept across titles, whether
+ * Drops pictures and fonts that nothing names: no title, removed title, step of a history, picture of a person's own, or thing kept across titles, whether
  * or not this release can read it. Only while no window has a title open, for what was taken in there may not be named yet.
  * Answers how many went.
  */
 export async function sweepAssets(): Promise<number> {
   if (!(await db.keeps.get(SWEEP))) return 0;
   let dropped = 0;
-  await db.transaction('rw', [db.titles, db.removed, db.steps, db.keeps, db.assets], async () => {
+  await db.transaction('rw', [db.titles, db.removed, db.steps, db.keeps, db.pictures, db.assets], async () => {
     const left = new Set(await db.assets.toCollection().primaryKeys());
-    for (const table of [db.titles, db.removed, db.steps, db.keeps]) {
+    for (const table of [db.titles, db.removed, db.steps, db.keeps, db.pictures]) {
       await table.each((row: unknown) => {
         for (const id of idsIn(row)) left.delete(id);
       });

@@ -33,6 +33,10 @@ export type DeliveryRow = { id?: number; title: string; at: string; delivery: un
 /** What was seen last of a title's cover, to be there at once when it is opened again; made of the rest, so it may go any time. */
 export type SeenRow = { id: string; key: string; atMs: number; value: unknown };
 
+/** A picture of a person's own, kept across titles: its bytes are an asset, its small picture (WebP or PNG) can be made again. */
+export type PictureRow = { id: string; addedAt: string; removedAt?: string; value: unknown };
+export type ThumbRow = { id: string; bytes: Uint8Array<ArrayBuffer> };
+
 /** Where a database lives: the browser's own store, or another that answers to the same standard. */
 export type StoreEngine = { readonly indexedDB: IDBFactory; readonly IDBKeyRange: typeof IDBKeyRange };
 
@@ -45,6 +49,8 @@ class Database extends Dexie {
   keeps!: EntityTable<KeepRow, 'id'>;
   deliveries!: EntityTable<DeliveryRow, 'id'>;
   seen!: EntityTable<SeenRow, 'id'>;
+  pictures!: EntityTable<PictureRow, 'id'>;
+  thumbs!: EntityTable<ThumbRow, 'id'>;
 
   constructor(engine?: StoreEngine) {
     super('yosomi', engine);
@@ -53,6 +59,7 @@ class Database extends Dexie {
     this.version(3).stores({ deliveries: '++id, title' });
     this.version(4).stores({ removed: 'id, removedAt' });
     this.version(5).stores({ seen: 'id, atMs' });
+    this.version(6).stores({ pictures: 'id, addedAt, removedAt', thumbs: 'id' });
   }
 }
 

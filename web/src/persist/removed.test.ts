@@ -5,9 +5,9 @@ import type { Book } from '@yosomi/core/project';
 import { startFromWords } from '@yosomi/core/recipe';
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { saveAsset } from './assets';
+import { REMOVED_DAYS, saveAsset } from './assets';
 import { db } from './db';
-import { REMOVED_DAYS, expireRemoved, forgetTitle, putBack, removeTitle, removedTitles, tidy } from './removed';
+import { expireRemoved, forgetTitle, putBack, removeTitle, removedTitles, tidy } from './removed';
 import { addTitle, isTaken, openTitle, saveOpen } from './titles';
 
 const now = '2026-11-27T10:00:00Z';

@@ -1,14 +1,12 @@
 import { type Result, fail, ok } from '@yosomi/core/base';
 import { ifClosed, ifNoneOpen } from '../platform/locks';
 import { tellOthers } from '../platform/other-windows';
-import { sweepAssets, sweepLater } from './assets';
+import { REMOVED_DAYS, sweepAssets, sweepLater } from './assets';
 import { db } from './db';
 import { guarded } from './guarded';
+import { expireOwn } from './library';
 import { type KeptPin, dropPin } from './pins';
 import { nameOfRow, readRow } from './rows';
-
-/** How long a removed title can be put back. */
-export const REMOVED_DAYS = 30;
 
 export type RemovedTitle = { readonly id: string; readonly name: string; readonly removedAt: string };
 
@@ -71,11 +69,12 @@ export async function forgetTitle(id: string): Promise<Result<void>> {
 /** Drops what nothing needs any more, where that is safe now; else it is done another time. */
 export const tidy = (): Promise<number | null> => ifNoneOpen(sweepAssets);
 
-/** Forgets titles that were removed long ago, and drops what nothing needs any more. */
+/** Forgets titles and pictures that were removed long ago, and drops what nothing needs any more. */
 export async function expireRemoved(nowMs: number): Promise<void> {
   for (const { id, removedAt } of await removedTitles()) {
     if (nowMs - Date.parse(removedAt) > REMOVED_DAYS * 86_400_000) await forgetTitle(id);
   }
+  await expireOwn(nowMs);
   await tidy();
 }
 

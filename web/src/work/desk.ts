@@ -1,7 +1,8 @@
-import type { Book } from '@yosomi/core/project';
-import type { HouseAsk } from '@yosomi/core/recipe';
+import type { Result } from '@yosomi/core/base';
+import type { Asset, Book } from '@yosomi/core/project';
+import type { HouseAsk, TakenPicture } from '@yosomi/core/recipe';
 import { proxy } from 'comlink';
-import type { DeskApi, DeskLook } from './desk.worker';
+import type { DeskApi, DeskLook, TakenOwn } from './desk.worker';
 import { type OwnWorker, ownWorker } from './own-worker';
 
 const start = (): OwnWorker<DeskApi> =>
@@ -44,25 +45,54 @@ function next(): void {
   }
 }
 
-/** A picture as one looks through them; who looks away (`signal`) waits no more. */
-export const deskLook = (
-  id: string,
-  book: Book | null,
-  house: HouseAsk,
-  signal: AbortSignal,
-): Promise<DeskLook | null> =>
+/** Asks the first worker that has nothing to do; who looks away (`signal`) waits no more. */
+const asked = <T>(signal: AbortSignal, ask: (api: OwnWorker<DeskApi>['api']) => Promise<T>): Promise<T> =>
   new Promise((resolve, reject) => {
     signal.addEventListener('abort', () => reject(new Error('looked away')));
     wishes.push({
       signal,
-      run: ({ api, ask }) =>
-        ask(api.look(id, book, house)).then(
-          (look) => (resolve(look), true),
+      run: (worker) =>
+        worker.ask(ask(worker.api)).then(
+          (made) => (resolve(made), true),
           (reason: unknown) => (reject(reason), false),
         ),
     });
     next();
   });
+
+/** A picture of the desk as one looks through them; null where there is no such picture. */
+export const deskLook = (
+  id: string,
+  book: Book | null,
+  house: HouseAsk,
+  signal: AbortSignal,
+): Promise<DeskLook | null> => asked(signal, (api) => api.look(id, book, house));
+
+/** The same of a picture of one's own; null where its bytes are gone. */
+export const ownLook = (
+  asset: Asset,
+  book: Book | null,
+  house: HouseAsk,
+  signal: AbortSignal,
+): Promise<DeskLook | null> => asked(signal, (api) => api.ownLook(asset, book, house));
+
+/** A small picture of one of one's own, as a file; null where its bytes are gone. */
+export const smallOfOwn = (asset: Asset, signal: AbortSignal): Promise<Uint8Array<ArrayBuffer> | null> =>
+  asked(signal, (api) => api.smallOfOwn(asset));
+
+/** A file as a picture for the library. Faults: those of `takePicture`. */
+export const takeOwn = (
+  bytes: Uint8Array<ArrayBuffer>,
+  name: string,
+  folder: string,
+  addedAt: string,
+  signal: AbortSignal,
+): Promise<Result<TakenOwn>> =>
+  asked<Result<TakenOwn>>(signal, async (api) => api.takeOwn(bytes, name, folder, addedAt));
+
+/** A picture of one's own as a title takes it; null where its bytes are gone. */
+export const wholeOwn = (asset: Asset, signal: AbortSignal): Promise<TakenPicture | null> =>
+  asked(signal, (api) => api.wholeOwn(asset));
 
 /** A picture painted whole by a worker of its own; `stop` ends it, and null comes of that. */
 export function paintWhole(id: string, onProgress: (share: number) => void) {

@@ -1,16 +1,20 @@
+import { type Result, ok } from '@yosomi/core/base';
 import type { SurfaceImage } from '@yosomi/core/ink';
 import { DESK_RIGHTS, deskPicture, wholeSize } from '@yosomi/core/desk';
+import { type OwnPicture, ownPicture } from '@yosomi/core/library';
 import { MOTIFS, paintPicture } from '@yosomi/core/paintings';
 import type { Raster } from '@yosomi/core/pixels';
-import { Book, assetId } from '@yosomi/core/project';
-import { type HouseAsk, type TakenPicture, deskCover } from '@yosomi/core/recipe';
+import { type Asset, Book, assetId } from '@yosomi/core/project';
+import { type HouseAsk, type TakenPicture, deskCover, takePicture } from '@yosomi/core/recipe';
 import type { Doc } from '@yosomi/core/cover';
 import type { Sketch } from '@yosomi/core/sketch';
 import { expose, transfer } from 'comlink';
 import { LRUCache } from 'lru-cache';
 import { bitmapOf } from './bitmaps';
 import { BrowserStudio } from './browser-studio';
+import { bytesFor } from '../persist/bytes';
 import { paintedPicture } from './painted-picture';
+import { smallFile } from './small-file';
 
 /** Width of a painted picture as it is looked through, before words are set on it and after. */
 const SMALL_PX = 400;
@@ -31,6 +35,17 @@ class DeskStudio extends BrowserStudio {
     return known ? this.imageOf(known) : super.picture(id);
   }
 
+  /** A picture of a person's own, small; null where its bytes are gone. */
+  async own(id: string): Promise<Raster | null> {
+    const known = this.small.get(id);
+    if (known) return known;
+    const image = await super.picture(id);
+    if (!image) return null;
+    const sample = this.pixelsOf(this.resized(image, Math.min(SMALL_PX, image.widthPx)));
+    this.small.set(id, sample);
+    return sample;
+  }
+
   painted(id: string): { key: string; sample: Raster; widthPx: number; heightPx: number } | null {
     const spec = deskPicture(id);
     if (!spec) return null;
@@ -41,6 +56,13 @@ class DeskStudio extends BrowserStudio {
     return { key, sample, ...wholeSize(spec) };
   }
 }
+
+/** A file that came into the library: its bytes as they are kept, and a small picture of it as a file. */
+export type TakenOwn = {
+  readonly picture: OwnPicture;
+  readonly bytes: Uint8Array<ArrayBuffer>;
+  readonly small: Uint8Array<ArrayBuffer>;
+};
 
 /** What stands for a picture in a cover until it has been painted whole and has a name of its own. */
 const keyOfDesk = (id: string): string => `desk${assetId(new TextEncoder().encode(id))}`.slice(0, 40);
@@ -60,6 +82,45 @@ const api = {
     );
     const cover = made && { sketch: made.sketch, doc: made.doc };
     return transfer({ bitmap, cover }, [bitmap]);
+  },
+
+  /** A picture of a person's own, with the words of a title where one is given; null where its bytes are gone. */
+  async ownLook(asset: Asset, input: Book | null, house: HouseAsk): Promise<DeskLook | null> {
+    const sample = await studio.own(asset.id);
+    if (!sample) return null;
+    const book = input && Book.parse(input);
+    const made = book && (await deskCover(book, house, { ...asset, sample }, await studio.symbols(), studio, LOOK_PX));
+    const bitmap = await bitmapOf(made ? made.pixels : sample);
+    return transfer({ bitmap, cover: made && { sketch: made.sketch, doc: made.doc } }, [bitmap]);
+  },
+
+  async smallOfOwn(asset: Asset): Promise<Uint8Array<ArrayBuffer> | null> {
+    const sample = await studio.own(asset.id);
+    if (!sample) return null;
+    const bytes = await smallFile(sample);
+    return transfer(bytes, [bytes.buffer]);
+  },
+
+  async wholeOwn(asset: Asset): Promise<TakenPicture | null> {
+    const [bytes, sample] = await Promise.all([bytesFor('assets', asset.id), studio.own(asset.id)]);
+    return bytes && sample && transfer({ asset, bytes, sample }, [bytes.buffer]);
+  },
+
+  /** Checks a file, and measures what it shows. */
+  async takeOwn(
+    input: Uint8Array<ArrayBuffer>,
+    name: string,
+    folder: string,
+    addedAt: string,
+  ): Promise<Result<TakenOwn>> {
+    const taken = await takePicture(input, name, studio);
+    if (!taken.ok) return taken;
+    const { asset, bytes, sample } = taken.value;
+    const small = await smallFile(sample);
+    return transfer(ok({ picture: ownPicture(asset, sample, folder, addedAt), bytes, small }), [
+      bytes.buffer,
+      small.buffer,
+    ]);
   },
 
   /** A picture as a file for a title, and the name that stood for it in covers; null where there is no such picture. */

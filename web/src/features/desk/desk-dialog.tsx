@@ -1,22 +1,16 @@
-import { type DeskAsk, anyPicture, deskPicture, searchDesk } from '@yosomi/core/desk';
 import type { Book } from '@yosomi/core/project';
 import { type HouseAsk, noHouse } from '@yosomi/core/recipe';
-import { type ReactNode, useDeferredValue, useEffect, useMemo, useState } from 'react';
-import { Bitmap } from '../../ui/bitmap';
-import { Button } from '../../ui/button';
-import { Check } from '../../ui/check';
-import { Chip, Chips } from '../../ui/chip';
+import { useEffect, useState } from 'react';
+import { create } from 'zustand';
 import { Dialog } from '../../ui/dialog';
-import { TextField } from '../../ui/field';
-import { Menu } from '../../ui/menu';
-import { stepAmong } from '../../ui/step-among';
-import { Working } from '../../ui/working';
+import { Segmented } from '../../ui/segmented';
 import { openDesk } from '../../work/desk';
 import type { DeskLook } from '../../work/desk.worker';
-import { DeskTile } from './desk-tile';
-import { ANY, CHOICES, type Choice, factsOf, pictureName } from './names';
-import { useDeskLook } from './use-desk-look';
-import { type Whole, useDeskPicture } from './use-desk-picture';
+import { OwnDesk } from './own-desk';
+import { PaintedDesk } from './painted-desk';
+import { filesDropped } from './files-dropped';
+import { useTakeMany } from './use-take-many';
+import type { Whole } from './use-desk-picture';
 
 /** What can be done with a picture where the desk was opened; `cover` is there where its words fit. */
 export type DeskUse = {
@@ -26,197 +20,82 @@ export type DeskUse = {
   run(whole: Whole, cover: DeskLook['cover']): void | Promise<void>;
 };
 
-/** The library of pictures: found by nouns, moods and what is measured, each with the title's words where it is quiet. */
+type From = 'painted' | 'own';
+
+/** Where one looked last, for as long as the page is open. */
+const useFrom = create<{ from: From }>(() => ({ from: 'painted' }));
+
+const ABOUT: Readonly<Record<From, string>> = {
+  painted: 'Pictures painted by this program. Every one may be used and sold, on covers and on goods.',
+  own: 'Your own pictures, for every title. They stay in this browser.',
+};
+
+/** The library of pictures: those that the program paints, and one's own. Files can be dropped and pasted anywhere on it. */
 export function DeskDialog(props: { book: Book | null; house?: HouseAsk; uses: readonly DeskUse[]; onClose(): void }) {
-  const { book, house = noHouse } = props;
-  const hasWords = book !== null && book.brief.title.trim() !== '';
-  const [ask, setAsk] = useState<DeskAsk>(anyPicture);
-  const [withWords, setWithWords] = useState(true);
-  const [chosen, setChosen] = useState<string | null>(null);
-  const asked = useDeferredValue(ask);
-  const { found, neighbours, unknown, hides } = useMemo(() => searchDesk(asked), [asked]);
-  const painting = useDeskPicture();
+  const { book, house = noHouse, uses } = props;
+  const from = useFrom((s) => s.from);
+  const [folder, setFolder] = useState('');
+  // The words have the focus where the desk was opened; who changes over keeps it where it is.
+  const [opened, setOpened] = useState(true);
+  const taking = useTakeMany();
+  const { take } = taking;
   useEffect(() => openDesk(), []);
-  const shownBook = hasWords && withWords ? book : null;
-  const picture = (chosen && deskPicture(chosen)) || null;
-  const inGrid = found.some(({ id }) => id === chosen);
-  const choose = (choice: Choice, value: string): void =>
-    setAsk((now) => ({ ...now, [choice]: value === ANY ? null : value }));
+  useEffect(() => {
+    const paste = (e: ClipboardEvent): void => {
+      const files = [...(e.clipboardData?.files ?? [])];
+      if (files.length === 0) return;
+      // The page under the desk would take it too.
+      e.preventDefault();
+      e.stopPropagation();
+      useFrom.setState({ from: 'own' });
+      take(files.map((file) => ({ file, folder })));
+    };
+    document.addEventListener('paste', paste, true);
+    return () => document.removeEventListener('paste', paste, true);
+  }, [take, folder]);
   return (
-    <Dialog
-      open
-      onClose={props.onClose}
-      title="Picture desk"
-      description="Pictures painted by this program. Every one may be used and sold, on covers and on goods."
-      full
-    >
-      <div className="flex flex-wrap items-end gap-2.5">
-        <div className="min-w-60 flex-1">
-          <TextField
-            label="What it shows"
-            value={ask.words}
-            maxLength={80}
-            autoFocus
-            onChange={(words) => setAsk((now) => ({ ...now, words }))}
+    <Dialog open onClose={props.onClose} title="Picture desk" description={ABOUT[from]} full>
+      <div
+        className="flex min-h-0 flex-1 flex-col gap-4"
+        onDragOver={(e) => {
+          e.preventDefault();
+          e.stopPropagation();
+        }}
+        onDrop={(e) => {
+          e.preventDefault();
+          e.stopPropagation();
+          useFrom.setState({ from: 'own' });
+          void filesDropped(e.dataTransfer, folder).then(take);
+        }}
+      >
+        <div className="w-80 max-w-full">
+          <Segmented<From>
+            label="Whose pictures"
+            value={from}
+            onChange={(value) => {
+              setOpened(false);
+              useFrom.setState({ from: value });
+            }}
+            options={[
+              { value: 'painted', label: 'Painted here' },
+              { value: 'own', label: 'Your own' },
+            ]}
           />
         </div>
-        {(Object.keys(CHOICES) as Choice[]).map((choice) => (
-          <div key={choice} className="w-36">
-            <Menu
-              label={CHOICES[choice][0].title}
-              value={ask[choice] ?? ANY}
-              groups={CHOICES[choice]}
-              onChange={(value) => choose(choice, value)}
-            />
-          </div>
-        ))}
-      </div>
-      <div className="flex flex-wrap items-center gap-4">
-        <p aria-live="polite" className="text-ink-2">
-          {found.length === 1 ? '1 picture' : `${found.length} pictures`}
-          {hides > 0 && found.length > 0 ? `, ${hides} more without the choices` : ''}
-          {unknown.length > 0 && found.length > 0 ? `. No picture shows “${unknown.join(' ')}”.` : ''}
-        </p>
-        {hasWords && <Check label="With the title on them" checked={withWords} onChange={setWithWords} />}
-      </div>
-      <div className="-mx-6 -mb-6 flex min-h-0 flex-1 border-t border-line">
-        <div className="min-w-0 flex-1 overflow-y-auto bg-table p-4 min-[900px]:p-6" onKeyDown={stepAmong}>
-          {found.length === 0 ? (
-            <Nothing
-              words={ask.words}
-              neighbours={neighbours}
-              hides={hides}
-              onWord={(words) => setAsk((now) => ({ ...now, words }))}
-              onAll={() => setAsk({ ...anyPicture, words: ask.words })}
-            />
-          ) : (
-            <ul
-              aria-label="Pictures of the desk"
-              className="grid grid-cols-[repeat(auto-fill,minmax(118px,1fr))] gap-x-5 gap-y-6"
-            >
-              {found.map((one, i) => (
-                <DeskTile
-                  key={one.id}
-                  picture={one}
-                  book={shownBook}
-                  house={house}
-                  chosen={one.id === chosen}
-                  first={inGrid ? one.id === chosen : i === 0}
-                  onChoose={() => setChosen(one.id)}
-                />
-              ))}
-            </ul>
-          )}
-        </div>
-        <aside
-          aria-label="The chosen picture"
-          className="flex w-52 shrink-0 flex-col gap-4 overflow-y-auto p-5 min-[900px]:w-72"
-        >
-          {picture ? (
-            <Chosen
-              key={picture.id}
-              id={picture.id}
-              book={shownBook}
-              house={house}
-              facts={factsOf(picture)}
-              name={pictureName(picture)}
-            >
-              {(look) =>
-                painting.done !== null ? (
-                  <Working label={`Painting whole: ${painting.name}`} done={painting.done} onStop={painting.stop} />
-                ) : (
-                  <div className="flex flex-col gap-2">
-                    {props.uses
-                      .filter((use) => !use.asCover || look?.cover)
-                      .map((use, i) => (
-                        <Button
-                          key={use.label}
-                          kind={i === 0 ? 'ink' : undefined}
-                          disabled={!look}
-                          onClick={() => painting.paint(picture, (whole) => use.run(whole, look?.cover ?? null))}
-                        >
-                          {use.label}
-                        </Button>
-                      ))}
-                  </div>
-                )
-              }
-            </Chosen>
-          ) : (
-            <p className="text-ink-2">Choose a picture to see it large, and what it may be used for.</p>
-          )}
-        </aside>
+        {from === 'painted' ? (
+          <PaintedDesk focus={opened} book={book} house={house} uses={uses} />
+        ) : (
+          <OwnDesk
+            focus={opened}
+            book={book}
+            house={house}
+            uses={uses}
+            taking={taking}
+            folder={folder}
+            onFolder={setFolder}
+          />
+        )}
       </div>
     </Dialog>
-  );
-}
-
-function Chosen(props: {
-  id: string;
-  book: Book | null;
-  house: HouseAsk;
-  name: string;
-  facts: [name: string, value: string][];
-  children(look: DeskLook | null): ReactNode;
-}) {
-  const { data, isError } = useDeskLook(props.id, props.book, props.house);
-  return (
-    <>
-      {data ? (
-        <Bitmap bitmap={data.bitmap} label={props.name} className="block max-h-[46vh] w-full object-contain" />
-      ) : (
-        <p role="status">
-          {isError ? 'It could not be painted. Choose another, or close the desk and open it again.' : 'Painting'}
-        </p>
-      )}
-      <h3 className="text-[15px] font-semibold">{props.name}</h3>
-      {props.children(data ?? null)}
-      {data && props.book && !data.cover && (
-        <p className="text-ink-2">The title fits nowhere on it as it is. On the Front it can be set by hand.</p>
-      )}
-      <dl className="flex flex-col gap-1.5">
-        {props.facts.map(([name, value]) => (
-          <div key={name} className="flex gap-3">
-            <dt className="w-20 shrink-0 text-ink-2">{name}</dt>
-            <dd>{value}</dd>
-          </div>
-        ))}
-        <div className="flex gap-3">
-          <dt className="w-20 shrink-0 text-ink-2">Rights</dt>
-          <dd>Painted by the picture desk. Free to use and to sell, on covers and on goods; no credit is due.</dd>
-        </div>
-      </dl>
-    </>
-  );
-}
-
-function Nothing(props: {
-  words: string;
-  neighbours: readonly string[];
-  hides: number;
-  onWord(word: string): void;
-  onAll(): void;
-}) {
-  const { hides } = props;
-  if (hides > 0)
-    return (
-      <div className="flex flex-col items-start gap-3">
-        <p>
-          Nothing fits all that is chosen. {hides === 1 ? 'One picture fits' : `${hides} pictures fit`} the words alone.
-        </p>
-        <Button onClick={props.onAll}>Drop the choices</Button>
-      </div>
-    );
-  return (
-    <div className="flex flex-col items-start gap-3">
-      <p>Nothing is found for “{props.words.trim()}”. Try one plain noun.</p>
-      <Chips label="Words that find something">
-        {props.neighbours.map((word) => (
-          <Chip key={word} taken={false} onTake={() => props.onWord(word)}>
-            {word}
-          </Chip>
-        ))}
-      </Chips>
-    </div>
   );
 }

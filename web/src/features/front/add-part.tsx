@@ -64,7 +64,7 @@ export function AddPart(props: {
   const withdraw = useActions((s) => s.withdraw);
   useEffect(() => {
     if (!front) return undefined;
-    const also = 'photo image library find search background';
+    const also = 'photo image library find search background own pictures';
     offerAction('front-desk', [
       { id: 'front-desk', label: 'Picture desk', also, group: 'Front', run: () => setDialog('desk') },
       {

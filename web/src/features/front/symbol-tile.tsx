@@ -13,24 +13,25 @@ const formOf = (drawn: Drawn): SymbolForm => drawnForm([drawn], drawn.ratio, [dr
 /** `first`: Tab comes to it, arrows go on from there. */
 type Tile = { readonly id: string; readonly first: boolean; onUse(form: SymbolForm, name: string): void };
 
-function Frame(props: Tile & { form: SymbolForm | null; onRetry?: (() => void) | null }) {
-  const { id, form } = props;
+/** `form` is null while the outline is not read: `onWant` is told of a press then. */
+function Frame(props: Tile & { form: SymbolForm | null; lost?: boolean; onWant?(): void }) {
+  const { id, form, lost = false } = props;
   const name = spokenName(id);
   return (
     <button
       type="button"
       data-tile={id}
       title={name}
-      aria-label={props.onRetry ? `${name}, not read: try again` : name}
-      aria-busy={form === null && !props.onRetry}
+      aria-label={lost ? `${name}, not read: try again` : name}
+      aria-busy={form === null && !lost}
       tabIndex={props.first ? 0 : -1}
-      onClick={() => (form ? props.onUse(form, name) : props.onRetry?.())}
+      onClick={() => (form ? props.onUse(form, name) : props.onWant?.())}
       className="flex h-[76px] w-full items-center justify-center rounded-sm border border-line bg-card p-3.5 hover:border-ink"
     >
       {form ? (
         <MarkPicture form={form} className="h-full max-w-full" />
       ) : (
-        <span className="text-xs text-ink-2">{props.onRetry ? 'Not read. Try again' : ''}</span>
+        <span className="text-xs text-ink-2">{lost ? 'Not read. Try again' : ''}</span>
       )}
     </button>
   );
@@ -49,9 +50,15 @@ export function SilhouetteTile({ of, ...tile }: Tile & { of: Silhouettes }) {
   const near = useInView(ref);
   const { data, isError, refetch } = usePacket(of, near ? packetOf(of, tile.id) : null);
   const drawn = data?.find(({ id }) => id === tile.id);
+  /** What was lost is only asked for again; what is still on its way is put on once it is there, unless one has left. */
+  const want = async (): Promise<void> => {
+    const { data: read } = await refetch({ cancelRefetch: false });
+    const form = read?.find(({ id }) => id === tile.id);
+    if (!isError && form && ref.current) tile.onUse(formOf(form), spokenName(tile.id));
+  };
   return (
     <li ref={ref}>
-      <Frame {...tile} form={drawn ? formOf(drawn) : null} onRetry={isError ? () => void refetch() : null} />
+      <Frame {...tile} form={drawn ? formOf(drawn) : null} lost={isError} onWant={() => near && void want()} />
     </li>
   );
 }

@@ -1,89 +1,18 @@
-import { ANSWERS, type Answer, type Rights, answered, isUntold } from '@yosomi/core/book';
 import { type Asset, setRights } from '@yosomi/core/project';
 import { useFrom, useSession } from '../../state/session';
-import { Chip, Chips } from '../../ui/chip';
-import { TextField } from '../../ui/field';
-import { Menu } from '../../ui/menu';
-import { Standing } from './standing';
+import { RightsAnswer } from './rights-answer';
 
-const ANSWER_NAMES: Readonly<Record<Answer, string>> = {
-  mine: 'I made it',
-  bought: 'Licence bought',
-  public: 'Public domain',
-  credited: 'Free with credit',
-  private: 'Not for sale',
-};
-
-const USES: readonly { readonly value: Rights['use']; readonly label: string }[] = [
-  { value: 'unknown', label: 'Not told' },
-  { value: 'covers', label: 'On covers, not on goods' },
-  { value: 'goods', label: 'On covers and on goods' },
-  { value: 'none', label: 'Not to be sold' },
-];
-
-const LINES = [
-  { field: 'maker', label: 'Made by', most: 120, hint: undefined },
-  { field: 'licence', label: 'Licence', most: 120, hint: undefined },
-  { field: 'source', label: 'Comes from', most: 300, hint: undefined },
-  {
-    field: 'credit',
-    label: 'Credit due',
-    most: 300,
-    hint: 'It goes onto the ebook’s title page and the credits sheet.',
-  },
-] as const;
-
-/** By which right a picture is used: one click answers, the lines tell more. Nothing has to be answered. */
+/** The rights of a picture of this title. */
 export function RightsFields({ asset }: { asset: Asset }) {
   const author = useFrom((book) => book.brief.author);
   const edit = useSession((s) => s.edit);
-  const { rights } = asset;
-  const tell = (change: Partial<Rights>, merge: string | null = null): void =>
-    void edit('Rights of a picture', setRights(asset.id, change), merge && `${merge}-${asset.id}`);
   return (
-    <>
-      <Standing rights={rights} />
-      <Chips label={`By which right ${asset.name} is used`}>
-        {ANSWERS.map((answer) => {
-          const whole = answered(rights, answer, { name: asset.name, author });
-          return (
-            <Chip
-              key={answer}
-              taken={whole.licence === rights.licence && whole.use === rights.use}
-              onTake={() => tell(whole)}
-            >
-              {ANSWER_NAMES[answer]}
-            </Chip>
-          );
-        })}
-      </Chips>
-      {isUntold(rights) ? (
-        <p className="text-xs text-ink-2">It can wait. Until it is told, the files say that nobody knows.</p>
-      ) : (
-        <>
-          <div className="flex flex-col gap-1">
-            <span className="font-semibold" aria-hidden>
-              May be sold
-            </span>
-            <Menu
-              label="May be sold"
-              value={rights.use}
-              onChange={(use) => tell({ use: use as Rights['use'] })}
-              groups={[{ title: 'May be sold', options: USES }]}
-            />
-          </div>
-          {LINES.map(({ field, label, most, hint }) => (
-            <TextField
-              key={field}
-              label={label}
-              value={rights[field]}
-              maxLength={most}
-              hint={hint}
-              onChange={(text) => tell({ [field]: text }, field)}
-            />
-          ))}
-        </>
-      )}
-    </>
+    <RightsAnswer
+      asset={asset}
+      author={author}
+      onTell={(change, merge) =>
+        void edit('Rights of a picture', setRights(asset.id, change), merge && `${merge}-${asset.id}`)
+      }
+    />
   );
 }

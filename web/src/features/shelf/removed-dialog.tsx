@@ -1,7 +1,8 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { sayFault } from '../../messages/say';
-import { REMOVED_DAYS, type RemovedTitle, forgetTitle, putBack, removedTitles, tidy } from '../../persist/removed';
+import { REMOVED_DAYS } from '../../persist/assets';
+import { type RemovedTitle, forgetTitle, putBack, removedTitles, tidy } from '../../persist/removed';
 import { nowMs } from '../../platform/clock';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';

@@ -46,7 +46,7 @@ export function SheetAsks() {
   const offer = useActions((s) => s.offer);
   const withdraw = useActions((s) => s.withdraw);
   useEffect(() => {
-    const also = 'photo image library find search background';
+    const also = 'photo image library find search background own pictures';
     offer('sheet-desk', [
       { id: 'sheet-desk', label: 'Picture desk', also, group: 'Sketches', run: () => setDesk(true) },
     ]);

@@ -1,0 +1,3 @@
+export * from './alike';
+export * from './own-picture';
+export * from './search';

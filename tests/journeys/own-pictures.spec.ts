@@ -1,0 +1,270 @@
+import { readFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { unpackProject } from '@yosomi/core/project';
+import sharp from 'sharp';
+import { fileOf, picturePixels, scenePixels } from '../fixtures/pictures';
+import { coverReady, expect, kept, put, saved, step, test } from './help';
+
+test.use({ shelf: [] });
+
+const desk = (page: Page) => page.getByRole('dialog', { name: 'Picture desk' });
+const tiles = (page: Page) => desk(page).locator('button[data-tile]');
+const tile = (page: Page, name: string) => tiles(page).and(page.getByRole('button', { name, exact: true }));
+const shows = (page: Page) => desk(page).getByLabel('What it shows', { exact: true });
+const panel = (page: Page) => desk(page).getByRole('complementary', { name: /^The chosen/ });
+/** How many are found. */
+const count = (page: Page) => desk(page).locator('p[aria-live]');
+const report = (page: Page) => desk(page).getByLabel('What became of the files');
+const add = (page: Page, files: string[]): Promise<void> => desk(page).getByLabel('Picture files').setInputFiles(files);
+const look = async (page: Page, name: RegExp): Promise<void> => {
+  await desk(page).getByRole('combobox', { name: 'Folder' }).click();
+  await page.getByRole('option', { name }).click();
+};
+
+async function open(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Picture desk' }).click();
+  await desk(page).getByRole('radio', { name: 'Your own' }).click();
+}
+
+test('many pictures come in at once, are ordered and found again, become a cover, and are removed without harm', async ({
+  page,
+}) => {
+  test.setTimeout(300_000);
+  const dusk = await fileOf(scenePixels(1200, 1920), 'jpeg');
+  const files = [
+    put('dusk_over_hills.jpg', dusk),
+    put('dusk copy.jpg', dusk),
+    put('dusk-small.jpg', await sharp(dusk).resize(600).jpeg({ quality: 45 }).toBuffer()),
+    put('corner.png', await fileOf(picturePixels(900, 700), 'png')),
+    put('stamp.png', await fileOf(picturePixels(300, 480, 5), 'png')),
+    put('cut.jpg', dusk.slice(0, 2000)),
+    put('notes.txt', 'no picture'),
+  ];
+  await page.goto('/');
+  await page.getByRole('button', { name: 'From words' }).click();
+  const start = page.getByRole('dialog');
+  await start.getByLabel('Title', { exact: true }).fill('The Salt Road');
+  await start.getByLabel('Author').fill('Ines Marr');
+  await start.getByRole('button', { name: 'Compose covers' }).click();
+  await expect(page).toHaveURL(/\/sketches$/);
+  await open(page);
+
+  await test.step('what came in, what was there, and what could not be read is told', async () => {
+    await expect(desk(page).getByText('No pictures of your own yet')).toBeVisible();
+    await add(page, files);
+    await expect(report(page)).toContainText('4 pictures were added. One was here already.', { timeout: 60_000 });
+    await expect(report(page).getByRole('listitem')).toHaveCount(2);
+    await expect(report(page)).toContainText('cut.jpg: This JPEG file ends too early');
+    await expect(report(page)).toContainText('notes.txt: This file is not a picture');
+    await expect(tiles(page)).toHaveCount(4);
+    await report(page).getByRole('button', { name: 'Close this report' }).click();
+  });
+
+  await test.step('those that are nearly the same are told by their looks', async () => {
+    await look(page, /^Nearly the same \(2\)/);
+    await expect(tiles(page)).toHaveCount(2);
+    await tile(page, 'dusk small').click();
+    await expect(panel(page).getByRole('region', { name: 'Nearly the same' }).getByRole('button')).toHaveAccessibleName(
+      'dusk over hills, 1200 x 1920 px',
+    );
+    await look(page, /^All folders \(4\)/);
+  });
+
+  await test.step('several go into a folder in one step that can be taken back', async () => {
+    await tile(page, 'dusk over hills').click();
+    await tile(page, 'dusk small').click({ modifiers: ['ControlOrMeta'] });
+    await panel(page).getByLabel('Folder', { exact: true }).fill('Evening light');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('2 pictures lie in “Evening light”.')).toBeVisible();
+    await look(page, /^Evening light \(2\)/);
+    await expect(tiles(page)).toHaveCount(2);
+    await desk(page).getByRole('button', { name: 'Undo' }).click();
+    await expect(desk(page).getByText('No picture lies here.')).toBeVisible();
+    await desk(page).getByRole('button', { name: 'Look in all folders' }).click();
+    await expect(tiles(page)).toHaveCount(4);
+  });
+
+  await test.step('a name, tags and a folder are kept, and found by their words after a reload', async () => {
+    await tile(page, 'corner').click();
+    await panel(page).getByLabel('Tags').fill('Sea wall, dawn, sea wall');
+    await page.keyboard.press('Enter');
+    await expect(panel(page).getByLabel('Tags')).toHaveValue('Sea wall, dawn');
+    await panel(page).getByLabel('Name').fill('Harbour');
+    await panel(page).getByLabel('Folder', { exact: true }).fill('Coast');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('It lies in “Coast”.')).toBeVisible();
+    await page.reload();
+    await open(page);
+    await shows(page).fill('wall coast');
+    await expect(tiles(page)).toHaveCount(1);
+    await tile(page, 'Harbour').click();
+    await expect(panel(page).getByLabel('Tags')).toHaveValue('Sea wall, dawn');
+    await shows(page).fill('giraffe');
+    await expect(desk(page).getByText('No picture here answers “giraffe”.')).toBeVisible();
+    await shows(page).fill('');
+  });
+
+  await test.step('one that is too small says so, one that is not becomes the cover with the title in its calm place', async () => {
+    await tile(page, 'stamp').click();
+    await expect(panel(page).getByText('It has 300 x 480 px, too few to fill this cover sharply.')).toBeVisible();
+    await expect(panel(page).getByRole('button', { name: 'Make it the cover' })).toHaveCount(0);
+    await tile(page, 'dusk over hills').click();
+    await panel(page).getByRole('button', { name: 'I made it' }).click();
+    await expect(page.getByText('Its rights are kept.')).toBeVisible();
+    const { violations } = await new AxeBuilder({ page }).include('[role="dialog"]').analyze();
+    expect(violations.map((v) => `${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+    await panel(page).getByRole('button', { name: 'Make it the cover' }).click();
+    await expect(page.getByText('The cover is on the Front')).toBeVisible({ timeout: 60_000 });
+    await step(page, 'Front');
+    await coverReady(page);
+    await expect(page.getByText('Every word reaches a contrast of 4.5 : 1.')).toBeVisible();
+  });
+
+  await test.step('where it is used is told, and removing it takes it from no title', async () => {
+    await kept(page);
+    await page.getByRole('link', { name: 'Back to the Shelf' }).click();
+    await open(page);
+    await tile(page, 'dusk over hills').click();
+    await expect(panel(page).getByRole('region', { name: 'Used in' })).toContainText('The Salt Road');
+    await panel(page).getByRole('button', { name: 'Remove from your pictures' }).click();
+    await expect(page.getByText('Titles that show it keep it.')).toBeVisible();
+    await expect(tiles(page)).toHaveCount(3);
+    await page.keyboard.press('Escape');
+    // The Shelf drops what nothing needs: this is needed still.
+    await page.reload();
+    await page.getByRole('link', { name: 'Open The Salt Road' }).click();
+    await coverReady(page);
+    await step(page, 'Deliver');
+    const file = await saved(page, () => page.getByRole('button', { name: 'Save the title as a file' }).click());
+    const opened = unpackProject(new Uint8Array(readFileSync(file.path)));
+    if (!opened.ok) throw new Error(opened.fault.code);
+    const [asset] = Object.values(opened.value.book.assets);
+    expect(asset).toMatchObject({
+      name: 'dusk over hills',
+      widthPx: 1200,
+      rights: { maker: 'Ines Marr', use: 'goods' },
+    });
+    expect(opened.value.files.get(asset.id)?.length).toBe(dusk.length);
+    await page.getByRole('link', { name: 'Back to the Shelf' }).click();
+    await open(page);
+    await desk(page).getByRole('button', { name: 'Put 1 removed back' }).click();
+    await expect(tiles(page)).toHaveCount(4);
+  });
+});
+
+/** Pictures as another visit left them: rows without bytes, and one that is broken. */
+const fillLibrary = (page: Page, count: number): Promise<void> =>
+  page.evaluate(
+    (many) =>
+      new Promise<void>((resolve, reject) => {
+        const opening = indexedDB.open('yosomi');
+        opening.addEventListener('error', () => reject(opening.error));
+        opening.addEventListener('success', () => {
+          const all = opening.result.transaction('pictures', 'readwrite');
+          const store = all.objectStore('pictures');
+          for (let i = 0; i < many; i++) {
+            const id = `own${String(i).padStart(9, '0')}`;
+            const rights = { source: '', maker: '', licence: '', use: 'unknown', credit: '' };
+            const addedAt = new Date(Date.UTC(2026, 0, 1) + i * 60_000).toISOString();
+            const asset = { id, format: 'jpeg', widthPx: 1600, heightPx: 2560, name: `Sheet ${i}`, rights };
+            const reading = { light: 0.5, warmth: 0, busy: 9, quiet: ['top'], colours: ['grey'] };
+            // No two of these marks are near one another.
+            const alike = ((BigInt(i) * 0x9e3779b97f4a7c15n) & 0x7fffffffffffffffn).toString(16).padStart(16, '0');
+            const value = {
+              schema: 1,
+              asset,
+              folder: `Box ${i % 20}`,
+              tags: [`motif${i % 50}`],
+              addedAt,
+              alike,
+              reading,
+            };
+            store.put({ id, addedAt, value: i === 77 ? { ...value, asset: null } : value });
+          }
+          all.addEventListener('complete', () => {
+            opening.result.close();
+            resolve();
+          });
+        });
+      }),
+    count,
+  );
+
+test('five thousand pictures are looked through by keys and searched; one that is broken stops nothing', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await expect(page.getByText('No titles yet')).toBeVisible();
+  await fillLibrary(page, 5000);
+  await open(page);
+  await expect(count(page)).toHaveText('4999 pictures', { timeout: 60_000 });
+  await expect(desk(page).getByText('One picture cannot be read and stays stored.')).toBeVisible();
+  await expect(tiles(page).first()).toHaveAccessibleName('Sheet 4999');
+  const shown = await tiles(page).count();
+  expect(shown).toBeGreaterThan(10);
+  expect(shown).toBeLessThan(80);
+  await expect(desk(page).getByRole('listitem').first()).toHaveAttribute('aria-setsize', '4999');
+
+  await test.step('arrow keys go on where the first ones end', async () => {
+    await tiles(page).first().focus();
+    const across = new Set(
+      await tiles(page).evaluateAll((all) => all.map((one) => Math.round(one.getBoundingClientRect().x))),
+    ).size;
+    for (let i = 1; i <= 12; i++) {
+      await page.keyboard.press('ArrowDown');
+      await expect(tile(page, `Sheet ${4999 - i * across}`)).toBeFocused();
+    }
+    expect(await tiles(page).count()).toBeLessThan(80);
+  });
+
+  await test.step('the last ones are reached by scrolling', async () => {
+    await desk(page)
+      .getByRole('list', { name: 'Pictures of your own' })
+      .evaluate((list) => list.parentElement!.scrollTo(0, 1e9));
+    await expect(tile(page, 'Sheet 0')).toBeVisible();
+  });
+
+  await test.step('words leave those that they name', async () => {
+    await shows(page).fill('sheet 4321');
+    await expect(tiles(page)).toHaveCount(1);
+    await shows(page).fill('motif7');
+    await expect(count(page)).toHaveText('100 pictures');
+    await look(page, /^Box 7 \(250\)/);
+    await expect(count(page)).toHaveText('50 pictures');
+    await tiles(page).first().focus();
+    await page.keyboard.press('ControlOrMeta+a');
+    await panel(page).getByLabel('More tags').fill('old');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('50 pictures have the tags.')).toBeVisible();
+    await shows(page).fill('old');
+    await expect(count(page)).toHaveText('50 pictures');
+  });
+
+  await test.step('one whose file is gone says so', async () => {
+    await tiles(page).first().click();
+    await expect(panel(page).getByText('Its file is gone from this browser.')).toBeVisible();
+    await expect(panel(page).getByRole('button', { name: 'Start a title with it' })).toHaveCount(0);
+  });
+});
+
+test('where there is no more room, what came in stays, and what did not is told', async ({ page }) => {
+  await page.addInitScript(() => {
+    const put = IDBObjectStore.prototype.put;
+    let rows = 0;
+    IDBObjectStore.prototype.put = function (this: IDBObjectStore, ...input: Parameters<typeof put>) {
+      if (this.name === 'pictures' && ++rows > 1) throw new DOMException('no room', 'QuotaExceededError');
+      return put.apply(this, input);
+    };
+  });
+  await page.goto('/');
+  await open(page);
+  const files = await Promise.all(
+    [1, 2, 3, 4].map(async (seed) => put(`plate ${seed}.png`, await fileOf(picturePixels(200, 320, seed), 'png'))),
+  );
+  await add(page, files);
+  await expect(report(page)).toContainText('One picture was added.', { timeout: 60_000 });
+  await expect(report(page).getByRole('listitem')).toHaveText(/^plate 2\.png: The browser has no room left for it/);
+  await expect(report(page)).toContainText('2 files were not looked at. Drop them again to go on.');
+  await expect(tiles(page)).toHaveCount(1);
+});
