@@ -43,7 +43,7 @@ export const shapeOf = (tall: number): Shape => (tall > 1.1 ? 'tall' : tall < 0.
 const [CALM, BUSY] = [11, 14];
 
 /** Words for moods, in English, German, French and Spanish, and what they ask of what is measured. */
-const MOODS: readonly { readonly words: string; fits(reading: Reading): boolean }[] = [
+const MOOD_LIST: readonly { readonly words: string; fits(reading: Reading): boolean }[] = [
   {
     words: 'dark gloomy sinister noir night dunkel düster sombre oscuro',
     fits: ({ light }) => light < 0.46,
@@ -60,10 +60,11 @@ const MOODS: readonly { readonly words: string; fits(reading: Reading): boolean 
   },
   { words: 'busy lively wild rich bunt wild lebhaft vif anime vivo', fits: ({ busy }) => busy > BUSY },
 ];
+const MOODS = MOOD_LIST.map(({ words, fits }) => ({ words: new Set(words.split(' ').map(plainWord)), fits }));
 
 /** Whether a plain word is a mood that what is measured has. */
 export const isOfMood = (plain: string, reading: Reading): boolean =>
-  MOODS.some(({ words, fits }) => words.split(' ').map(plainWord).includes(plain) && fits(reading));
+  MOODS.some(({ words, fits }) => words.has(plain) && fits(reading));
 
 const FILLING = new Set(
   'a an the in on of at with and or for to ein eine der die das im am mit und un une le la les de du des et avec el los las y con en picture photo photograph bild image imagen'.split(

@@ -27,7 +27,7 @@ export type Library = {
 /** A word of a picture and how much it says: its tags before its name, its name before its folder. */
 type Said = { readonly word: string; readonly weight: number };
 
-const wordsOf = (text: string): string[] => text.split(/[^\p{L}\p{N}]+/u).flatMap((word) => plainWord(word) || []);
+const NO_WORD = /[^\p{L}\p{N}]+/u;
 
 export function libraryOf(all: readonly OwnPicture[]): Library {
   const pictures = [...all].sort((a, b) => (a.addedAt === b.addedAt ? 0 : a.addedAt < b.addedAt ? 1 : -1));
@@ -37,14 +37,22 @@ export function libraryOf(all: readonly OwnPicture[]): Library {
       pictures[at].asset.id,
       others.map((other) => pictures[other]),
     );
+  // The same words come again and again: each is made plain once.
+  const plain = new Map<string, string>();
+  const plainOnce = (word: string): string => {
+    const known = plain.get(word) ?? plainWord(word);
+    plain.set(word, known);
+    return known;
+  };
+  const wordsOf = (text: string): string[] => text.split(NO_WORD).flatMap((word) => plainOnce(word) || []);
   const folders = new Map<string, number>();
   const tags = new Map<string, { tag: string; count: number }>();
   for (const one of pictures) {
     folders.set(one.folder, (folders.get(one.folder) ?? 0) + 1);
     for (const tag of one.tags) {
-      const plain = tag.toLocaleLowerCase();
-      const known = tags.get(plain) ?? { tag, count: 0 };
-      tags.set(plain, { ...known, count: known.count + 1 });
+      const lower = tag.toLocaleLowerCase();
+      const known = tags.get(lower) ?? { tag, count: 0 };
+      tags.set(lower, { ...known, count: known.count + 1 });
     }
   }
   return {

@@ -15,10 +15,11 @@ const SOME = 400;
 
 /** What is stored of a person's own pictures, some at a time and as it is; removed ones are left out. */
 export async function eachOwn(some: (values: unknown[]) => Promise<void>): Promise<void> {
-  const ids = await db.pictures.toCollection().primaryKeys();
-  for (let at = 0; at < ids.length; at += SOME) {
-    const rows = await db.pictures.bulkGet(ids.slice(at, at + SOME));
-    await some(rows.flatMap((row) => (row && row.removedAt === undefined ? [row.value] : [])));
+  for (let last = ''; ;) {
+    const rows = await db.pictures.where('id').above(last).limit(SOME).toArray();
+    if (rows.length === 0) return;
+    await some(rows.flatMap((row) => (row.removedAt === undefined ? [row.value] : [])));
+    last = rows[rows.length - 1].id;
   }
 }
 

@@ -41,6 +41,12 @@ export function OwnDesk(props: {
   const hasWords = book !== null && book.brief.title.trim() !== '';
   const [withWords, setWithWords] = useState(true);
   const [ask, setAsk] = useState<LibraryAsk>(anyOwn);
+  const grid = useRef<HTMLDivElement>(null);
+  /** Another question is looked at from its first answer. */
+  const askFor = (more: Partial<LibraryAsk>): void => {
+    setAsk((now) => ({ ...now, ...more }));
+    grid.current?.scrollTo(0, 0);
+  };
   const asked = useDeferredValue(ask);
   const library = useLibrary(taking.rev);
   const hits = useSearch(library, asked);
@@ -52,7 +58,7 @@ export function OwnDesk(props: {
   const place = ask.place.kind === 'folder' ? `${FOLDER}${ask.place.folder}` : ask.place.kind;
   const look = (value: string): void => {
     const next = placeOf(value);
-    setAsk((now) => ({ ...now, place: next }));
+    askFor({ place: next });
     props.onFolder(next.kind === 'folder' ? next.folder : '');
   };
   const add = (
@@ -82,7 +88,7 @@ export function OwnDesk(props: {
             value={ask.words}
             maxLength={80}
             autoFocus={props.focus}
-            onChange={(words) => setAsk((now) => ({ ...now, words }))}
+            onChange={(words) => askFor({ words })}
           />
         </div>
         <div className="w-44">
@@ -108,7 +114,7 @@ export function OwnDesk(props: {
         <ChoiceMenus
           choices={OWN_CHOICES}
           ask={ask}
-          onChoose={(choice, value) => setAsk((now) => ({ ...now, [choice]: value === ANY ? null : value }))}
+          onChoose={(choice, value) => askFor({ [choice]: value === ANY ? null : value })}
         />
       </div>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
@@ -158,14 +164,7 @@ export function OwnDesk(props: {
       {taking.last && <TakenReport taken={taking.last} onClose={taking.forget} />}
       <div className="-mx-6 -mb-6 flex min-h-0 flex-1 border-t border-line">
         {found.length > 0 ? (
-          <OwnGrid
-            key={`${place} ${asked.words}`}
-            found={found}
-            book={shownBook}
-            house={house}
-            chosen={chosen}
-            onKeyDown={stepAmong}
-          />
+          <OwnGrid ref={grid} found={found} book={shownBook} house={house} chosen={chosen} onKeyDown={stepAmong} />
         ) : (
           <Empty
             nothing={facts?.count === 0}
@@ -173,7 +172,7 @@ export function OwnDesk(props: {
             hides={hits?.hides ?? 0}
             words={ask.words.trim()}
             add={add}
-            onAll={() => setAsk({ ...anyOwn, words: ask.words, place: ask.place })}
+            onAll={() => askFor({ ...anyOwn, words: ask.words, place: ask.place })}
             onEverywhere={() => look('all')}
             everywhere={ask.place.kind !== 'all'}
           />

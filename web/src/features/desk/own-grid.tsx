@@ -1,6 +1,6 @@
 import type { Book } from '@yosomi/core/project';
 import type { HouseAsk } from '@yosomi/core/recipe';
-import { type KeyboardEvent, useRef } from 'react';
+import type { KeyboardEvent, RefObject } from 'react';
 import { useSeen } from '../../ui/use-seen';
 import type { Found } from '../../work/library.worker';
 import { OwnTile } from './own-tile';
@@ -16,13 +16,14 @@ const MORE_ROWS = 2;
 /** Any number of pictures, of which only those near what is seen are there. */
 export function OwnGrid(props: {
   found: readonly Found[];
+  /** What scrolls. */
+  ref: RefObject<HTMLDivElement | null>;
   book: Book | null;
   house: HouseAsk;
   chosen: Chosen;
   onKeyDown(e: KeyboardEvent<HTMLElement>): void;
 }) {
-  const { found, book, chosen } = props;
-  const ref = useRef<HTMLDivElement>(null);
+  const { found, book, chosen, ref } = props;
   const seen = useSeen(ref);
   const columns = Math.max(1, Math.floor((seen.width + GAP_X) / (TILE + GAP_X)));
   const tile = seen.width > 0 ? (seen.width - (columns - 1) * GAP_X) / columns : TILE;
