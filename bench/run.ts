@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { ROOT } from '@yosomi/node-kit';
 import { browserRows } from './browser';
 import { deliverRows } from './deliver';
+import { deskRows } from './desk';
 import { engineRows } from './engine';
 import { markRows } from './marks';
 import { pinRows } from './pin';
@@ -32,6 +33,7 @@ light, on tiles all over the inside.
 const SECTIONS: readonly Section[] = [
   { name: 'app', title: 'The app, in headless Chromium', text: '', rows: () => browserRows(rounds) },
   { name: 'sketch', title: 'The sketch sheet', text: '', rows: () => sketchRows(rounds) },
+  { name: 'desk', title: 'The picture desk, in headless Chromium', text: '', rows: () => deskRows(rounds) },
   { name: 'promos', title: 'Promos, in headless Chromium', text: '', rows: () => promoRows(rounds) },
   { name: 'engine', title: 'The engine, in Node on one thread', text: '', rows: () => engineRows(rounds) },
   { name: 'pin', title: 'A cover on a photograph, in Node on one thread', text: '', rows: () => pinRows(rounds) },

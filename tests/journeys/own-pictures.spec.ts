@@ -3,6 +3,7 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { unpackProject } from '@yosomi/core/project';
 import sharp from 'sharp';
+import { fillLibrary } from '../fixtures/library';
 import { fileOf, picturePixels, scenePixels } from '../fixtures/pictures';
 import { coverReady, expect, kept, put, saved, step, test } from './help';
 
@@ -130,6 +131,8 @@ test('many pictures come in at once, are ordered and found again, become a cover
     await panel(page).getByRole('button', { name: 'Remove from your pictures' }).click();
     await expect(page.getByText('Titles that show it keep it.')).toBeVisible();
     await expect(tiles(page)).toHaveCount(3);
+    // The keyboard is at the next one.
+    await expect(tiles(page).and(page.locator(':focus'))).toHaveAttribute('aria-pressed', 'true');
     await page.keyboard.press('Escape');
     // The Shelf drops what nothing needs: this is needed still.
     await page.reload();
@@ -153,50 +156,12 @@ test('many pictures come in at once, are ordered and found again, become a cover
   });
 });
 
-/** Pictures as another visit left them: rows without bytes, and one that is broken. */
-const fillLibrary = (page: Page, count: number): Promise<void> =>
-  page.evaluate(
-    (many) =>
-      new Promise<void>((resolve, reject) => {
-        const opening = indexedDB.open('yosomi');
-        opening.addEventListener('error', () => reject(opening.error));
-        opening.addEventListener('success', () => {
-          const all = opening.result.transaction('pictures', 'readwrite');
-          const store = all.objectStore('pictures');
-          for (let i = 0; i < many; i++) {
-            const id = `own${String(i).padStart(9, '0')}`;
-            const rights = { source: '', maker: '', licence: '', use: 'unknown', credit: '' };
-            const addedAt = new Date(Date.UTC(2026, 0, 1) + i * 60_000).toISOString();
-            const asset = { id, format: 'jpeg', widthPx: 1600, heightPx: 2560, name: `Sheet ${i}`, rights };
-            const reading = { light: 0.5, warmth: 0, busy: 9, quiet: ['top'], colours: ['grey'] };
-            // No two of these marks are near one another.
-            const alike = ((BigInt(i) * 0x9e3779b97f4a7c15n) & 0x7fffffffffffffffn).toString(16).padStart(16, '0');
-            const value = {
-              schema: 1,
-              asset,
-              folder: `Box ${i % 20}`,
-              tags: [`motif${i % 50}`],
-              addedAt,
-              alike,
-              reading,
-            };
-            store.put({ id, addedAt, value: i === 77 ? { ...value, asset: null } : value });
-          }
-          all.addEventListener('complete', () => {
-            opening.result.close();
-            resolve();
-          });
-        });
-      }),
-    count,
-  );
-
 test('five thousand pictures are looked through by keys and searched; one that is broken stops nothing', async ({
   page,
 }) => {
   await page.goto('/');
   await expect(page.getByText('No titles yet')).toBeVisible();
-  await fillLibrary(page, 5000);
+  await fillLibrary(page, 5000, 77);
   await open(page);
   await expect(count(page)).toHaveText('4999 pictures', { timeout: 60_000 });
   await expect(desk(page).getByText('One picture cannot be read and stays stored.')).toBeVisible();
@@ -267,4 +232,65 @@ test('where there is no more room, what came in stays, and what did not is told'
   await expect(report(page).getByRole('listitem')).toHaveText(/^plate 2\.png: The browser has no room left for it/);
   await expect(report(page)).toContainText('2 files were not looked at. Drop them again to go on.');
   await expect(tiles(page)).toHaveCount(1);
+});
+
+test('taking in goes on while the desk is closed, and can be stopped with what is there kept', async ({ page }) => {
+  await page.goto('/');
+  await open(page);
+  // Twenty are never all there before one has pressed.
+  const files = await Promise.all(
+    Array.from({ length: 20 }, async (_, seed) =>
+      put(`frame ${seed}.png`, await fileOf(picturePixels(700, 1120, seed + 1), 'png')),
+    ),
+  );
+  await add(page, files);
+  const stop = desk(page).getByRole('button', { name: 'Stop' });
+  await expect(stop).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(desk(page)).toBeHidden();
+  await open(page);
+  await stop.press('Enter');
+  await expect(report(page)).toContainText('not looked at. Drop them again to go on.', { timeout: 60_000 });
+  expect(Number.parseInt(await count(page).innerText(), 10)).toBeLessThan(20);
+  await add(page, files);
+  await expect(count(page)).toHaveText('20 pictures', { timeout: 120_000 });
+});
+
+test('pictures that are dropped or pasted on the open desk go into its folder, and nowhere else', async ({ page }) => {
+  const [one, two] = await Promise.all(
+    [1, 2].map(async (seed) => Buffer.from(await fileOf(picturePixels(200, 320, seed), 'png')).toString('base64')),
+  );
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Picture desk' }).click();
+  const carrying = (name: string, base64: string) =>
+    page.evaluateHandle(
+      ([file, bytes]) => {
+        const data = new DataTransfer();
+        data.items.add(new File([Uint8Array.from(atob(bytes), (c) => c.charCodeAt(0))], file, { type: 'image/png' }));
+        return data;
+      },
+      [name, base64] as const,
+    );
+  // Dropped where the painted ones are, it leads to one's own.
+  await shows(page).dispatchEvent('drop', { dataTransfer: await carrying('first plate.png', one) });
+  await expect(report(page)).toContainText('One picture was added.', { timeout: 60_000 });
+  await tile(page, 'first plate').click();
+  await panel(page).getByLabel('Folder', { exact: true }).fill('Plates');
+  await page.keyboard.press('Enter');
+  await look(page, /^Plates \(1\)/);
+  await (
+    await carrying('second plate.png', two)
+  ).evaluate((data) => {
+    document.activeElement?.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    );
+  });
+  await expect(tiles(page)).toHaveCount(2, { timeout: 60_000 });
+  // The Shelf under it, which takes files too, began no title with them.
+  await expect(page.getByRole('dialog')).toHaveCount(1);
+  await page.reload();
+  await expect(page.getByText('No titles yet')).toBeVisible();
+  await open(page);
+  await look(page, /^Plates \(2\)/);
+  await expect(tiles(page)).toHaveCount(2);
 });

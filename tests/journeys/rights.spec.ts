@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
 import { deskPicture } from '@yosomi/core/desk';
 import { fileOf, scenePixels } from '../fixtures/pictures';
-import { coverReady, expect, kept, part, put, saved, step, test } from './help';
+import { bench, coverReady, expect, kept, part, put, saved, step, test } from './help';
 
 test.use({ shelf: [] });
 
@@ -166,6 +166,12 @@ test('outlines that cannot be read are said on their place, and come when they a
   await harp.press('Enter');
   come();
   await expect(part(page, 'Harp')).toHaveCount(1);
+  // The keyboard goes on at the symbol: arrow keys move it.
+  await expect(page.locator('[data-surface]')).toBeFocused();
+  const left = bench(page).inspector.getByLabel('Left', { exact: true });
+  const was = Number(await left.inputValue());
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(async () => Number(await left.inputValue())).toBeGreaterThan(was);
 });
 
 test('the desk, a picture that is quiet on the left, a cover; a symbol’s credit is in the ebook, the picture asks for none', async ({

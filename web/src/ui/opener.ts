@@ -17,8 +17,18 @@ if (typeof document !== 'undefined') {
 /** The element of the page that had the focus last, outside of everything that lies over it. */
 export const opener = (): HTMLElement | null => last;
 
-/** Gives the focus back to what opened something; where that is gone, to the page itself. */
-export function focusOn(element: HTMLElement | null): void {
+let onward: string | null = null;
+
+/** Once what is open has closed, the keyboard goes on there instead of where it was opened: at what came of it. */
+export function goOnAt(selector: string): void {
+  onward = selector;
+}
+
+/** Gives the focus back to what opened something, or to where one goes on; where that is gone, to the page itself. */
+export function focusOn(opened: HTMLElement | null): void {
+  const next = onward ? document.querySelector<HTMLElement>(onward) : null;
+  onward = null;
+  const element = next ?? opened;
   if (element?.isConnected && element.getClientRects().length > 0) return element.focus();
   const main = document.querySelector('main');
   if (!main) return;

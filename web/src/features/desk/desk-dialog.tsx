@@ -9,7 +9,7 @@ import type { DeskLook } from '../../work/desk.worker';
 import { OwnDesk } from './own-desk';
 import { PaintedDesk } from './painted-desk';
 import { filesDropped } from './files-dropped';
-import { useTakeMany } from './use-take-many';
+import { takeMany } from './taking';
 import type { Whole } from './use-desk-picture';
 
 /** What can be done with a picture where the desk was opened; `cover` is there where its words fit. */
@@ -37,8 +37,6 @@ export function DeskDialog(props: { book: Book | null; house?: HouseAsk; uses: r
   const [folder, setFolder] = useState('');
   // The words have the focus where the desk was opened; who changes over keeps it where it is.
   const [opened, setOpened] = useState(true);
-  const taking = useTakeMany();
-  const { take } = taking;
   useEffect(() => openDesk(), []);
   useEffect(() => {
     const paste = (e: ClipboardEvent): void => {
@@ -48,11 +46,11 @@ export function DeskDialog(props: { book: Book | null; house?: HouseAsk; uses: r
       e.preventDefault();
       e.stopPropagation();
       useFrom.setState({ from: 'own' });
-      take(files.map((file) => ({ file, folder })));
+      takeMany(files.map((file) => ({ file, folder })));
     };
     document.addEventListener('paste', paste, true);
     return () => document.removeEventListener('paste', paste, true);
-  }, [take, folder]);
+  }, [folder]);
   return (
     <Dialog open onClose={props.onClose} title="Picture desk" description={ABOUT[from]} full>
       <div
@@ -65,7 +63,7 @@ export function DeskDialog(props: { book: Book | null; house?: HouseAsk; uses: r
           e.preventDefault();
           e.stopPropagation();
           useFrom.setState({ from: 'own' });
-          void filesDropped(e.dataTransfer, folder).then(take);
+          void filesDropped(e.dataTransfer, folder).then(takeMany);
         }}
       >
         <div className="w-80 max-w-full">
@@ -90,7 +88,7 @@ export function DeskDialog(props: { book: Book | null; house?: HouseAsk; uses: r
             book={book}
             house={house}
             uses={uses}
-            taking={taking}
+
             folder={folder}
             onFolder={setFolder}
           />

@@ -6,7 +6,7 @@ import { FolderChips } from './folder-chips';
 import type { OwnPicturesHere } from './use-library';
 
 /** What can be done with several pictures at once. */
-export function ManyPanel(props: { ids: readonly string[]; library: OwnPicturesHere; onDone(): void }) {
+export function ManyPanel(props: { ids: readonly string[]; library: OwnPicturesHere; onRemoved(): void }) {
   const { ids, library } = props;
   const [folder, setFolder] = useState('');
   const [tags, setTags] = useState('');
@@ -51,7 +51,7 @@ export function ManyPanel(props: { ids: readonly string[]; library: OwnPicturesH
       <Button
         onClick={() => {
           void library.remove(ids);
-          props.onDone();
+          props.onRemoved();
         }}
       >
         Remove them

@@ -1,7 +1,7 @@
 import { type LibraryAsk, type LibraryPlace, anyOwn } from '@yosomi/core/library';
 import type { Book } from '@yosomi/core/project';
 import type { HouseAsk } from '@yosomi/core/recipe';
-import { type ReactNode, useDeferredValue, useRef, useState } from 'react';
+import { useDeferredValue, useRef, useState } from 'react';
 import { stepAmong } from '../../ui/step-among';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
@@ -10,13 +10,14 @@ import { Menu } from '../../ui/menu';
 import { Working } from '../../ui/working';
 import { ANY, ChoiceMenus, OWN_CHOICES } from './choice-menus';
 import type { DeskUse } from './desk-dialog';
+import { OwnEmpty } from './own-empty';
 import { OwnGrid } from './own-grid';
 import { OwnPanel } from './own-panel';
 import { ManyPanel } from './many-panel';
 import { TakenReport } from './taken-report';
 import { useChosen } from './use-chosen';
 import { useLibrary, useSearch } from './use-library';
-import type { Taking } from './use-take-many';
+import { forgetTaken, stopTaking, takeMany, useTaking } from './taking';
 
 const ACCEPT = 'image/jpeg,image/png,image/webp,image/svg+xml';
 
@@ -32,15 +33,18 @@ export function OwnDesk(props: {
   book: Book | null;
   house: HouseAsk;
   uses: readonly DeskUse[];
-  taking: Taking;
   /** Where what comes in is put; empty for no folder. */
   folder: string;
   onFolder(folder: string): void;
 }) {
-  const { book, house, taking } = props;
+  const { book, house } = props;
+  const taking = useTaking();
   const hasWords = book !== null && book.brief.title.trim() !== '';
   const [withWords, setWithWords] = useState(true);
-  const [ask, setAsk] = useState<LibraryAsk>(anyOwn);
+  const [ask, setAsk] = useState<LibraryAsk>({
+    ...anyOwn,
+    place: props.folder ? { kind: 'folder', folder: props.folder } : { kind: 'all' },
+  });
   const grid = useRef<HTMLDivElement>(null);
   /** Another question is looked at from its first answer. */
   const askFor = (more: Partial<LibraryAsk>): void => {
@@ -61,6 +65,17 @@ export function OwnDesk(props: {
     askFor({ place: next });
     props.onFolder(next.kind === 'folder' ? next.folder : '');
   };
+  /** The next one is chosen in the place of those that are removed, and has the keyboard. */
+  const goOn = (removed: readonly string[]): void => {
+    const gone = new Set(removed);
+    const last = found.findLastIndex(({ id }) => gone.has(id));
+    const next = [...found.slice(last + 1), ...found.slice(0, Math.max(0, last)).reverse()].find(
+      ({ id }) => !gone.has(id),
+    );
+    if (!next) return chosen.none();
+    chosen.one(next.id);
+    grid.current?.querySelector<HTMLElement>(`[data-tile="${next.id}"]`)?.focus();
+  };
   const add = (
     <Button kind={facts?.count === 0 ? 'ink' : undefined} onClick={() => input.current?.click()}>
       Add pictures
@@ -78,7 +93,7 @@ export function OwnDesk(props: {
         onChange={(e) => {
           const files = [...(e.target.files ?? [])];
           e.target.value = '';
-          taking.take(files.map((file) => ({ file, folder: props.folder })));
+          takeMany(files.map((file) => ({ file, folder: props.folder })));
         }}
       />
       <div className="flex flex-wrap items-end gap-2.5">
@@ -156,17 +171,17 @@ export function OwnDesk(props: {
             <Working
               label={`Picture ${taking.now.done + 1} of ${taking.now.of}`}
               done={taking.now.done / taking.now.of}
-              onStop={taking.stop}
+              onStop={stopTaking}
             />
           </div>
         )}
       </div>
-      {taking.last && <TakenReport taken={taking.last} onClose={taking.forget} />}
+      {taking.last && <TakenReport taken={taking.last} onClose={forgetTaken} />}
       <div className="-mx-6 -mb-6 flex min-h-0 flex-1 border-t border-line">
         {found.length > 0 ? (
           <OwnGrid ref={grid} found={found} book={shownBook} house={house} chosen={chosen} onKeyDown={stepAmong} />
         ) : (
-          <Empty
+          <OwnEmpty
             nothing={facts?.count === 0}
             reading={!facts || !hits}
             hides={hits?.hides ?? 0}
@@ -182,7 +197,7 @@ export function OwnDesk(props: {
           className="flex w-52 shrink-0 flex-col gap-4 overflow-y-auto p-5 min-[900px]:w-72"
         >
           {chosen.ids.length > 1 ? (
-            <ManyPanel ids={chosen.ids} library={library} onDone={chosen.none} />
+            <ManyPanel ids={chosen.ids} library={library} onRemoved={() => goOn(chosen.ids)} />
           ) : chosen.ids.length === 1 ? (
             <OwnPanel
               key={chosen.ids[0]}
@@ -192,7 +207,7 @@ export function OwnDesk(props: {
               house={house}
               uses={props.uses}
               onChoose={chosen.one}
-              onRemoved={chosen.none}
+              onRemoved={() => goOn(chosen.ids)}
             />
           ) : (
             <p className="text-ink-2">
@@ -202,48 +217,5 @@ export function OwnDesk(props: {
         </aside>
       </div>
     </>
-  );
-}
-
-/** Why nothing is shown, and what to do. */
-function Empty(props: {
-  nothing: boolean;
-  reading: boolean;
-  hides: number;
-  words: string;
-  everywhere: boolean;
-  add: ReactNode;
-  onAll(): void;
-  onEverywhere(): void;
-}) {
-  return (
-    <div className="flex min-w-0 flex-1 flex-col items-start gap-3 overflow-y-auto bg-table p-6">
-      {props.reading ? (
-        <p role="status">Reading your pictures</p>
-      ) : props.nothing ? (
-        <>
-          <p className="text-base font-semibold">No pictures of your own yet</p>
-          <p className="max-w-md text-ink">
-            Drop or paste as many as you like here, or whole folders of them. They are kept for every title, and the
-            same picture is kept once.
-          </p>
-          {props.add}
-        </>
-      ) : props.hides > 0 ? (
-        <>
-          <p>
-            Nothing fits all that is chosen. {props.hides === 1 ? 'One picture fits' : `${props.hides} pictures fit`}{' '}
-            the words alone.
-          </p>
-          <Button onClick={props.onAll}>Drop the choices</Button>
-        </>
-      ) : (
-        <>
-          <p>{props.words ? `No picture here answers “${props.words}”.` : 'No picture lies here.'}</p>
-          {props.words && <p>Names, tags, folders, colours and moods are searched.</p>}
-          {props.everywhere && <Button onClick={props.onEverywhere}>Look in all folders</Button>}
-        </>
-      )}
-    </div>
   );
 }

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import { sentenceOf } from '../../messages/sentences';
-import type { Taken } from './use-take-many';
+import type { Taken } from './taking';
 
 const count = (n: number, one: string, many: string): string => (n === 1 ? `One ${one}` : `${n} ${many}`);
 

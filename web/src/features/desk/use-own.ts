@@ -29,7 +29,8 @@ export const useSmall = (id: string) =>
       return createImageBitmap(new Blob([bytes]));
     },
     staleTime: Infinity,
-    gcTime: 60_000,
+    // Who scrolls through thousands leaves few of them in memory.
+    gcTime: 8_000,
     retry: false,
   });
 

@@ -22,6 +22,7 @@ import { freshId } from '../../platform/ids';
 import { useActions } from '../../state/actions';
 import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
+import { goOnAt } from '../../ui/opener';
 import { useOfferPictures } from '../../work/queries';
 import { studio } from '../../work/workers';
 import { type Offer, type ReadyOffer, markOffer, offersOf, readyOffers, readyWords, symbolOffer } from './add-offers';
@@ -34,6 +35,9 @@ import { useHouse } from './use-house';
 import { useMarkInput } from './use-mark-input';
 import { usePictureInput } from './use-picture-input';
 import type { On } from './use-set';
+
+/** Where arrow keys move what was put on. */
+const SURFACE = '[data-surface]';
 
 const FrontDesk = lazy(() => import('../desk/title-desk').then((m) => ({ default: m.FrontDesk })));
 
@@ -121,7 +125,8 @@ export function AddPart(props: {
     ),
   );
   /** A picture of the desk fills the cover, behind its words. */
-  const addFromDesk = (asset: Asset): void =>
+  const addFromDesk = (asset: Asset): void => {
+    goOnAt(SURFACE);
     add(
       'Add a picture',
       newPicture({ kind: 'asset', asset: asset.id }),
@@ -130,6 +135,7 @@ export function AddPart(props: {
       },
       behindWords,
     );
+  };
   const { house, change } = useHouse();
   /** In a place and a colour that suit what is really painted there. */
   const landed = async (seed: PartSeed): Promise<PartSeed> => {
@@ -183,7 +189,15 @@ export function AddPart(props: {
       {picture.input}
       {mark.element}
       {dialog === 'mark' && (
-        <MarkMaker colour={colour} swatches={swatches} onUse={addMade} onClose={() => setDialog(null)} />
+        <MarkMaker
+          colour={colour}
+          swatches={swatches}
+          onUse={(form, own) => {
+            goOnAt(SURFACE);
+            addMade(form, own);
+          }}
+          onClose={() => setDialog(null)}
+        />
       )}
       {dialog === 'desk' && (
         <Suspense fallback={null}>
@@ -192,7 +206,10 @@ export function AddPart(props: {
       )}
       {dialog === 'symbol' && (
         <SymbolFinder
-          onUse={(form, name) => take(symbolOffer(form, name, doc, colour))}
+          onUse={(form, name) => {
+            goOnAt(SURFACE);
+            take(symbolOffer(form, name, doc, colour));
+          }}
           onClose={() => setDialog(null)}
         />
       )}
