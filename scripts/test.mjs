@@ -2,6 +2,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join, relative } from 'node:path';
+import { stripVTControlCharacters } from 'node:util';
 import { ROOT, build, installBooks, installPackages, installTestTools } from './setup.mjs';
 
 installPackages();
@@ -12,6 +13,8 @@ let passed = 0;
 let failed = 0;
 /** What failed, said once more at the very end: a long run is read from there. */
 const failures = [];
+/** What passed only when it was tried again. */
+const flaky = [];
 const results = join(ROOT, 'test-results');
 mkdirSync(results, { recursive: true });
 
@@ -54,6 +57,7 @@ function suite(name, command, args, report, count, env = {}) {
   passed += counted.passed;
   failed += counted.failed;
   failures.push(...counted.failures);
+  flaky.push(...(counted.flaky ?? []));
   console.log(`${name}: ${Math.round((performance.now() - from) / 1000)} s`);
   if (counted.passed + counted.failed === 0 || (status !== 0 && counted.failed === 0)) {
     failed++;
@@ -62,6 +66,12 @@ function suite(name, command, args, report, count, env = {}) {
 }
 
 const firstLine = (text) => text.split('\n')[0].slice(0, 200);
+/** Why a journey failed at first, and on which line: in plain letters, on one line. */
+function reasonOf(spec) {
+  const result = spec.tests.flatMap((test) => test.results).find(({ error }) => error);
+  const said = stripVTControlCharacters(result?.error.message ?? '').replace(/\s+/g, ' ');
+  return `${spec.file}:${spec.line} › ${spec.title}: line ${result?.errorLocation?.line ?? '?'}, ${said.slice(0, 240)}`;
+}
 const specsOf = (suites) => suites.flatMap((each) => [...each.specs, ...specsOf(each.suites ?? [])]);
 
 await checks([
@@ -104,11 +114,15 @@ suite(
     failed: r.stats.unexpected,
     failures: specsOf(r.suites)
       .filter((spec) => !spec.ok)
-      .map((spec) => `${spec.file}:${spec.line} › ${spec.title}`),
+      .map(reasonOf),
+    flaky: specsOf(r.suites)
+      .filter((spec) => spec.ok && spec.tests.some((test) => test.status === 'flaky'))
+      .map(reasonOf),
   }),
   { PLAYWRIGHT_JSON_OUTPUT_NAME: journeys },
 );
 
+if (flaky.length > 0) console.log(`\nPassed only when tried again:\n${flaky.map((line) => `  ${line}`).join('\n')}`);
 if (failures.length > 0) console.log(`\nFailed:\n${failures.map((line) => `  ${line}`).join('\n')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);
