@@ -31,8 +31,9 @@ const typed = (page: Page, word: string): Promise<number> =>
   page.evaluate(
     (text) =>
       new Promise<number>((done) => {
-        const labelled = (one: HTMLInputElement): boolean => one.labels?.[0]?.textContent === 'What it shows';
-        const field = [...document.querySelectorAll('input')].find(labelled);
+        const field = [...document.querySelectorAll('input')].find(
+          (one) => one.labels?.[0]?.textContent === 'What it shows',
+        );
         const count = document.querySelector('[role=dialog] p[aria-live]');
         if (!field || !count) throw new Error('no desk');
         const from = performance.now();

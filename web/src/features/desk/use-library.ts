@@ -97,6 +97,8 @@ export function useSearch({ search, rev }: OwnPicturesHere, ask: LibraryAsk): Ow
     queryFn: () => search.search(ask),
     enabled: rev !== '',
     placeholderData: keepPreviousData,
+    // Thousands that were found are not held against thousands one by one.
+    structuralSharing: false,
     gcTime: 0,
     retry: false,
   });
