@@ -1,15 +1,11 @@
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { chromium, type Page } from '@playwright/test';
-import { makeServer } from '@yosomi/server';
-import { ROOT } from '@yosomi/node-kit';
+import { writeFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
 import { join } from 'node:path';
+import { inApp, longestTask, watchTasks } from './app';
 import { fileOf, picturePixels } from '../tests/fixtures/pictures';
 import { cornerDrag, twelveMegapixels } from './pin';
 import { type Row, median } from './rows';
 import { type Workbench, busyTitle, workbench } from './workbench';
-
-const CHROMIUM = process.env.YOSOMI_CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
 
 /**
  * Drops a finished cover on the Shelf; milliseconds from the drop to the first mockup on screen, the dialog confirmed at
@@ -30,19 +26,6 @@ async function dropToMockup(page: Page, base: string, picture: string): Promise<
     return performance.now() - from;
   })()`);
 }
-
-/** Notes the longest main-thread task from here on. */
-const watchTasks = (page: Page): Promise<void> =>
-  page.evaluate(() => {
-    const w = window as unknown as { longest: number };
-    w.longest = 0;
-    new PerformanceObserver((list) =>
-      list.getEntries().forEach((e) => (w.longest = Math.max(w.longest, e.duration))),
-    ).observe({ type: 'longtask' });
-  });
-
-const longestTask = (page: Page): Promise<number> =>
-  page.evaluate(() => (window as unknown as { longest: number }).longest);
 
 /** A cover from words: milliseconds from confirming to the measured cover on the Front (the sheet is begun meanwhile), and the longest main-thread task while its title is dragged and typed. */
 async function editing(page: Page, base: string): Promise<{ composed: number; longest: number }> {
@@ -97,20 +80,13 @@ async function turning(page: Page): Promise<{ fps: number; longest: number }> {
 }
 
 /** Figures of the app in headless Chromium, with as many tracers as cores. */
-export async function browserRows(rounds: number): Promise<Row[]> {
-  const app = await makeServer({ web: join(ROOT, 'build/web'), demo: null });
-  const base = await app.listen({ host: '127.0.0.1', port: 0 });
-  const browser = await chromium.launch({
-    executablePath: CHROMIUM,
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],
-  });
-  try {
+export const browserRows = (rounds: number): Promise<Row[]> =>
+  inApp(false, async (browser, base, folder) => {
     const picture = Buffer.from(await fileOf(picturePixels(1600, 2560), 'jpeg')).toString('base64');
     const drops: number[] = [];
     const turns: { fps: number; longest: number }[] = [];
     const edits: { composed: number; longest: number }[] = [];
     const benches: Workbench[] = [];
-    const folder = mkdtempSync(join(tmpdir(), 'bench-'));
     const thirty = await busyTitle(folder);
     const photo = join(folder, 'photo.jpg');
     writeFileSync(photo, await fileOf(twelveMegapixels().pixels, 'jpeg'));
@@ -133,7 +109,6 @@ export async function browserRows(rounds: number): Promise<Row[]> {
       benches.push(await workbench(await fresh.newPage(), base, thirty));
       await fresh.close();
     }
-    rmSync(folder, { recursive: true });
     return [
       { what: 'from a dropped cover file to the first mockup on screen', value: median(drops), unit: 'ms' },
       {
@@ -207,8 +182,4 @@ export async function browserRows(rounds: number): Promise<Row[]> {
         unit: 'ms (0: none over 50)',
       },
     ];
-  } finally {
-    await browser.close();
-    await app.close();
-  }
-}
+  });

@@ -1,30 +1,15 @@
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { chromium, type Page } from '@playwright/test';
-import { ROOT } from '@yosomi/node-kit';
-import { makeServer } from '@yosomi/server';
+import type { Page } from '@playwright/test';
 import { fillLibrary } from '../tests/fixtures/library';
 import { fileOf, picturePixels } from '../tests/fixtures/pictures';
+import { inApp, longestTask, watchTasks } from './app';
 import { type Row, median } from './rows';
 
-const CHROMIUM = process.env.YOSOMI_CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
 const MANY = 5000;
 const FILES = 12;
 /** What is typed, each other than the one before, and each finding another number. */
 const WORDS = ['sheet 4321', 'motif7', 'sheet', 'giraffe', 'motif1', 'box', 'box 12'];
-
-type Watch = { longest: number; done: number | null; from: number };
-const watch = (page: Page): Promise<void> =>
-  page.evaluate(() => {
-    const w = window as unknown as { watch: Watch };
-    w.watch = { longest: 0, done: null, from: performance.now() };
-    new PerformanceObserver((list) =>
-      list.getEntries().forEach((e) => (w.watch.longest = Math.max(w.watch.longest, e.duration))),
-    ).observe({ type: 'longtask' });
-  });
-const longest = (page: Page): Promise<number> =>
-  page.evaluate(() => (window as unknown as { watch: Watch }).watch.longest);
 
 /** Milliseconds from a key to the count that answers it. */
 const typed = (page: Page, word: string): Promise<number> =>
@@ -49,23 +34,16 @@ const typed = (page: Page, word: string): Promise<number> =>
   );
 
 /** Figures of one's own pictures on the desk, in headless Chromium with its workers. */
-export async function deskRows(rounds: number): Promise<Row[]> {
-  const app = await makeServer({ web: join(ROOT, 'build/web'), demo: null });
-  const base = await app.listen({ host: '127.0.0.1', port: 0 });
-  const browser = await chromium.launch({
-    executablePath: CHROMIUM,
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],
-  });
-  const folder = mkdtempSync(join(tmpdir(), 'bench-'));
-  const files = await Promise.all(
-    Array.from({ length: FILES }, async (_, i) => {
-      const path = join(folder, `plate ${i}.jpg`);
-      writeFileSync(path, await fileOf(picturePixels(1600, 2560, i + 1), 'jpeg'));
-      return path;
-    }),
-  );
-  const [opened, searched, searchTask, scrollTask, taken, takeTask]: number[][] = [[], [], [], [], [], []];
-  try {
+export const deskRows = (rounds: number): Promise<Row[]> =>
+  inApp(false, async (browser, base, folder) => {
+    const files = await Promise.all(
+      Array.from({ length: FILES }, async (_, i) => {
+        const path = join(folder, `plate ${i}.jpg`);
+        writeFileSync(path, await fileOf(picturePixels(1600, 2560, i + 1), 'jpeg'));
+        return path;
+      }),
+    );
+    const [opened, searched, searchTask, scrollTask, taken, takeTask]: number[][] = [[], [], [], [], [], []];
     for (let i = 0; i < rounds; i++) {
       const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
       await page.goto(base);
@@ -74,12 +52,12 @@ export async function deskRows(rounds: number): Promise<Row[]> {
       const desk = page.getByRole('dialog', { name: 'Picture desk' });
       await desk.getByRole('radio', { name: 'Your own' }).click();
       await desk.getByText('No pictures of your own yet').waitFor();
-      await watch(page);
+      await watchTasks(page);
       const began = Date.now();
       await desk.getByLabel('Picture files').setInputFiles(files);
       await desk.getByLabel('What became of the files').waitFor({ timeout: 120_000 });
       taken.push((Date.now() - began) / FILES);
-      takeTask.push(await longest(page));
+      takeTask.push(await longestTask(page));
       await page.keyboard.press('Escape');
       await fillLibrary(page, MANY);
       await page.getByRole('button', { name: 'Picture desk' }).click();
@@ -87,11 +65,11 @@ export async function deskRows(rounds: number): Promise<Row[]> {
       await desk.locator('button[data-tile]').first().waitFor({ timeout: 60_000 });
       opened.push(Date.now() - asked);
       await desk.getByText(`${MANY + FILES} pictures`, { exact: true }).waitFor();
-      await watch(page);
+      await watchTasks(page);
       for (const word of WORDS) searched.push(await typed(page, word));
-      searchTask.push(await longest(page));
+      searchTask.push(await longestTask(page));
       await typed(page, '');
-      await watch(page);
+      await watchTasks(page);
       await page.evaluate(async () => {
         const scroller = document.querySelector('ul[aria-label="Pictures of your own"]')?.parentElement;
         for (let at = 0; at < 12_000; at += 200) {
@@ -99,29 +77,24 @@ export async function deskRows(rounds: number): Promise<Row[]> {
           await new Promise((next) => requestAnimationFrame(next));
         }
       });
-      scrollTask.push(await longest(page));
+      scrollTask.push(await longestTask(page));
       await page.context().close();
     }
-  } finally {
-    await browser.close();
-    await app.close();
-    rmSync(folder, { recursive: true });
-  }
-  const many = MANY.toLocaleString('en');
-  return [
-    {
-      what: `the desk with ${many} pictures of one's own, from the press to the first of them`,
-      value: median(opened),
-      unit: 'ms',
-    },
-    { what: `a word among ${many} pictures, from the key to the answer`, value: median(searched), unit: 'ms' },
-    { what: 'longest task of the page meanwhile', value: median(searchTask), unit: 'ms' },
-    {
-      what: 'longest task of the page while one scrolls through 12,000 px of them',
-      value: median(scrollTask),
-      unit: 'ms',
-    },
-    { what: 'taking in a JPEG of 1600 x 2560, each of twelve', value: median(taken), unit: 'ms' },
-    { what: 'longest task of the page meanwhile', value: median(takeTask), unit: 'ms' },
-  ];
-}
+    const many = MANY.toLocaleString('en');
+    return [
+      {
+        what: `the desk with ${many} pictures of one's own, from the press to the first of them`,
+        value: median(opened),
+        unit: 'ms',
+      },
+      { what: `a word among ${many} pictures, from the key to the answer`, value: median(searched), unit: 'ms' },
+      { what: 'longest task of the page meanwhile', value: median(searchTask), unit: 'ms' },
+      {
+        what: 'longest task of the page while one scrolls through 12,000 px of them',
+        value: median(scrollTask),
+        unit: 'ms',
+      },
+      { what: 'taking in a JPEG of 1600 x 2560, each of twelve', value: median(taken), unit: 'ms' },
+      { what: 'longest task of the page meanwhile', value: median(takeTask), unit: 'ms' },
+    ];
+  });

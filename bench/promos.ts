@@ -1,12 +1,7 @@
 import { execFileSync } from 'node:child_process';
-import { existsSync } from 'node:fs';
-import { join } from 'node:path';
-import { chromium, type Page } from '@playwright/test';
-import { ROOT } from '@yosomi/node-kit';
-import { makeServer } from '@yosomi/server';
+import type { Page } from '@playwright/test';
+import { inApp } from './app';
 import { type Row, median } from './rows';
-
-const CHROMIUM = process.env.YOSOMI_CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
 
 const fresh = (page: Page): Promise<void> => page.locator('[data-fresh="true"]').first().waitFor({ timeout: 120_000 });
 
@@ -150,39 +145,29 @@ async function once(page: Page, base: string): Promise<Figures> {
 }
 
 /** Figures of the promos, in headless Chromium with its workers. */
-export async function promoRows(rounds: number): Promise<Row[]> {
-  const app = await makeServer({ web: join(ROOT, 'build/web'), demo: join(ROOT, 'build/demo') });
-  const base = await app.listen({ host: '127.0.0.1', port: 0 });
-  const browser = await chromium.launch({
-    executablePath: CHROMIUM,
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],
-  });
-  const seen: Figures[] = [];
-  try {
+export const promoRows = (rounds: number): Promise<Row[]> =>
+  inApp(true, async (browser, base) => {
+    const seen: Figures[] = [];
     for (let i = 0; i < rounds; i++) {
       const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
       seen.push(await once(await context.newPage(), base));
       await context.close();
     }
-  } finally {
-    await browser.close();
-    await app.close();
-  }
-  const row = (what: string, name: keyof Figures, unit: string): Row => ({
-    what,
-    value: median(seen.map((one) => one[name])),
-    unit,
+    const row = (what: string, name: keyof Figures, unit: string): Row => ({
+      what,
+      value: median(seen.map((one) => one[name])),
+      unit,
+    });
+    return [
+      row('Promos opened: all ten formats on the sheet', 'first', 'ms'),
+      row('a letter typed in the headline: all ten formats follow', 'word', 'ms'),
+      row('the sheet of looks opened: 24 looks painted', 'looks', 'ms'),
+      row('all ten saved as PNG in a zip, their pictures made already, from click to file', 'all', 'ms'),
+      row('a film of 6 s at 1080 x 1350, the book to and fro, MP4, from click to file', 'film', 'ms'),
+      row('the same: most memory of the page and its workers', 'memory', 'MB'),
+      row('the same: memory before it', 'before', 'MB'),
+      { what: 'the same: what it adds', value: median(seen.map((one) => one.memory - one.before)), unit: 'MB' },
+      row('frames while a headline is dragged on an open format', 'fps', 'a second'),
+      row('longest task of the main thread meanwhile', 'longest', 'ms (0: none over 50)'),
+    ];
   });
-  return [
-    row('Promos opened: all ten formats on the sheet', 'first', 'ms'),
-    row('a letter typed in the headline: all ten formats follow', 'word', 'ms'),
-    row('the sheet of looks opened: 24 looks painted', 'looks', 'ms'),
-    row('all ten saved as PNG in a zip, their pictures made already, from click to file', 'all', 'ms'),
-    row('a film of 6 s at 1080 x 1350, the book to and fro, MP4, from click to file', 'film', 'ms'),
-    row('the same: most memory of the page and its workers', 'memory', 'MB'),
-    row('the same: memory before it', 'before', 'MB'),
-    { what: 'the same: what it adds', value: median(seen.map((one) => one.memory - one.before)), unit: 'MB' },
-    row('frames while a headline is dragged on an open format', 'fps', 'a second'),
-    row('longest task of the main thread meanwhile', 'longest', 'ms (0: none over 50)'),
-  ];
-}

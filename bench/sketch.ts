@@ -1,15 +1,12 @@
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { chromium, type Page } from '@playwright/test';
-import { NodeStudio, ROOT, demoProjects } from '@yosomi/node-kit';
+import type { Page } from '@playwright/test';
+import { NodeStudio, demoProjects } from '@yosomi/node-kit';
 import { composeSheet, noHouse, sheetAsk, sheetPictures, sheetSymbols } from '@yosomi/core/recipe';
 import { planSheet } from '@yosomi/core/sketch';
-import { makeServer } from '@yosomi/server';
+import { inApp } from './app';
 import { fileOf, scenePixels } from '../tests/fixtures/pictures';
 import { type Row, median } from './rows';
-
-const CHROMIUM = process.env.YOSOMI_CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
 
 type Times = { twelve: number; all: number; longest: number };
 
@@ -38,22 +35,15 @@ async function timed(page: Page, act: () => Promise<void>): Promise<Times> {
 }
 
 /** Figures of the sketch sheet: in headless Chromium with its workers, and in Node on one thread. */
-export async function sketchRows(rounds: number): Promise<Row[]> {
-  const app = await makeServer({ web: join(ROOT, 'build/web'), demo: null });
-  const base = await app.listen({ host: '127.0.0.1', port: 0 });
-  const browser = await chromium.launch({
-    executablePath: CHROMIUM,
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],
-  });
-  const folder = mkdtempSync(join(tmpdir(), 'bench-'));
-  const photo = join(folder, 'evening.jpg');
-  writeFileSync(photo, await fileOf(scenePixels(1600, 2400), 'jpeg'));
-  const words: Times[] = [];
-  const pictured: Times[] = [];
-  const others: Times[] = [];
-  const node: number[] = [];
-  const [moss] = await demoProjects();
-  try {
+export const sketchRows = (rounds: number): Promise<Row[]> =>
+  inApp(false, async (browser, base, folder) => {
+    const photo = join(folder, 'evening.jpg');
+    writeFileSync(photo, await fileOf(scenePixels(1600, 2400), 'jpeg'));
+    const words: Times[] = [];
+    const pictured: Times[] = [];
+    const others: Times[] = [];
+    const node: number[] = [];
+    const [moss] = await demoProjects();
     for (let i = 0; i < rounds; i++) {
       const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
       await page.goto(base);
@@ -80,24 +70,23 @@ export async function sketchRows(rounds: number): Promise<Row[]> {
       if (count < 48) throw new Error('a sheet is short');
       node.push(performance.now() - from);
     }
-  } finally {
-    await browser.close();
-    await app.close();
-    rmSync(folder, { recursive: true });
-  }
-  const rows = (what: string, times: readonly Times[]): Row[] => [
-    { what: `${what}: 12 covers on the sheet`, value: median(times.map((t) => t.twelve)), unit: 'ms' },
-    { what: `${what}: 48 covers`, value: median(times.map((t) => t.all)), unit: 'ms' },
-    {
-      what: `${what}: longest task of the main thread`,
-      value: median(times.map((t) => t.longest)),
-      unit: 'ms (0: none over 50)',
-    },
-  ];
-  return [
-    ...rows('a new title from words, from the click', words),
-    ...rows('a picture of 1600 x 2400 px is added, from its file', pictured),
-    ...rows('other covers of the same', others),
-    { what: '48 covers with a picture, in Node on one thread, fonts read from disk', value: median(node), unit: 'ms' },
-  ];
-}
+    const rows = (what: string, times: readonly Times[]): Row[] => [
+      { what: `${what}: 12 covers on the sheet`, value: median(times.map((t) => t.twelve)), unit: 'ms' },
+      { what: `${what}: 48 covers`, value: median(times.map((t) => t.all)), unit: 'ms' },
+      {
+        what: `${what}: longest task of the main thread`,
+        value: median(times.map((t) => t.longest)),
+        unit: 'ms (0: none over 50)',
+      },
+    ];
+    return [
+      ...rows('a new title from words, from the click', words),
+      ...rows('a picture of 1600 x 2400 px is added, from its file', pictured),
+      ...rows('other covers of the same', others),
+      {
+        what: '48 covers with a picture, in Node on one thread, fonts read from disk',
+        value: median(node),
+        unit: 'ms',
+      },
+    ];
+  });

@@ -1,9 +1,7 @@
-import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { DESK_RIGHTS, deskPicture } from '@yosomi/core/desk';
-import { unpackProject } from '@yosomi/core/project';
-import { coverReady, expect, part, saved, step, test } from './help';
+import { coverReady, expect, fromWords, part, savedTitle, step, test } from './help';
 
 test.use({ shelf: [] });
 
@@ -12,13 +10,7 @@ const tiles = (page: Page) => desk(page).locator('button[data-tile]');
 const shows = (page: Page) => desk(page).getByLabel('What it shows', { exact: true });
 
 async function begin(page: Page): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('button', { name: 'From words' }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('Title', { exact: true }).fill('The Candle Maker’s Ledger');
-  await dialog.getByLabel('Author').fill('Maren Holt');
-  await dialog.getByRole('button', { name: 'Compose covers' }).click();
-  await expect(page).toHaveURL(/\/sketches$/);
+  await fromWords(page, 'The Candle Maker’s Ledger', 'Maren Holt');
 }
 
 test('words, the desk, a quiet place, a cover: the title stands on the picture, and the picture brings its rights', async ({
@@ -66,10 +58,7 @@ test('words, the desk, a quiet place, a cover: the title stands on the picture, 
     await page.reload();
     await coverReady(page);
     await step(page, 'Deliver');
-    const file = await saved(page, () => page.getByRole('button', { name: 'Save the title as a file' }).click());
-    const opened = unpackProject(new Uint8Array(readFileSync(file.path)));
-    if (!opened.ok) throw new Error(opened.fault.code);
-    const { book, files } = opened.value;
+    const { book, files } = await savedTitle(page);
     const [asset] = Object.values(book.assets);
     expect(asset).toMatchObject({ widthPx: 1600, heightPx: 2560, name: 'A candle', rights: DESK_RIGHTS });
     expect(files.get(asset.id)?.length).toBeGreaterThan(50_000);

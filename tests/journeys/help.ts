@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { type Download, type Page, expect, test as base } from '@playwright/test';
 import { writePng } from '@yosomi/core/image-file';
 import { type Raster, raster, ssim } from '@yosomi/core/pixels';
+import { type Project, unpackProject } from '@yosomi/core/project';
 import { PNG } from 'pngjs';
 import { DEMO_FOLDER } from '../fixtures/demos';
 
@@ -63,6 +64,14 @@ export async function saved(
   return { name: download.suggestedFilename(), bytes: readFileSync(path), path };
 }
 
+/** The title as the file that Deliver saves of it, read back. */
+export async function savedTitle(page: Page): Promise<Project> {
+  const file = await saved(page, () => page.getByRole('button', { name: 'Save the title as a file' }).click());
+  const opened = unpackProject(new Uint8Array(file.bytes));
+  if (!opened.ok) throw new Error(opened.fault.code);
+  return opened.value;
+}
+
 /** Picks a file by one of the buttons of the Shelf. */
 export async function pick(page: Page, button: string, path: string): Promise<void> {
   const [chooser] = await Promise.all([
@@ -74,6 +83,21 @@ export async function pick(page: Page, button: string, path: string): Promise<vo
 
 export const step = (page: Page, name: string): Promise<void> =>
   page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name, exact: true }).click();
+
+/** A new title of these words, on its sketch sheet. `kind` is what it is, by its name in the list. */
+export async function fromWords(page: Page, title: string, author: string, kind?: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'From words' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Title', { exact: true }).fill(title);
+  await dialog.getByLabel('Author').fill(author);
+  if (kind !== undefined) {
+    await dialog.getByRole('combobox', { name: 'What it is' }).click();
+    await page.getByRole('option', { name: kind, exact: true }).click();
+  }
+  await dialog.getByRole('button', { name: 'Compose covers' }).click();
+  await expect(page).toHaveURL(/\/sketches$/);
+}
 
 /** From the sketch sheet, where a new title begins, to its first composition on the Front. */
 export const onToFront = async (page: Page): Promise<void> => {

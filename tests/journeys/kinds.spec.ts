@@ -1,9 +1,7 @@
-import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { unpackProject } from '@yosomi/core/project';
 import { GENRE_RULES, STRUCTURES } from '@yosomi/core/sketch';
 import { fileOf, scenePixels } from '../fixtures/pictures';
-import { coverReady, expect, put, saved, step, test } from './help';
+import { coverReady, expect, fromWords, put, savedTitle, step, test } from './help';
 
 test.use({ shelf: [] });
 
@@ -16,17 +14,7 @@ const structures = async (page: Page): Promise<string[]> => {
   return labels.map((label) => label.replace(/^Cover \d+: /, ''));
 };
 
-async function begin(page: Page, title: string, kind: string): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('button', { name: 'From words' }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('Title', { exact: true }).fill(title);
-  await dialog.getByLabel('Author').fill('Dana Voss');
-  await dialog.getByRole('combobox', { name: 'What it is' }).click();
-  await page.getByRole('option', { name: kind, exact: true }).click();
-  await dialog.getByRole('button', { name: 'Compose covers' }).click();
-  await expect(page).toHaveURL(/\/sketches$/);
-}
+const begin = (page: Page, title: string, kind: string): Promise<void> => fromWords(page, title, 'Dana Voss', kind);
 
 test('from words and a kind to a cover with a symbol that the words bring to mind, and another one by its noun', async ({
   page,
@@ -51,10 +39,7 @@ test('from words and a kind to a cover with a symbol that the words bring to min
     await page.getByRole('button', { name: 'Take it to the Front' }).click();
     await coverReady(page);
     await step(page, 'Deliver');
-    const file = await saved(page, () => page.getByRole('button', { name: 'Save the title as a file' }).click());
-    const opened = unpackProject(new Uint8Array(readFileSync(file.path)));
-    if (!opened.ok) throw new Error(opened.fault.code);
-    const { book } = opened.value;
+    const { book } = await savedTitle(page);
     expect([book.brief.kind, book.brief.genres]).toEqual(['story', ['thriller']]);
     expect(book.sheet.taken?.symbols).toHaveLength(1);
     const { symbol } = book.cover.parts;

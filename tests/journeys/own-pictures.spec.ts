@@ -1,11 +1,9 @@
-import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { unpackProject } from '@yosomi/core/project';
 import sharp from 'sharp';
 import { fillLibrary } from '../fixtures/library';
 import { fileOf, picturePixels, scenePixels } from '../fixtures/pictures';
-import { coverReady, expect, kept, put, saved, step, test } from './help';
+import { coverReady, expect, fromWords, kept, put, savedTitle, step, test } from './help';
 
 test.use({ shelf: [] });
 
@@ -42,13 +40,7 @@ test('many pictures come in at once, are ordered and found again, become a cover
     put('cut.jpg', dusk.slice(0, 2000)),
     put('notes.txt', 'no picture'),
   ];
-  await page.goto('/');
-  await page.getByRole('button', { name: 'From words' }).click();
-  const start = page.getByRole('dialog');
-  await start.getByLabel('Title', { exact: true }).fill('The Salt Road');
-  await start.getByLabel('Author').fill('Ines Marr');
-  await start.getByRole('button', { name: 'Compose covers' }).click();
-  await expect(page).toHaveURL(/\/sketches$/);
+  await fromWords(page, 'The Salt Road', 'Ines Marr');
   await open(page);
 
   await test.step('what came in, what was there, and what could not be read is told', async () => {
@@ -91,6 +83,10 @@ test('many pictures come in at once, are ordered and found again, become a cover
     await panel(page).getByLabel('Tags').fill('Sea wall, dawn, sea wall');
     await page.keyboard.press('Enter');
     await expect(panel(page).getByLabel('Tags')).toHaveValue('Sea wall, dawn');
+    // Escape puts back what was typed, and closes nothing.
+    await panel(page).getByLabel('Name').fill('Not this');
+    await page.keyboard.press('Escape');
+    await expect(panel(page).getByLabel('Name')).toHaveValue('corner');
     await panel(page).getByLabel('Name').fill('Harbour');
     await panel(page).getByLabel('Folder', { exact: true }).fill('Coast');
     await page.keyboard.press('Enter');
@@ -113,6 +109,11 @@ test('many pictures come in at once, are ordered and found again, become a cover
     await tile(page, 'dusk over hills').click();
     await panel(page).getByRole('button', { name: 'I made it' }).click();
     await expect(page.getByText('Its rights are kept.')).toBeVisible();
+    const mine = panel(page).getByRole('button', { name: 'I made it' });
+    await desk(page).getByRole('button', { name: 'Undo' }).click();
+    await expect(mine).toHaveAttribute('aria-pressed', 'false');
+    await mine.click();
+    await expect(mine).toHaveAttribute('aria-pressed', 'true');
     const { violations } = await new AxeBuilder({ page }).include('[role="dialog"]').analyze();
     expect(violations.map((v) => `${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
     await panel(page).getByRole('button', { name: 'Make it the cover' }).click();
@@ -139,20 +140,44 @@ test('many pictures come in at once, are ordered and found again, become a cover
     await page.getByRole('link', { name: 'Open The Salt Road' }).click();
     await coverReady(page);
     await step(page, 'Deliver');
-    const file = await saved(page, () => page.getByRole('button', { name: 'Save the title as a file' }).click());
-    const opened = unpackProject(new Uint8Array(readFileSync(file.path)));
-    if (!opened.ok) throw new Error(opened.fault.code);
-    const [asset] = Object.values(opened.value.book.assets);
+    const { book, files } = await savedTitle(page);
+    const [asset] = Object.values(book.assets);
     expect(asset).toMatchObject({
       name: 'dusk over hills',
       widthPx: 1200,
       rights: { maker: 'Ines Marr', use: 'goods' },
     });
-    expect(opened.value.files.get(asset.id)?.length).toBe(dusk.length);
+    expect(files.get(asset.id)?.length).toBe(dusk.length);
     await page.getByRole('link', { name: 'Back to the Shelf' }).click();
     await open(page);
     await desk(page).getByRole('button', { name: 'Put 1 removed back' }).click();
     await expect(tiles(page)).toHaveCount(4);
+  });
+
+  await test.step('one whose file was lost says so, and is whole once it is added again', async () => {
+    await page.keyboard.press('Escape');
+    await page.evaluate(
+      () =>
+        new Promise<void>((done) => {
+          const opening = indexedDB.open('yosomi');
+          opening.addEventListener('success', () => {
+            const work = opening.result.transaction(['assets', 'thumbs'], 'readwrite');
+            for (const store of ['assets', 'thumbs']) work.objectStore(store).clear();
+            work.addEventListener('complete', () => {
+              opening.result.close();
+              done();
+            });
+          });
+        }),
+    );
+    await page.reload();
+    await open(page);
+    await tile(page, 'Harbour').click();
+    await expect(panel(page).getByText('Its file is gone from this browser.')).toBeVisible();
+    await add(page, [files[3]]);
+    await expect(report(page)).toContainText('One was here already.');
+    await expect(panel(page).getByRole('img', { name: 'Harbour' })).toBeVisible();
+    await expect(panel(page).getByRole('button', { name: 'Start a title with it' })).toBeVisible();
   });
 });
 
@@ -286,11 +311,46 @@ test('pictures that are dropped or pasted on the open desk go into its folder, a
     );
   });
   await expect(tiles(page)).toHaveCount(2, { timeout: 60_000 });
-  // The Shelf under it, which takes files too, began no title with them.
+  // What is dropped beside its fields is taken too. The Shelf under it, which takes files as well, begins no title with any.
+  await desk(page)
+    .getByRole('heading', { name: 'Picture desk' })
+    .dispatchEvent('drop', { dataTransfer: await carrying('first plate.png', one) });
+  await expect(report(page)).toContainText('One was here already.');
   await expect(page.getByRole('dialog')).toHaveCount(1);
   await page.reload();
   await expect(page.getByText('No titles yet')).toBeVisible();
   await open(page);
   await look(page, /^Plates \(2\)/);
   await expect(tiles(page)).toHaveCount(2);
+});
+
+test('two windows show the same pictures', async ({ page, context }) => {
+  await page.goto('/');
+  await open(page);
+  const other = await context.newPage();
+  await other.goto('/');
+  await open(other);
+  const file = put('shared plate.png', await fileOf(picturePixels(200, 320, 9), 'png'));
+  await add(other, [file]);
+  await expect(tile(other, 'shared plate')).toBeVisible({ timeout: 60_000 });
+  await tile(page, 'shared plate').click();
+  await panel(page).getByLabel('Name').fill('Renamed');
+  await page.keyboard.press('Enter');
+  await expect(tile(other, 'Renamed')).toBeVisible();
+  await panel(page).getByRole('button', { name: 'Remove from your pictures' }).click();
+  await expect(tiles(other)).toHaveCount(0);
+  await expect(other.getByText('No pictures of your own yet')).toBeVisible();
+});
+
+test('where the search does not start it is said, with a way to try again, and nothing is called empty', async ({
+  page,
+}) => {
+  await page.route('**/library.worker-*.js', (route) => route.abort());
+  await page.goto('/');
+  await open(page);
+  await expect(desk(page).getByRole('alert')).toContainText('Your pictures could not be read');
+  await expect(desk(page).getByText('No pictures of your own yet')).toHaveCount(0);
+  await page.unroute('**/library.worker-*.js');
+  await desk(page).getByRole('button', { name: 'Try again' }).click();
+  await expect(desk(page).getByText('No pictures of your own yet')).toBeVisible();
 });

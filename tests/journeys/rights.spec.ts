@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
 import { deskPicture } from '@yosomi/core/desk';
 import { fileOf, scenePixels } from '../fixtures/pictures';
-import { bench, coverReady, expect, kept, part, put, saved, step, test } from './help';
+import { bench, coverReady, expect, fromWords, kept, part, put, saved, step, test } from './help';
 
 test.use({ shelf: [] });
 
@@ -13,13 +13,7 @@ const finder = (page: Page) => page.getByRole('dialog', { name: 'Symbol' });
 const rights = (page: Page) => page.getByRole('region', { name: 'Rights and credits' });
 
 async function begin(page: Page, title: string): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('button', { name: 'From words' }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('Title', { exact: true }).fill(title);
-  await dialog.getByLabel('Author').fill('Dana Voss');
-  await dialog.getByRole('button', { name: 'Compose covers' }).click();
-  await expect(page).toHaveURL(/\/sketches$/);
+  await fromWords(page, title, 'Dana Voss');
   await expect(covers(page).first()).toBeVisible({ timeout: 60_000 });
 }
 

@@ -1,10 +1,8 @@
-import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
-import { unpackProject } from '@yosomi/core/project';
 import { composeSheet, noHouse, sheetAsk } from '@yosomi/core/recipe';
 import { STRUCTURES, findStructure, planSheet } from '@yosomi/core/sketch';
 import { NodeStudio, shippedSymbols } from '@yosomi/node-kit';
-import { coverReady, expect, onToFront, part, saved, step, test } from './help';
+import { coverReady, expect, fromWords, onToFront, part, savedTitle, step, test } from './help';
 
 test.use({ shelf: ['lamplighter'] });
 
@@ -17,16 +15,6 @@ const structures = async (page: Page): Promise<string[]> => {
   const labels = await covers(page).evaluateAll((all) => all.map((one) => one.getAttribute('aria-label') ?? ''));
   return labels.map((label) => label.replace(/^Cover \d+: /, '').replace(/, (a favourite|to compare)/g, ''));
 };
-
-async function fromWords(page: Page, title: string, author: string): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('button', { name: 'From words' }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('Title', { exact: true }).fill(title);
-  await dialog.getByLabel('Author').fill(author);
-  await dialog.getByRole('button', { name: 'Compose covers' }).click();
-  await expect(page).toHaveURL(/\/sketches$/);
-}
 
 test('from words alone to a sheet, two covers compared, one on the Front, changed there, and back', async ({
   page,
@@ -95,10 +83,7 @@ test('from words alone to a sheet, two covers compared, one on the Front, change
   await test.step('the title file has the sheet: another machine makes the same covers of it', async () => {
     const here = (await structures(page)).slice(0, 8);
     await step(page, 'Deliver');
-    const file = await saved(page, () => page.getByRole('button', { name: 'Save the title as a file' }).click());
-    const opened = unpackProject(new Uint8Array(readFileSync(file.path)));
-    if (!opened.ok) throw new Error(opened.fault.code);
-    const { book, files } = opened.value;
+    const { book, files } = await savedTitle(page);
     expect(book.sheet.favourites).toHaveLength(1);
     expect(book.sheet.taken).not.toBeNull();
     const ask = sheetAsk(book, noHouse, [], shippedSymbols());

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { bench, coverReady, expect, kept, looksLike, onToFront, part, shownMark, test } from './help';
+import { bench, coverReady, expect, fromWords, kept, looksLike, onToFront, part, shownMark, test } from './help';
 
 test.use({ shelf: [] });
 
@@ -14,12 +14,7 @@ const undo = (page: Page): Promise<void> => page.getByRole('button', { name: 'Un
 const checkbox = (page: Page, name: string) => bench(page).inspector.getByRole('checkbox', { name, exact: true });
 
 async function begin(page: Page): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('button', { name: 'From words' }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('Title', { exact: true }).fill('Wintering Well');
-  await dialog.getByLabel('Author').fill('Ines Calloway');
-  await dialog.getByRole('button', { name: 'Compose covers' }).click();
+  await fromWords(page, 'Wintering Well', 'Ines Calloway');
   await onToFront(page);
   await coverReady(page);
 }

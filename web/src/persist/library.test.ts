@@ -16,6 +16,7 @@ import {
   removeOwn,
   removedOwnCount,
   restoreOwn,
+  thumbOf,
   titlesWith,
 } from './library';
 import { expireRemoved, tidy } from './removed';
@@ -52,6 +53,14 @@ describe('a picture of one’s own', () => {
     expect(await add(own('picture001'))).toEqual({ ok: true, value: false });
     expect((await ownByIds(['picture001', 'gone'])).map(({ tags }) => tags)).toEqual([['sea']]);
     expect(await has('picture001')).toBe(true);
+  });
+
+  it('whose bytes were lost has them again once it is added again', async () => {
+    await add(own('picture001', { tags: ['sea'] }));
+    await Promise.all([db.assets.clear(), db.thumbs.clear()]);
+    await add(own('picture001'));
+    expect([await has('picture001'), await thumbOf('picture001')]).toEqual([true, bytes]);
+    expect((await ownByIds(['picture001']))[0].tags).toEqual(['sea']);
   });
 
   it('changes with others in one go, one that cannot be read aside, and all go back to what they were', async () => {

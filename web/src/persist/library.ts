@@ -1,5 +1,6 @@
 import { type Result, fail, ok } from '@yosomi/core/base';
 import { type OwnPicture, OwnPictures } from '@yosomi/core/library';
+import { tellOthers } from '../platform/other-windows';
 import { REMOVED_DAYS, idsIn, sweepLater } from './assets';
 import { db } from './db';
 import { guarded } from './guarded';
@@ -40,31 +41,40 @@ export const keepThumb = (id: string, bytes: Bytes): Promise<Result<void>> =>
   guarded(async () => void (await db.thumbs.put({ id, bytes })));
 
 /**
- * Takes a picture into the library with its bytes and its small picture. False where it is there already: it stays as it is, or comes back
- * where it had been removed. Faults: `library-full`, `library-room`, `store-failed`.
+ * Takes a picture into the library with its bytes and its small picture. False where it is there already: it stays as it is, and has its bytes
+ * again where they were lost. One that had been removed comes back as it was. Faults: `library-full`, `library-room`, `store-failed`.
  */
 export async function addOwn(picture: OwnPicture, bytes: Bytes, thumb: Bytes): Promise<Result<boolean>> {
   const { id } = picture.asset;
-  let state: 'new' | 'known' | 'full' = 'new';
+  let found = 'new' as 'new' | 'known' | 'full';
   const done = await guarded(() =>
     db.transaction('rw', [db.pictures, db.assets, db.thumbs], async () => {
       const known = await db.pictures.get(id);
-      state = known && known.removedAt === undefined ? 'known' : 'new';
-      if (state === 'known') return;
+      found = known && known.removedAt === undefined ? 'known' : 'new';
       if (!known && (await db.pictures.count()) >= MOST_OWN) {
-        state = 'full';
+        found = 'full';
         return;
       }
-      if (known) {
+      if (!known) await db.pictures.put({ id, addedAt: picture.addedAt, value: picture });
+      else if (found === 'new') {
         const { removedAt: _, ...row } = known;
         await db.pictures.put(row);
-      } else await db.pictures.put({ id, addedAt: picture.addedAt, value: picture });
-      await db.assets.put({ id, bytes });
+      }
+      if ((await db.assets.where('id').equals(id).count()) === 0) await db.assets.put({ id, bytes });
       await db.thumbs.put({ id, bytes: thumb });
     }),
   );
   if (!done.ok) return done.fault.code === 'store-full' ? fail('library-room') : done;
-  return (state as string) === 'full' ? fail('library-full', { most: MOST_OWN }) : ok(state === 'new');
+  if (found === 'full') return fail('library-full', { most: MOST_OWN });
+  tellOthers({ kind: 'pictures' });
+  return ok(found === 'new');
+}
+
+/** A write of which other windows hear. */
+async function told(run: () => Promise<void>): Promise<Result<void>> {
+  const done = await guarded(run);
+  if (done.ok) tellOthers({ kind: 'pictures' });
+  return done;
 }
 
 /** Changes pictures as they are stored now; one that cannot be read is left as it is. Answers how many changed. Faults: `store-full`, `store-failed`. */
@@ -89,7 +99,9 @@ export async function changeOwn(
       changed = next.length;
     }),
   );
-  return done.ok ? ok(changed) : done;
+  if (!done.ok) return done;
+  if (changed > 0) tellOthers({ kind: 'pictures' });
+  return ok(changed);
 }
 
 /** Puts pictures back as they were, of those that still are there. Faults: `store-full`, `store-failed`. */
@@ -100,7 +112,7 @@ export async function restoreOwn(pictures: readonly OwnPicture[]): Promise<Resul
 
 /** Takes pictures out of the library. Titles that show them keep them, and they can be put back. Faults: `store-full`, `store-failed`. */
 export const removeOwn = (ids: readonly string[], now: string): Promise<Result<void>> =>
-  guarded(() =>
+  told(() =>
     db.transaction('rw', [db.pictures, db.keeps], async () => {
       await db.pictures.where('id').anyOf(ids).modify({ removedAt: now });
       await sweepLater();
@@ -109,7 +121,7 @@ export const removeOwn = (ids: readonly string[], now: string): Promise<Result<v
 
 /** Puts removed pictures back: those named, or all. Faults: `store-full`, `store-failed`. */
 export const putBackOwn = (ids: readonly string[] | 'all'): Promise<Result<void>> =>
-  guarded(async () => {
+  told(async () => {
     const rows = ids === 'all' ? db.pictures.toCollection() : db.pictures.where('id').anyOf(ids);
     await rows.modify((row) => {
       delete row.removedAt;

@@ -1,7 +1,8 @@
-/** What a window tells the others: a title was written, or taken off the Shelf. */
+/** What a window tells the others: a title was written, or taken off the Shelf; pictures of a person's own have changed. */
 export type News =
   | { readonly kind: 'written'; readonly title: string; readonly rev: number }
-  | { readonly kind: 'removed'; readonly title: string };
+  | { readonly kind: 'removed'; readonly title: string }
+  | { readonly kind: 'pictures' };
 
 const NAME = 'yosomi-titles';
 let channel: BroadcastChannel | null = null;
@@ -17,6 +18,7 @@ export function tellOthers(news: News): void {
 function newsOf(data: unknown): News | null {
   if (typeof data !== 'object' || data === null) return null;
   const { kind, title, rev } = data as Record<string, unknown>;
+  if (kind === 'pictures') return { kind };
   if (typeof title !== 'string') return null;
   if (kind === 'removed') return { kind, title };
   return kind === 'written' && typeof rev === 'number' ? { kind, title, rev } : null;

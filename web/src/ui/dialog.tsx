@@ -29,6 +29,10 @@ export function Dialog(props: {
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-20 bg-ink/45" />
         <Radix.Content
+          onEscapeKeyDown={(e) => {
+            // Escape takes back what is being typed first.
+            if (e.target instanceof Element && e.target.closest('[data-typing]')) e.preventDefault();
+          }}
           onCloseAutoFocus={(e) => {
             e.preventDefault();
             focusOn(from.current);

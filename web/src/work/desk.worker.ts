@@ -1,11 +1,12 @@
 import { type Result, ok } from '@yosomi/core/base';
 import type { SurfaceImage } from '@yosomi/core/ink';
 import { DESK_RIGHTS, deskPicture, wholeSize } from '@yosomi/core/desk';
+import { writePng } from '@yosomi/core/image-file';
 import { type OwnPicture, ownPicture } from '@yosomi/core/library';
 import { MOTIFS, paintPicture } from '@yosomi/core/paintings';
 import type { Raster } from '@yosomi/core/pixels';
 import { type Asset, Book, assetId } from '@yosomi/core/project';
-import { type HouseAsk, type TakenPicture, deskCover, takePicture } from '@yosomi/core/recipe';
+import { type HouseAsk, SCREEN_PPI, type TakenPicture, deskCover, takePicture } from '@yosomi/core/recipe';
 import type { Doc } from '@yosomi/core/cover';
 import type { Sketch } from '@yosomi/core/sketch';
 import { expose, transfer } from 'comlink';
@@ -14,11 +15,13 @@ import { bitmapOf } from './bitmaps';
 import { BrowserStudio } from './browser-studio';
 import { bytesFor } from '../persist/bytes';
 import { paintedPicture } from './painted-picture';
-import { smallFile } from './small-file';
+import { encodeWebp } from './encode-webp';
 
 /** Width of a painted picture as it is looked through, before words are set on it and after. */
 const SMALL_PX = 400;
 const LOOK_PX = 240;
+/** Longer side of the small picture that is kept of one's own. */
+const THUMB_PX = 320;
 
 /** A picture of the desk as one looks through them: with a title's words where they fit, else by itself. */
 export type DeskLook = {
@@ -44,6 +47,14 @@ class DeskStudio extends BrowserStudio {
     const sample = this.pixelsOf(this.resized(image, Math.min(SMALL_PX, image.widthPx)));
     this.small.set(id, sample);
     return sample;
+  }
+
+  /** A picture so small that thousands can be kept, as a file: WebP, or PNG where this browser cannot write that. */
+  async smallFile(sample: Raster): Promise<Uint8Array<ArrayBuffer>> {
+    const widthPx = Math.round((sample.width * THUMB_PX) / Math.max(sample.width, sample.height));
+    const small =
+      widthPx < sample.width ? this.pixelsOf(this.resized(this.imageOf(sample), Math.max(1, widthPx))) : sample;
+    return (await encodeWebp(small, 0.82)) ?? writePng(small, SCREEN_PPI);
   }
 
   painted(id: string): { key: string; sample: Raster; widthPx: number; heightPx: number } | null {
@@ -97,7 +108,7 @@ const api = {
   async smallOfOwn(asset: Asset): Promise<Uint8Array<ArrayBuffer> | null> {
     const sample = await studio.own(asset.id);
     if (!sample) return null;
-    const bytes = await smallFile(sample);
+    const bytes = await studio.smallFile(sample);
     return transfer(bytes, [bytes.buffer]);
   },
 
@@ -116,7 +127,7 @@ const api = {
     const taken = await takePicture(input, name, studio);
     if (!taken.ok) return taken;
     const { asset, bytes, sample } = taken.value;
-    const small = await smallFile(sample);
+    const small = await studio.smallFile(sample);
     return transfer(ok({ picture: ownPicture(asset, sample, folder, addedAt), bytes, small }), [
       bytes.buffer,
       small.buffer,

@@ -8,7 +8,7 @@ export class OwnLibrary {
   private running: OwnWorker<LibraryApi> | null = null;
   private reading: Promise<unknown> = Promise.resolve();
 
-  private get worker(): OwnWorker<LibraryApi> {
+  private start(): OwnWorker<LibraryApi> {
     const broken = (): void => {
       this.running = null;
     };
@@ -19,10 +19,16 @@ export class OwnLibrary {
     return this.running;
   }
 
+  /** The one that has read them: a new one would say that there are none. */
+  private get reader(): OwnWorker<LibraryApi> {
+    if (!this.running) throw new Error('nothing is read');
+    return this.running;
+  }
+
   /** Reads what is stored now; a reading that is under way comes first. */
   read(): Promise<LibraryFacts> {
     const next = this.reading.then(async () => {
-      const { api, ask } = this.worker;
+      const { api, ask } = this.start();
       await ask(api.begin());
       await eachOwn((values) => ask(api.some(values)));
       return ask(api.end());
@@ -31,13 +37,13 @@ export class OwnLibrary {
     return next;
   }
 
-  search(ask: LibraryAsk): Promise<OwnHits> {
-    return this.worker.ask(this.worker.api.search(ask));
+  async search(ask: LibraryAsk): Promise<OwnHits> {
+    return this.reader.ask(this.reader.api.search(ask));
   }
 
   /** Those that are nearly the same as one, the nearest first. */
-  nearOf(id: string): Promise<Found[]> {
-    return this.worker.ask(this.worker.api.nearOf(id));
+  async nearOf(id: string): Promise<Found[]> {
+    return this.reader.ask(this.reader.api.nearOf(id));
   }
 
   /** Frees what it holds; it can be read again. */

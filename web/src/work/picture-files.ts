@@ -4,23 +4,16 @@ import { type RasterLayer, animatedWebp, openRaster } from '@yosomi/core/image-f
 import type { Raster } from '@yosomi/core/pixels';
 import { bytesFor } from '../persist/bytes';
 import { db } from '../persist/db';
+import { encodeWebp } from './encode-webp';
 
 /** What goes into a package. */
 export type ZipEntry =
   | { readonly name: string; readonly bytes: Uint8Array }
   | { readonly name: string; readonly row: string; readonly size: number };
 
-/** Lossy WebP, transparent where the picture is; null where this browser cannot write the format. */
-async function encodeWebp(pixels: Raster): Promise<Uint8Array<ArrayBuffer> | null> {
-  const canvas = new OffscreenCanvas(pixels.width, pixels.height);
-  canvas.getContext('2d')?.putImageData(new ImageData(pixels.data, pixels.width, pixels.height), 0, 0);
-  const blob = await canvas.convertToBlob({ type: 'image/webp', quality: 0.92 });
-  return blob.type === 'image/webp' ? new Uint8Array(await blob.arrayBuffer()) : null;
-}
-
 /** Files of pictures that are made already. */
 export const pictureFiles = {
-  webp: encodeWebp,
+  webp: (pixels: Raster): Promise<Uint8Array<ArrayBuffer> | null> => encodeWebp(pixels, 0.92),
 
   /** Still WebP files as one animation, over and over. */
   animation: (

@@ -52,48 +52,51 @@ export function DeskDialog(props: { book: Book | null; house?: HouseAsk; uses: r
     return () => document.removeEventListener('paste', paste, true);
   }, [folder]);
   return (
-    <Dialog open onClose={props.onClose} title="Picture desk" description={ABOUT[from]} full>
-      <div
-        className="flex min-h-0 flex-1 flex-col gap-4"
-        onDragOver={(e) => {
-          e.preventDefault();
-          e.stopPropagation();
-        }}
-        onDrop={(e) => {
-          e.preventDefault();
-          e.stopPropagation();
-          useFrom.setState({ from: 'own' });
-          void filesDropped(e.dataTransfer, folder).then(takeMany);
-        }}
-      >
-        <div className="w-80 max-w-full">
-          <Segmented<From>
-            label="Whose pictures"
-            value={from}
-            onChange={(value) => {
-              setOpened(false);
-              useFrom.setState({ from: value });
-            }}
-            options={[
-              { value: 'painted', label: 'Painted here' },
-              { value: 'own', label: 'Your own' },
-            ]}
-          />
-        </div>
-        {from === 'painted' ? (
-          <PaintedDesk focus={opened} book={book} house={house} uses={uses} />
-        ) : (
-          <OwnDesk
-            focus={opened}
-            book={book}
-            house={house}
-            uses={uses}
+    // The page under the dialog takes files as well: what happens on any part of the dialog ends here.
+    <div
+      className="contents"
+      onDragOver={(e) => {
+        e.preventDefault();
+        e.stopPropagation();
+      }}
+      onDrop={(e) => {
+        e.preventDefault();
+        e.stopPropagation();
+        useFrom.setState({ from: 'own' });
+        void filesDropped(e.dataTransfer, folder).then(takeMany);
+      }}
+    >
+      <Dialog open onClose={props.onClose} title="Picture desk" description={ABOUT[from]} full>
+        <div className="flex min-h-0 flex-1 flex-col gap-4">
+          <div className="w-80 max-w-full">
+            <Segmented<From>
+              label="Whose pictures"
+              value={from}
+              onChange={(value) => {
+                setOpened(false);
+                useFrom.setState({ from: value });
+              }}
+              options={[
+                { value: 'painted', label: 'Painted here' },
+                { value: 'own', label: 'Your own' },
+              ]}
+            />
+          </div>
+          {from === 'painted' ? (
+            <PaintedDesk focus={opened} book={book} house={house} uses={uses} />
+          ) : (
+            <OwnDesk
+              focus={opened}
+              book={book}
+              house={house}
+              uses={uses}
 
-            folder={folder}
-            onFolder={setFolder}
-          />
-        )}
-      </div>
-    </Dialog>
+              folder={folder}
+              onFolder={setFolder}
+            />
+          )}
+        </div>
+      </Dialog>
+    </div>
   );
 }

@@ -13,6 +13,9 @@ export async function filesDropped(data: DataTransfer, folder: string): Promise<
   return all.flat();
 }
 
+/** What systems leave in folders of pictures. */
+const SYSTEM = /^(\.|thumbs\.db$|desktop\.ini$)/i;
+
 async function filesIn(entry: FileSystemEntry, folder: string): Promise<Coming[]> {
   if (entry.isFile) {
     const file = await new Promise<File | null>((done) => {
@@ -25,6 +28,7 @@ async function filesIn(entry: FileSystemEntry, folder: string): Promise<Coming[]
   const inside: Coming[] = [];
   // A folder is read a hundred at a time, until nothing comes.
   for (let found = await some(); found.length > 0; found = await some())
-    for (const one of found) inside.push(...(await filesIn(one, entry.name.slice(0, LONGEST_FOLDER))));
+    for (const one of found)
+      if (!SYSTEM.test(one.name)) inside.push(...(await filesIn(one, entry.name.slice(0, LONGEST_FOLDER))));
   return inside;
 }

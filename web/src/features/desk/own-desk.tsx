@@ -1,7 +1,7 @@
 import { type LibraryAsk, type LibraryPlace, anyOwn } from '@yosomi/core/library';
 import type { Book } from '@yosomi/core/project';
 import type { HouseAsk } from '@yosomi/core/recipe';
-import { useDeferredValue, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { stepAmong } from '../../ui/step-among';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
@@ -51,9 +51,8 @@ export function OwnDesk(props: {
     setAsk((now) => ({ ...now, ...more }));
     grid.current?.scrollTo(0, 0);
   };
-  const asked = useDeferredValue(ask);
-  const library = useLibrary(taking.rev);
-  const hits = useSearch(library, asked);
+  const library = useLibrary();
+  const { hits, failed } = useSearch(library, ask);
   const chosen = useChosen(hits?.found ?? []);
   const input = useRef<HTMLInputElement>(null);
   const shownBook = hasWords && withWords ? book : null;
@@ -183,6 +182,7 @@ export function OwnDesk(props: {
         ) : (
           <OwnEmpty
             nothing={facts?.count === 0}
+            failed={library.failed || failed}
             reading={!facts || !hits}
             hides={hits?.hides ?? 0}
             words={ask.words.trim()}

@@ -1,9 +1,13 @@
 import type { ReactNode } from 'react';
 import { Button } from '../../ui/button';
+import { NoneFit } from './none-fit';
+import { ownChanged } from './own-rev';
 
 /** Why nothing is shown, and what to do. */
 export function OwnEmpty(props: {
   nothing: boolean;
+  /** They could not be looked through. */
+  failed: boolean;
   reading: boolean;
   hides: number;
   words: string;
@@ -14,7 +18,12 @@ export function OwnEmpty(props: {
 }) {
   return (
     <div className="flex min-w-0 flex-1 flex-col items-start gap-3 overflow-y-auto bg-table p-6">
-      {props.reading ? (
+      {props.failed ? (
+        <div role="alert" className="flex flex-col items-start gap-3">
+          <p>Your pictures could not be read just now. They stay stored.</p>
+          <Button onClick={ownChanged}>Try again</Button>
+        </div>
+      ) : props.reading ? (
         <p role="status">Reading your pictures</p>
       ) : props.nothing ? (
         <>
@@ -26,13 +35,7 @@ export function OwnEmpty(props: {
           {props.add}
         </>
       ) : props.hides > 0 ? (
-        <>
-          <p>
-            Nothing fits all that is chosen. {props.hides === 1 ? 'One picture fits' : `${props.hides} pictures fit`}{' '}
-            the words alone.
-          </p>
-          <Button onClick={props.onAll}>Drop the choices</Button>
-        </>
+        <NoneFit hides={props.hides} onAll={props.onAll} />
       ) : (
         <>
           <p>{props.words ? `No picture here answers “${props.words}”.` : 'No picture lies here.'}</p>

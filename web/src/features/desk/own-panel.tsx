@@ -40,8 +40,9 @@ function Whole({ own, library, book, house, uses, ...props }: Props & { own: Own
   const { asset, tags, folder } = own;
   const small = useSmall(asset.id);
   const look = useOwnLook(asset, book, house);
-  // What is typed stands here at once; it is stored a moment later.
-  const [told, setTold] = useState<Partial<Rights>>({});
+  // What is told stands here at once and is stored a moment later; once the pictures are read anew, what is stored stands.
+  const [draft, setDraft] = useState<{ readonly rev: number | null; readonly rights: Rights } | null>(null);
+  const rights = draft && draft.rev === library.rev ? draft.rights : asset.rights;
   const change = (what: string, edit: (one: OwnPicture) => OwnPicture): void =>
     void library.change([asset.id], what, edit);
   const putInto = (name: string): void => {
@@ -91,14 +92,14 @@ function Whole({ own, library, book, house, uses, ...props }: Props & { own: Own
       <section aria-label="Rights" className="flex flex-col gap-2">
         <h3 className="font-semibold">Rights</h3>
         <RightsAnswer
-          asset={{ name: asset.name, rights: { ...asset.rights, ...told } }}
+          asset={{ name: asset.name, rights }}
           author={book?.brief.author ?? ''}
           onTell={(more, line) => {
-            const rights = { ...asset.rights, ...told, ...more };
-            setTold(rights);
+            const next = { ...rights, ...more };
+            setDraft({ rev: library.rev, rights: next });
             void library.change([asset.id], line ? null : 'Its rights are kept.', (one) => ({
               ...one,
-              asset: { ...one.asset, rights },
+              asset: { ...one.asset, rights: next },
             }));
           }}
         />
@@ -168,7 +169,7 @@ function NearlySame({ id, library, onChoose }: { id: string; library: OwnPicture
   const { data } = useQuery({
     queryKey: ['own-pictures', 'near', rev, id],
     queryFn: () => search.nearOf(id),
-    enabled: rev !== '',
+    enabled: rev !== null,
     gcTime: 0,
   });
   if (!data || data.length === 0) return null;

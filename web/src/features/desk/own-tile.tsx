@@ -44,5 +44,6 @@ function Picture({ found, book, house }: { found: Found; book: Book | null; hous
   const look = useOwnLook(found, book, house);
   const bitmap = look.data?.bitmap ?? small.data;
   if (bitmap) return <Bitmap bitmap={bitmap} label="" className="max-h-full max-w-full object-contain shadow-cover" />;
-  return <span className="px-2 text-xs text-ink">{small.isPending ? 'Reading' : 'The file is gone'}</span>;
+  const why = small.data === null ? 'The file is gone' : small.isError ? 'Could not be read' : 'Reading';
+  return <span className="px-2 text-xs text-ink">{why}</span>;
 }

@@ -15,6 +15,7 @@ import { ALL_CHOICES, ANY, type Choice, ChoiceMenus } from './choice-menus';
 import { DeskTile } from './desk-tile';
 import { Facts } from './facts';
 import { factsOf, pictureName } from './names';
+import { NoneFit } from './none-fit';
 import { useDeskLook } from './use-desk-look';
 import { useDeskPicture } from './use-desk-picture';
 
@@ -168,15 +169,7 @@ function Nothing(props: {
   onAll(): void;
 }) {
   const { hides } = props;
-  if (hides > 0)
-    return (
-      <div className="flex flex-col items-start gap-3">
-        <p>
-          Nothing fits all that is chosen. {hides === 1 ? 'One picture fits' : `${hides} pictures fit`} the words alone.
-        </p>
-        <Button onClick={props.onAll}>Drop the choices</Button>
-      </div>
-    );
+  if (hides > 0) return <NoneFit hides={hides} onAll={props.onAll} />;
   return (
     <div className="flex flex-col items-start gap-3">
       <p>Nothing is found for “{props.words.trim()}”. Try one plain noun.</p>

@@ -5,6 +5,7 @@ import { nowIso } from '../../platform/clock';
 import { bytesOfFile, stemOf } from '../../platform/files';
 import { openDesk, takeOwn } from '../../work/desk';
 import type { Coming } from './files-dropped';
+import { ownChanged } from './own-rev';
 
 /** What became of files that were to come into the library. */
 export type Taken = {
@@ -21,12 +22,10 @@ type Taking = {
   readonly now: { readonly done: number; readonly of: number } | null;
   /** What became of the last ones; null once it was read. */
   readonly last: Taken | null;
-  /** Goes up when pictures have come in. */
-  readonly rev: number;
 };
 
 /** How far taking in is. It goes on while the desk is closed, and is there when it is opened again. */
-export const useTaking = create<Taking>(() => ({ now: null, last: null, rev: 0 }));
+export const useTaking = create<Taking>(() => ({ now: null, last: null }));
 
 /** So often the library shows what has come in so far. */
 const SHOW_MS = 1000;
@@ -37,8 +36,6 @@ const MOST_MB = 300;
 
 let waiting: Coming[] = [];
 let stopping: AbortController | null = null;
-
-const more = (): void => useTaking.setState(({ rev }) => ({ rev: rev + 1 }));
 
 /** Takes files into the library, one after the other, each checked, measured and stored before the next. */
 export function takeMany(files: readonly Coming[]): void {
@@ -73,14 +70,14 @@ async function run(): Promise<void> {
     done++;
     if (performance.now() - shownMs > SHOW_MS) {
       shownMs = performance.now();
-      more();
+      ownChanged();
     }
   }
   const left = waiting.length;
   waiting = [];
   stopping = null;
   close();
-  more();
+  ownChanged();
   useTaking.setState({ now: null, last: { added, known, failed, left } });
 }
 

@@ -17,13 +17,11 @@ export function TypedField(props: {
   };
   return (
     <div
+      data-typing={typed !== null || undefined}
       onBlur={keep}
       onKeyDown={(e) => {
         if (e.key === 'Enter') keep();
-        else if (e.key === 'Escape' && typed !== null) {
-          e.stopPropagation();
-          setTyped(null);
-        }
+        else if (e.key === 'Escape') setTyped(null);
       }}
     >
       <TextField label={label} hint={hint} value={typed ?? value} maxLength={maxLength} onChange={setTyped} />

@@ -7,6 +7,7 @@ import { changeOwn, ownByIds, putBackOwn, removeOwn, removedOwnCount, restoreOwn
 import { nowIso } from '../../platform/clock';
 import { OwnLibrary } from '../../work/library';
 import type { LibraryFacts, OwnHits } from '../../work/library.worker';
+import { hearOthers, ownChanged, useOwnRev } from './own-rev';
 
 const KEY = 'own-pictures';
 
@@ -15,8 +16,10 @@ export type OwnPicturesHere = {
   readonly facts: LibraryFacts | null;
   readonly removed: number;
   readonly search: OwnLibrary;
-  /** Changes with what is stored. */
-  readonly rev: string;
+  /** Changes with what is stored; null until it was read. */
+  readonly rev: number | null;
+  /** They could not be read: what stands is what was read before, or nothing. */
+  readonly failed: boolean;
   /** What was done last, with a way back: it stands on the desk, for notices cannot be reached over it. */
   readonly last: { readonly text: string; undo(): void } | null;
   /** `what` is said with a way back; nothing where it is null: that is for a line while it is typed. */
@@ -25,38 +28,43 @@ export type OwnPicturesHere = {
   putBackAll(): void;
 };
 
-/** `rev` goes up when pictures have come in. */
-export function useLibrary(rev: number): OwnPicturesHere {
+export function useLibrary(): OwnPicturesHere {
   const [search] = useState(() => new OwnLibrary());
-  const [edits, setEdits] = useState(0);
+  const rev = useOwnRev((s) => s.rev);
   const [last, setLast] = useState<OwnPicturesHere['last']>(null);
   const queries = useQueryClient();
+  useEffect(() => hearOthers(), []);
   useEffect(() => () => search.end(), [search]);
-  const state = `${rev} ${edits}`;
-  const { data } = useQuery({
-    queryKey: [KEY, 'facts', state],
-    queryFn: async () => ({
-      facts: await search.read(),
-      removed: await removedOwnCount(),
-      state,
-    }),
+  const { data, isError } = useQuery({
+    queryKey: [KEY, 'facts', rev],
+    queryFn: async () => {
+      const facts = await search.read();
+      // What is shown of one, and of those that had nothing to show, may have changed elsewhere.
+      void queries.invalidateQueries({
+        queryKey: [KEY],
+        predicate: ({ queryKey, state }) => queryKey[1] === 'one' || state.data === null,
+      });
+      return { facts, removed: await removedOwnCount(), rev };
+    },
     placeholderData: keepPreviousData,
     staleTime: 0,
     gcTime: 0,
-    retry: false,
+    // A worker that was ended is started anew, once.
+    retry: 1,
+    retryDelay: 200,
   });
-  const changed = (): void => {
-    setEdits((n) => n + 1);
-    void queries.invalidateQueries({ queryKey: [KEY, 'one'] });
-  };
+  const shownAnew = (): Promise<void> => queries.invalidateQueries({ queryKey: [KEY, 'one'] });
   const after = (done: Result<unknown>, text: string | null, back: () => Promise<Result<unknown>>): void => {
-    changed();
+    void shownAnew();
     if (!done.ok) return sayFault(done.fault);
+    // What is typed line by line is not searched.
     if (text === null) return;
+    ownChanged();
     const undo = async (): Promise<void> => {
       const undone = await back();
       setLast(null);
-      changed();
+      void shownAnew();
+      ownChanged();
       if (!undone.ok) sayFault(undone.fault);
     };
     setLast({ text, undo: () => void undo() });
@@ -66,7 +74,8 @@ export function useLibrary(rev: number): OwnPicturesHere {
     removed: data?.removed ?? 0,
     search,
     last,
-    rev: data?.state ?? '',
+    rev: data?.rev ?? null,
+    failed: isError,
     async change(ids, what, edit) {
       const before = await ownByIds(ids);
       const done = await changeOwn(ids, edit);
@@ -84,23 +93,26 @@ export function useLibrary(rev: number): OwnPicturesHere {
     putBackAll: () =>
       void putBackOwn('all').then((done) => {
         setLast(null);
-        changed();
+        ownChanged();
         if (!done.ok) sayFault(done.fault);
       }),
   };
 }
 
-/** What is found in them; what was found before stands until then. */
-export function useSearch({ search, rev }: OwnPicturesHere, ask: LibraryAsk): OwnHits | null {
-  const { data } = useQuery({
+/** What is found in them; what was found before stands until then. `failed` where nobody could look. */
+export function useSearch(
+  { search, rev }: OwnPicturesHere,
+  ask: LibraryAsk,
+): { hits: OwnHits | null; failed: boolean } {
+  const { data, isError } = useQuery({
     queryKey: [KEY, 'found', rev, ask],
     queryFn: () => search.search(ask),
-    enabled: rev !== '',
+    enabled: rev !== null,
     placeholderData: keepPreviousData,
     // Thousands that were found are not held against thousands one by one.
     structuralSharing: false,
     gcTime: 0,
     retry: false,
   });
-  return data ?? null;
+  return { hits: data ?? null, failed: isError };
 }
