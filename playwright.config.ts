@@ -2,7 +2,10 @@ import { existsSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
 
 const port = Number(process.env.YOSOMI_TEST_PORT ?? 4289);
-const chromium = process.env.YOSOMI_CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
+// The shell is the same browser without its window: it starts a page in less time.
+const chromium =
+  process.env.YOSOMI_CHROMIUM ??
+  ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
 
 export default defineConfig({
   testDir: 'tests/journeys',

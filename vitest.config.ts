@@ -2,8 +2,20 @@ import { defineConfig } from 'vitest/config';
 import { LongFirst } from './tests/long-first';
 export default defineConfig({
   test: {
-    include: ['{core,node-kit,cli,server,web}/src/**/*.test.ts', 'tests/**/*.test.ts'],
-    exclude: ['**/node_modules/**', 'tests/journeys/**'],
+    projects: [
+      {
+        // These keep nothing outside of themselves: what one file has loaded, the next need not load again.
+        extends: true,
+        test: {
+          name: 'core',
+          include: ['{core,node-kit,cli,server}/src/**/*.test.ts', 'tests/**/*.test.ts'],
+          exclude: ['**/node_modules/**', 'tests/journeys/**'],
+          isolate: false,
+        },
+      },
+      // Each of these has a browser's store of its own.
+      { extends: true, test: { name: 'web', include: ['web/src/**/*.test.ts'] } },
+    ],
     globalSetup: ['tests/before.mjs'],
     setupFiles: ['tests/chance.ts'],
     testTimeout: 60_000,

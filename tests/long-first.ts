@@ -3,22 +3,24 @@ import { BaseSequencer, type TestSpecification } from 'vitest/node';
 
 /** Files that take longest, the longest first: begun last, one of them would keep a single worker busy at the end. */
 const LONG = [
-  'corners',
-  'sketch',
-  'edition',
+  'promos',
   'goldens',
-  'encode',
-  'recipe',
-  'deliver',
   'reframe',
-  'words-place',
+  'sketch',
+  'encode',
+  'subject-seen',
   'cli',
-  'workbench',
-  'legible',
-  'mockup',
-  'texture',
-  'cli-files',
   'migrate',
+  'corners',
+  'mockup',
+  'motion',
+  'volumes',
+  'made-marks',
+  'cli-promo',
+  'text-room',
+  'recipe',
+  'edition',
+  'desk',
 ];
 
 const place = ({ moduleId }: TestSpecification): number => {

@@ -278,7 +278,7 @@ describe.each(STRUCTURES.map((s) => [s.id, s] as const))('the structure %s', (_,
 
 describe('the author’s name', () => {
   it('is larger where it sells, by the kind of book and by choice, and still fits', async () => {
-    const structure = STRUCTURES.find((s) => s.id === 'disc')!;
+    const structure = STRUCTURES.find((s) => s.id === 'stacked')!;
     const sizeOf = async (genres: Brief['genres'], authorLarge: boolean): Promise<number> => {
       const of = ask({ author: 'Bo Li', genres }, [], { authorLarge });
       const [{ doc }] = await drawnBy(structure, of);

@@ -14,7 +14,7 @@ import {
 } from '@yosomi/core/cover';
 import { type Raster, raster } from '@yosomi/core/pixels';
 import { assetId } from '@yosomi/core/project';
-import { composeSheet, gather, noHouse, sheetPictures, subjectSeen } from '@yosomi/core/recipe';
+import { composeSheet, gather, noHouse, pictureShows, sheetPictures, subjectSeen } from '@yosomi/core/recipe';
 import { type PictureFacts, type SheetAsk, planSheet } from '@yosomi/core/sketch';
 import { NodeStudio, shippedSymbols } from '@yosomi/node-kit';
 import { fileOf } from './fixtures/pictures';
@@ -61,6 +61,30 @@ async function seen(parts: readonly PartSeed[]): Promise<number> {
   const { resources, images } = await gather(doc, brief, studio, 400);
   return subjectSeen(doc, compose(doc, brief, resources), images, [disc], studio);
 }
+
+describe('whether a picture is to be seen at all', () => {
+  const shows = async (parts: readonly PartSeed[]): Promise<number> => {
+    const doc = docOf(1600, 2560, [{ ...newGround('#222222'), id: 'ground' }, ...parts]);
+    const { resources, images } = await gather(doc, brief, studio, 400);
+    return pictureShows(doc, compose(doc, brief, resources), images, [disc], studio);
+  };
+  const tinted = (dark: string, light: string): PartSeed =>
+    shown({ look: { ...plainLook, tint: { dark, light, amount: 1 } } });
+  it('is so of one that is as it is, and of one in two colours that differ', async () => {
+    expect(await shows([shown()])).toBeGreaterThan(0.3);
+    expect(await shows([tinted('#102030', '#e0d0b0')])).toBeGreaterThan(0.1);
+  });
+  it('is not so of one in a single colour, in two that are nearly one, under a plate, or as thin as air', async () => {
+    expect(await shows([tinted('#d42215', '#d42215')])).toBeLessThan(0.01);
+    expect(await shows([tinted('#d42215', '#da2a1c')])).toBeLessThan(0.06);
+    expect(await shows([shown(), plate(WHOLE)])).toBeLessThan(0.01);
+    expect(await shows([shown({ opacity: 0.03 })])).toBeLessThan(0.06);
+  });
+  it('asks for nothing where there is no picture, and finds one in a small window', async () => {
+    expect(await shows([])).toBe(1);
+    expect(await shows([shown({ area: { x: 0.4, y: 0.4, width: 0.2, height: 0.2 } })])).toBeGreaterThan(0.1);
+  });
+});
 
 describe('how much of a subject is seen', () => {
   it('is all of it where nothing lies over it, and nothing under a plate, even one of its own colour', async () => {

@@ -59,6 +59,7 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'sketch-misfit': () => 'The words do not fit this structure.',
   'sketch-contrast': () => 'The words would not read on this structure.',
   'sketch-covers': () => 'This structure would hide what the picture is about.',
+  'sketch-faint': () => 'In this structure and these colours the picture would hardly be seen.',
   'store-unknown': (d) => `There is no store "${d.store}"; the stores are ${d.known}.`,
   'svg-script': () => 'The SVG holds a script; save it as a PNG.',
   'image-format': (d) =>

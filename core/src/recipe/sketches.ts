@@ -27,7 +27,7 @@ import { OWN_FACE, italicOf } from '../text';
 import { gather } from './gather';
 import { type Settled, settle } from './settle';
 import type { Studio } from './studio';
-import { subjectSeen } from './subject-seen';
+import { pictureShows, subjectSeen } from './subject-seen';
 
 /** What a cover of the sheet is good at, each 0..1. */
 export type SketchMarks = {
@@ -65,6 +65,8 @@ const POOR = 0.42;
 const MOST_SCRIM = 0.6;
 /** As much of a picture's subject is seen on every cover. */
 const LEAST_SEEN = 0.8;
+/** A picture that changes the cover by less than this is not shown: it would be counted and not seen. */
+const LEAST_SHOWN = 0.06;
 
 /** Symbols for a sheet, and whether all that it asked for could be read. */
 export type SheetSymbols = { readonly symbols: Symbols; readonly whole: boolean };
@@ -140,7 +142,7 @@ export async function sheetPictures(ids: readonly string[], studio: Studio): Pro
 
 /**
  * Draws one sketch, sets and measures it. Faults: those of `drawSketch`, `sketch-contrast` (some word does not read, or
- * only behind a heavy scrim), `sketch-covers` (too little is seen of what a picture is about).
+ * only behind a heavy scrim), `sketch-covers` (too little is seen of what a picture is about), `sketch-faint` (a picture is there and cannot be told from its mean colour).
  */
 export async function trySketch(
   sketch: Sketch,
@@ -160,6 +162,8 @@ export async function trySketch(
     return fail('sketch-contrast', { structure: sketch.structure });
   if (subjectSeen(doc, settled.composition, images, on.pictures, studio) < LEAST_SEEN)
     return fail('sketch-covers', { structure: sketch.structure });
+  if (pictureShows(doc, settled.composition, images, on.pictures, studio) < LEAST_SHOWN)
+    return fail('sketch-faint', { structure: sketch.structure });
   const pixels = studio.paint(settled.composition.ink, lookPx, images);
   const title = titleReport(doc, settled);
   const marks: SketchMarks = {

@@ -1,7 +1,7 @@
 import { type Composition, cropShare, imageOf } from '../compose';
 import { type Doc, type PicturePart, inOrder } from '../cover';
 import type { Images } from '../ink';
-import { raster } from '../pixels';
+import { type Raster, raster } from '../pixels';
 import { type Rect, contains } from '../plane';
 import type { PictureFacts } from '../sketch';
 import type { Studio } from './studio';
@@ -47,6 +47,56 @@ export function subjectSeen(
     least = Math.min(least, shareSeen(facts, parts, doc, boxes, through));
   }
   return least;
+}
+
+/** The share of a cover's pixels, those that change most, by which it is told that a picture is there. */
+const TELLING = 0.02;
+
+/**
+ * How much of its pictures is to be seen on a painted cover at all, 0..1: the least of them, 1 where it has none. Each is painted as it is and
+ * as nothing but its own mean colour: the mean change, of the channel that changes most, over the fiftieth of the cover that changes most.
+ */
+export function pictureShows(
+  doc: Doc,
+  { ink }: Composition,
+  images: Images,
+  pictures: readonly PictureFacts[],
+  studio: Pick<Studio, 'paint' | 'imageOf' | 'pixelsOf'>,
+): number {
+  let least = 1;
+  const paint = (shown: Images): Uint8ClampedArray => studio.paint(ink, WIDTH_PX, shown).data;
+  const asIs = pictures.length > 0 ? paint(images) : new Uint8ClampedArray();
+  for (const { asset } of pictures) {
+    const names = inOrder(doc).flatMap((part) =>
+      part.kind === 'picture' && !part.hidden && part.source.kind === 'asset' && part.source.asset === asset
+        ? [imageOf(part)]
+        : [],
+    );
+    const flats = names.flatMap((name) => {
+      const image = images.get(name);
+      return image ? [[name, studio.imageOf(meanOf(studio.pixelsOf(image)))] as const] : [];
+    });
+    if (flats.length === 0) continue;
+    const flat = paint(new Map([...images, ...flats]));
+    const change = Float32Array.from({ length: flat.length / 4 }, (_, i) =>
+      Math.max(...[0, 1, 2].map((c) => Math.abs(flat[i * 4 + c] - asIs[i * 4 + c]))),
+    ).sort();
+    const most = change.subarray(Math.floor(change.length * (1 - TELLING)));
+    least = Math.min(least, most.reduce((sum, one) => sum + one, 0) / most.length / 255);
+  }
+  return least;
+}
+
+/** A picture of one colour: the mean of another, by its opaque pixels. */
+function meanOf({ data }: Raster): Raster {
+  const sum = [0, 0, 0, 1e-9];
+  for (let i = 0; i < data.length; i += 4) {
+    for (let c = 0; c < 3; c++) sum[c] += data[i + c] * data[i + 3];
+    sum[3] += data[i + 3];
+  }
+  const out = raster(2, 2);
+  for (let i = 0; i < 16; i += 4) out.data.set([sum[0] / sum[3], sum[1] / sum[3], sum[2] / sum[3], 255], i);
+  return out;
 }
 
 /** Whether a part shows a picture so that its subject is meant to be seen. */

@@ -3,13 +3,13 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: 'e665d8ef82',
+  paint: '2a20957884',
   trace: 'aeea2a6c4a',
   pin: '4513e4b2aa',
   promo: '6786f5445b',
-  image: '01f5cc2bc3',
-  epub: '6cb5ac079c',
-  pdf: '970cacae23',
-  svg: '83863d7638',
-  desk: 'adcdd56baa',
+  image: '24e958aab6',
+  epub: 'a34d8f544c',
+  pdf: 'a9d052d3fd',
+  svg: '784753aa0e',
+  desk: '092b9e3e4e',
 } as const;

@@ -108,6 +108,21 @@ describe('kinds of book', () => {
     );
   });
 
+  it('fill two of three places of a sheet with structures that serve, and the others with ever other ones', () => {
+    for (const genre of GENRES) {
+      const { structures: rules, symbols: ideas } = GENRE_RULES[genre];
+      const { serve } = rules;
+      const symbols = new Map(ideas.map((id) => [id, { id, words: [], ratio: 1, d: 'M0 0h1000v1000H0z' }]));
+      const plan = planSheet(ask([genre], { symbols }));
+      if (!plan.ok) throw new Error(plan.fault.code);
+      const order = plan.value.map(({ attempts }) => attempts[0].structure);
+      const surprising = order.filter((id) => !serve.includes(id));
+      expect(surprising.length / order.length, genre).toBeLessThan(0.36);
+      expect(surprising.length / order.length, genre).toBeGreaterThan(0.2);
+      expect(new Set(surprising).size, genre).toBeGreaterThan(4);
+    }
+  });
+
   it('take colours of their own, and those of moods only where a person names moods', () => {
     const own = new Set(GENRE_RULES.thriller.chords.map((c) => c.name));
     for (const { tones } of planned(ask(['thriller']))) expect(own).toContain(tones.name);

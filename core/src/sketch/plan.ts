@@ -167,7 +167,8 @@ export function planSheet(ask: SheetAsk, kept: Kept | null = null): Result<Slot[
   const recentTones: Lab[] = [];
   const turns = new Map<string, number>();
   while (served.length > 0 && slots.length < PLACES) {
-    for (const structure of spread(shared(ask, race(served, weightOf, random)), slots)) {
+    const round = mostlyServing(rule, race(served, weightOf, random));
+    for (const structure of spread(shared(ask, round), slots)) {
       const offset = turns.get(structure.id) ?? Math.floor(random() * structure.turns);
       turns.set(structure.id, offset + 1);
       const attempts = Array.from({ length: ATTEMPTS }, (_, i): Sketch => {
@@ -195,7 +196,21 @@ export function planSheet(ask: SheetAsk, kept: Kept | null = null): Result<Slot[
   return ok(slots);
 }
 
+/**
+ * A round of those that serve the kind of book, and half as many that surprise, others each time. Where few serve, or nothing is known of the
+ * kind, all come.
+ */
+function mostlyServing({ structures: { serve } }: GenreRule, round: readonly Structure[]): Structure[] {
+  const serving = round.filter((s) => serve.includes(s.id)).length;
+  if (serving < FEW) return [...round];
+  let others = Math.ceil(serving / 2);
+  return round.filter((s) => serve.includes(s.id) || others-- > 0);
+}
+
 const showsPicture = (s: Structure): boolean => s.asks.pictures[0] > 0;
+
+/** Fewer structures than this are no sheet by themselves. */
+const FEW = 8;
 
 /** A picture narrower than this share of the cover is too small for most structures. */
 const LEAST_WIDE = 0.2;

@@ -99,7 +99,7 @@ const TABLE = `
   cake birthday sweet | kuchen geburtstag | gateau anniversaire | pastel cumpleaños | cake
   science crystal crystals chemistry atom physics | wissenschaft kristall chemie atom | science cristal chimie atome | ciencia cristal quimica atomo | atom flask dna
   glass | glas | verre | vidrio | hourglass flask
-  ladder ladders climb | leiter leitern | echelle | escalera | ladder stairs
+  ladder ladders climb | leiter leitern | echelle | escalera | ladder
   tool tools repair craft hammer | werkzeug handwerk hammer | outil marteau | herramienta martillo | hammer wrench
   thread yarn wool knitting needle | faden garn wolle nadel | fil laine aiguille | hilo lana aguja | yarn needle
   stone rock | stein fels | pierre roche | piedra roca | mountains
@@ -108,7 +108,7 @@ const TABLE = `
   balloon | ballon | ballon | globo | balloon
   rainbow | regenbogen | arc-en-ciel | arcoiris | rainbow rainbow-cloud
   egg | ei | oeuf | huevo | egg
-  habit habits begin start | gewohnheit anfang | habitude debut | habito comienzo | stairs sun-horizon flag-pennant
+  habit habits begin start | gewohnheit anfang | habitude debut | habito comienzo | sun-horizon flag-pennant coffee
   peace silence quiet calm | frieden stille ruhe | paix silence calme | paz silencio calma | flower-lotus feather
   pepper spice | pfeffer gewürz | poivre epice | pimienta especia | pepper
   devil angel hell | teufel engel hölle | diable ange enfer | diablo angel infierno | flame skull

@@ -192,6 +192,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
       : 'The words of this title do not fit this design.',
   'sketch-contrast': () => 'The words of this title would not read in this design.',
   'sketch-covers': () => 'The words would lie on what the picture is about.',
+  'sketch-faint': () => 'The picture would hardly be seen.',
   'words-small': (d) => `Set at ${d.px} px, smaller than ${d.least} px. Shorten the words or give them more room.`,
   'words-below-least': (d) =>
     `Set at ${d.px} px, below the ${d.least} px you asked for. Shorten the words or give them more room.`,

@@ -25,13 +25,14 @@ export const academic: GenreRule = {
   symbols: ['scroll', 'globe-stand', 'scales', 'book-open'],
   structures: {
     serve: named(
-      'symbol-seal symbol-cropped type-grid two-grounds wide-margins mat picture-above picture-below',
-      'small-centred inverted-plate halves',
+      'symbol-odd-one symbol-alone symbol-in-symbol symbol-seal symbol-cropped type-grid',
+      'two-grounds wide-margins mat picture-above picture-below small-centred inverted-plate halves',
     ),
     never: named(
-      'symbol-falling symbol-pattern symbol-borders symbol-horizon symbol-three rays brush-stroke',
-      'torn-strip paper-slip hills night-sky stacked poster through-letters drawn-waves stripes',
-      'figure-at-foot round-window label-on-pattern',
+      'symbol-wreath symbol-title-inside symbol-behind symbol-broken symbol-growing symbol-falling',
+      'symbol-pattern symbol-borders symbol-horizon symbol-three rays brush-stroke torn-strip',
+      'paper-slip hills night-sky stacked poster through-letters drawn-waves stripes figure-at-foot',
+      'round-window label-on-pattern',
     ),
   },
 };

@@ -24,16 +24,17 @@ export const business: GenreRule = {
     chord('Cobalt', [0.45, 0.18, 262], [0.99, 0.006, 250], [0.93, 0.12, 100], [0.96, 0.012, 250]),
   ],
   grades: ['mono', 'toned', 'cool', 'plain'],
-  symbols: ['scales', 'stairs', 'rocket-launch', 'globe-hemisphere-west', 'trophy'],
+  symbols: ['scales', 'ladder', 'rocket-launch', 'globe-hemisphere-west', 'trophy'],
   structures: {
     serve: named(
-      'symbol-great symbol-on-field symbol-cropped symbol-three type-grid stacked third-block',
-      'two-grounds stripes halves inverted-plate disc picture-above print',
+      'symbol-growing symbol-odd-one symbol-title-inside symbol-sliced symbol-great symbol-on-field',
+      'symbol-cropped symbol-three type-grid stacked third-block two-grounds stripes halves',
+      'inverted-plate disc picture-above print',
     ),
     never: named(
-      'symbol-falling symbol-pattern symbol-borders symbol-mirrored ornamental-frame arch-window',
-      'brush-stroke torn-strip paper-slip label hills night-sky label-on-pattern soft-ground',
-      'drawn-waves wide-margins great-initial',
+      'small-centred rays symbol-wreath symbol-corners symbol-alone symbol-falling symbol-pattern symbol-borders',
+      'symbol-mirrored ornamental-frame arch-window brush-stroke torn-strip paper-slip label hills',
+      'night-sky label-on-pattern soft-ground drawn-waves wide-margins great-initial',
     ),
   },
 };

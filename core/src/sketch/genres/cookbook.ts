@@ -27,12 +27,14 @@ export const cookbook: GenreRule = {
   symbols: ['cooking-pot', 'fork-knife', 'bread', 'pepper', 'carrot'],
   structures: {
     serve: named(
-      'symbol-pattern symbol-borders symbol-great symbol-in-disc symbol-three plate band picture-above',
-      'picture-below quiet-end round-window label mosaic third-block',
+      'symbol-wreath symbol-title-inside symbol-behind symbol-corners symbol-pattern symbol-borders',
+      'symbol-great symbol-in-disc symbol-three plate band picture-above picture-below quiet-end',
+      'round-window label mosaic third-block',
     ),
     never: named(
-      'symbol-mirrored symbol-horizon veil torn-strip poster night-sky great-initial side-strip',
-      'turned-title paper-slip hills two-grounds print',
+      'symbol-broken symbol-sliced symbol-long-shadow symbol-alone symbol-mirrored symbol-horizon',
+      'veil torn-strip poster night-sky great-initial side-strip turned-title paper-slip hills',
+      'two-grounds print',
     ),
   },
 };

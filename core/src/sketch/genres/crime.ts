@@ -28,12 +28,13 @@ export const crime: GenreRule = {
   symbols: ['footprints', 'keyhole', 'detective', 'knife', 'house', 'eyes'],
   structures: {
     serve: named(
-      'symbol-great symbol-horizon symbol-on-field symbol-cropped quiet-end picture-above picture-below',
+      'symbol-odd-one symbol-long-shadow symbol-broken symbol-in-symbol symbol-alone symbol-great',
+      'symbol-horizon symbol-on-field symbol-cropped quiet-end picture-above picture-below',
       'torn-strip band print third-block paper-slip type-grid veil',
     ),
     never: named(
-      'symbol-pattern symbol-borders symbol-falling rays label-on-pattern brush-stroke ornamental-frame',
-      'round-window arch-window',
+      'soft-ground symbol-wreath symbol-corners symbol-growing symbol-pattern symbol-borders symbol-falling',
+      'rays label-on-pattern brush-stroke ornamental-frame round-window arch-window',
     ),
   },
 };

@@ -25,12 +25,14 @@ export const fantasy: GenreRule = {
   symbols: ['sword', 'crown', 'castle-turret', 'star-four', 'flame', 'feather'],
   structures: {
     serve: named(
-      'symbol-seal symbol-great symbol-mirrored symbol-in-disc quiet-end ornamental-frame arch-window',
-      'mat night-sky hills veil figure-at-foot soft-ground inverted-plate',
+      'symbol-corners symbol-in-symbol symbol-long-shadow symbol-behind symbol-seal symbol-great',
+      'symbol-mirrored symbol-in-disc quiet-end ornamental-frame arch-window mat night-sky hills',
+      'veil figure-at-foot soft-ground inverted-plate',
     ),
     never: named(
-      'symbol-three symbol-borders symbol-pattern type-grid stacked three-strips halves mosaic',
-      'paper-slip stripes third-block side-strip turned-title poster two-grounds rays',
+      'symbol-sliced symbol-growing symbol-odd-one symbol-three symbol-borders symbol-pattern',
+      'type-grid stacked three-strips halves mosaic paper-slip stripes third-block side-strip',
+      'turned-title poster two-grounds rays',
     ),
   },
 };

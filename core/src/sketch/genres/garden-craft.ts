@@ -27,13 +27,13 @@ export const gardenCraft: GenreRule = {
   symbols: ['leaf', 'flower-tulip', 'potted-plant', 'sun', 'yarn'],
   structures: {
     serve: named(
-      'symbol-pattern symbol-borders symbol-great symbol-falling symbol-in-disc plate picture-above',
-      'picture-below band quiet-end round-window arch-window mosaic third-block figure-at-foot',
-      'label-on-pattern',
+      'symbol-wreath symbol-growing symbol-behind symbol-corners symbol-pattern symbol-borders',
+      'symbol-great symbol-falling symbol-in-disc plate picture-above picture-below band quiet-end',
+      'round-window arch-window mosaic third-block figure-at-foot label-on-pattern',
     ),
     never: named(
-      'symbol-mirrored veil torn-strip poster great-initial night-sky side-strip turned-title',
-      'paper-slip two-grounds',
+      'symbol-broken symbol-sliced symbol-long-shadow symbol-alone symbol-mirrored veil torn-strip',
+      'poster great-initial night-sky side-strip turned-title paper-slip two-grounds',
     ),
   },
 };

@@ -28,12 +28,14 @@ export const historical: GenreRule = {
   symbols: ['crown', 'sailboat', 'feather', 'scroll', 'key', 'sword'],
   structures: {
     serve: named(
-      'symbol-seal symbol-mirrored symbol-great quiet-end ornamental-frame mat arch-window label plate',
-      'picture-below paper-slip inverted-plate wide-margins',
+      'symbol-corners symbol-in-symbol symbol-wreath symbol-seal symbol-mirrored symbol-great',
+      'quiet-end ornamental-frame mat arch-window label plate picture-below paper-slip',
+      'inverted-plate wide-margins',
     ),
     never: named(
-      'symbol-three symbol-on-field symbol-falling type-grid three-strips stripes poster halves mosaic',
-      'rays drawn-waves side-strip stacked',
+      'symbol-sliced symbol-echo symbol-growing symbol-odd-one symbol-three symbol-on-field',
+      'symbol-falling type-grid three-strips stripes poster halves mosaic rays drawn-waves',
+      'side-strip stacked',
     ),
   },
 };

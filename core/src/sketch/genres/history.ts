@@ -27,12 +27,13 @@ export const history: GenreRule = {
   symbols: ['scroll', 'sword', 'crown', 'globe-stand', 'scales'],
   structures: {
     serve: named(
-      'symbol-great symbol-seal symbol-on-field symbol-cropped picture-below picture-above quiet-end',
-      'band type-grid torn-strip print plate inverted-plate two-grounds',
+      'symbol-in-symbol symbol-broken symbol-corners symbol-odd-one symbol-great symbol-seal',
+      'symbol-on-field symbol-cropped picture-below picture-above quiet-end band type-grid',
+      'torn-strip print plate inverted-plate two-grounds',
     ),
     never: named(
-      'symbol-falling symbol-pattern rays brush-stroke label-on-pattern round-window drawn-waves hills',
-      'night-sky stripes',
+      'symbol-echo symbol-growing symbol-wreath symbol-falling symbol-pattern rays brush-stroke',
+      'label-on-pattern round-window drawn-waves hills night-sky stripes',
     ),
   },
 };

@@ -25,12 +25,14 @@ export const horror: GenreRule = {
   symbols: ['skull', 'eyes', 'ghost', 'door-open', 'moon', 'tree'],
   structures: {
     serve: named(
+      'symbol-broken symbol-long-shadow symbol-title-inside symbol-in-symbol symbol-alone',
       'symbol-great symbol-mirrored symbol-cropped symbol-horizon quiet-end veil poster torn-strip',
       'print small-centred great-initial soft-ground stacked',
     ),
     never: named(
-      'symbol-pattern symbol-borders symbol-falling symbol-three rays stripes label-on-pattern',
-      'round-window brush-stroke mosaic drawn-waves hills third-block wide-margins picture-below',
+      'symbol-growing symbol-corners symbol-pattern symbol-borders symbol-falling symbol-three rays',
+      'stripes label-on-pattern round-window brush-stroke mosaic drawn-waves hills third-block',
+      'wide-margins picture-below',
     ),
   },
 };

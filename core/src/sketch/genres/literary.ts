@@ -26,10 +26,13 @@ export const literary: GenreRule = {
   symbols: ['bird', 'door-open', 'feather', 'chair', 'key', 'leaf'],
   structures: {
     serve: named(
-      'symbol-great symbol-cropped symbol-mirrored symbol-horizon symbol-on-field symbol-falling',
-      'quiet-end wide-margins mat small-centred great-initial picture-below halves disc two-grounds',
-      'print inverted-plate',
+      'symbol-alone symbol-in-symbol symbol-broken symbol-odd-one symbol-echo symbol-great',
+      'symbol-cropped symbol-mirrored symbol-horizon symbol-on-field symbol-falling quiet-end',
+      'wide-margins mat small-centred picture-below halves print',
+      'inverted-plate',
     ),
-    never: ['symbol-borders', 'symbol-three', 'rays', 'mosaic', 'band', 'third-block'],
+    never: named(
+      'paper-slip hills two-grounds night-sky stripes stacked symbol-growing symbol-borders symbol-three rays mosaic band third-block',
+    ),
   },
 };

@@ -27,9 +27,10 @@ export const memoir: GenreRule = {
   symbols: ['house', 'bicycle', 'key', 'chair', 'bird', 'suitcase'],
   structures: {
     serve: named(
-      'symbol-great symbol-seal symbol-horizon symbol-cropped quiet-end picture-above picture-below mat',
-      'plate wide-margins paper-slip halves',
+      'symbol-alone symbol-broken symbol-long-shadow symbol-growing symbol-great symbol-seal',
+      'symbol-horizon symbol-cropped quiet-end picture-above picture-below mat plate wide-margins',
+      'paper-slip halves',
     ),
-    never: ['symbol-mirrored', 'rays', 'stripes', 'night-sky', 'poster', 'torn-strip', 'drawn-waves'],
+    never: named('symbol-sliced symbol-mirrored rays stripes night-sky poster torn-strip drawn-waves'),
   },
 };

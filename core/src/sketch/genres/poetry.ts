@@ -27,9 +27,13 @@ export const poetry: GenreRule = {
   symbols: ['feather', 'leaf', 'bird', 'moon', 'waves'],
   structures: {
     serve: named(
-      'symbol-seal symbol-falling symbol-horizon symbol-cropped symbol-mirrored wide-margins',
-      'small-centred mat quiet-end soft-ground drawn-waves disc great-initial arch-window',
+      'symbol-alone symbol-wreath symbol-long-shadow symbol-broken symbol-corners symbol-seal',
+      'symbol-falling symbol-horizon symbol-cropped symbol-mirrored wide-margins small-centred mat',
+      'quiet-end soft-ground drawn-waves disc great-initial arch-window',
     ),
-    never: named('symbol-three symbol-borders rays mosaic band poster third-block stripes type-grid'),
+    never: named(
+      'stacked label-on-pattern night-sky symbol-growing symbol-three symbol-borders rays mosaic band poster third-block stripes',
+      'type-grid',
+    ),
   },
 };

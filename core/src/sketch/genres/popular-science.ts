@@ -18,15 +18,19 @@ export const popularScience: GenreRule = {
     chord('Copernican', [0.3, 0.1, 268], [0.98, 0.01, 95], [0.88, 0.14, 92], [0.6, 0.16, 255]),
     chord('Litmus', [0.92, 0.04, 200], [0.22, 0.05, 260], [0.5, 0.19, 10], [0.72, 0.11, 200]),
     chord('Neuron', [0.66, 0.16, 28], [0.99, 0.01, 90], [0.18, 0.03, 280], [0.95, 0.03, 85]),
-    chord('Chlorophyll', [0.6, 0.14, 145], [0.12, 0.02, 150], [0.99, 0.02, 100], [0.96, 0.05, 110]),
+    chord('Chlorophyll', [0.42, 0.1, 150], [0.99, 0.015, 110], [0.92, 0.13, 105], [0.9, 0.09, 130]),
   ],
   grades: ['plain', 'toned', 'vivid', 'mono'],
   symbols: ['atom', 'dna', 'brain', 'planet', 'flask'],
   structures: {
     serve: named(
-      'symbol-great symbol-in-disc symbol-cropped symbol-on-field symbol-three disc picture-below',
-      'round-window stripes drawn-waves type-grid figure-at-foot print stacked picture-above',
+      'symbol-echo symbol-sliced symbol-growing symbol-odd-one symbol-in-symbol symbol-behind symbol-broken symbol-great',
+      'symbol-in-disc symbol-cropped symbol-on-field symbol-three picture-below round-window',
+      'drawn-waves figure-at-foot print stacked picture-above',
     ),
-    never: named('symbol-seal ornamental-frame paper-slip label torn-strip arch-window great-number'),
+    never: named(
+      'symbol-borders symbol-pattern small-centred two-grounds inverted-plate symbol-corners symbol-wreath symbol-seal ornamental-frame paper-slip label torn-strip',
+      'arch-window great-number',
+    ),
   },
 };

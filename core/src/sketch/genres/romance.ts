@@ -29,12 +29,14 @@ export const romance: GenreRule = {
   symbols: ['heart', 'flower', 'paper-plane-tilt', 'champagne', 'moon-stars'],
   structures: {
     serve: named(
-      'symbol-great symbol-falling symbol-in-disc symbol-pattern quiet-end arch-window soft-ground',
+      'symbol-wreath symbol-in-symbol symbol-corners symbol-title-inside symbol-great',
+      'symbol-falling symbol-in-disc symbol-pattern quiet-end arch-window soft-ground',
       'figure-at-foot picture-below brush-stroke hills ornamental-frame disc label-on-pattern veil',
     ),
     never: named(
-      'symbol-three symbol-on-field type-grid torn-strip three-strips halves side-strip paper-slip',
-      'turned-title great-initial mosaic two-grounds',
+      'symbol-broken symbol-sliced symbol-odd-one symbol-long-shadow symbol-growing symbol-three',
+      'symbol-on-field type-grid torn-strip three-strips halves side-strip paper-slip turned-title',
+      'great-initial mosaic two-grounds',
     ),
   },
 };

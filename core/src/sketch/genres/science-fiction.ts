@@ -26,12 +26,13 @@ export const scienceFiction: GenreRule = {
   symbols: ['planet', 'rocket-launch', 'meteor', 'atom', 'globe-hemisphere-west'],
   structures: {
     serve: named(
-      'symbol-in-disc symbol-great symbol-horizon symbol-cropped quiet-end night-sky disc poster print',
-      'type-grid veil round-window drawn-waves',
+      'symbol-sliced symbol-echo symbol-behind symbol-long-shadow symbol-in-disc symbol-great',
+      'symbol-horizon symbol-cropped quiet-end night-sky disc poster print type-grid veil',
+      'round-window drawn-waves',
     ),
     never: named(
-      'symbol-pattern symbol-borders symbol-falling ornamental-frame label-on-pattern paper-slip',
-      'brush-stroke arch-window label torn-strip rays',
+      'two-grounds small-centred symbol-wreath symbol-corners symbol-growing symbol-pattern symbol-borders symbol-falling',
+      'ornamental-frame label-on-pattern paper-slip brush-stroke arch-window label torn-strip rays',
     ),
   },
 };

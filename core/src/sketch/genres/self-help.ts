@@ -24,12 +24,16 @@ export const selfHelp: GenreRule = {
     chord('White and orange', [0.98, 0.004, 90], [0.2, 0.015, 270], [0.62, 0.19, 45], [0.75, 0.165, 58]),
   ],
   grades: ['plain', 'bleached', 'vivid', 'golden'],
-  symbols: ['sun-horizon', 'stairs', 'rocket-launch', 'star', 'mountains'],
+  symbols: ['sun-horizon', 'ladder', 'rocket-launch', 'star', 'mountains'],
   structures: {
     serve: named(
-      'symbol-great symbol-in-disc symbol-cropped symbol-on-field symbol-three stacked third-block',
-      'picture-below disc stripes rays two-grounds type-grid inverted-plate round-window band',
+      'symbol-growing symbol-echo symbol-odd-one symbol-behind symbol-title-inside symbol-great',
+      'symbol-in-disc symbol-cropped symbol-on-field symbol-three stacked third-block picture-below',
+      'disc stripes rays type-grid round-window band',
     ),
-    never: ['torn-strip', 'night-sky', 'ornamental-frame', 'paper-slip', 'label', 'veil', 'great-number'],
+    never: named(
+      'small-centred symbol-borders inverted-plate symbol-corners symbol-sliced torn-strip night-sky ornamental-frame paper-slip label veil',
+      'great-number',
+    ),
   },
 };

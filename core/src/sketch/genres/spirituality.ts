@@ -27,12 +27,13 @@ export const spirituality: GenreRule = {
   symbols: ['flower-lotus', 'sun-horizon', 'moon', 'feather', 'leaf'],
   structures: {
     serve: named(
-      'symbol-seal symbol-in-disc symbol-great symbol-falling quiet-end arch-window round-window',
-      'soft-ground disc small-centred drawn-waves hills wide-margins ornamental-frame',
+      'symbol-echo symbol-wreath symbol-alone symbol-corners symbol-seal symbol-in-disc',
+      'symbol-great symbol-falling quiet-end arch-window round-window soft-ground disc',
+      'small-centred drawn-waves hills wide-margins ornamental-frame',
     ),
     never: named(
-      'symbol-three symbol-on-field stacked poster type-grid torn-strip third-block stripes two-grounds',
-      'band side-strip',
+      'symbol-broken symbol-sliced symbol-odd-one symbol-long-shadow symbol-three symbol-on-field',
+      'stacked poster type-grid torn-strip third-block stripes two-grounds band side-strip',
     ),
   },
 };

@@ -25,14 +25,15 @@ export const study: GenreRule = {
   symbols: ['globe-hemisphere-west', 'buildings', 'scales', 'road-horizon'],
   structures: {
     serve: named(
-      'symbol-on-field symbol-cropped symbol-three type-grid picture-above picture-below halves',
-      'third-block two-grounds stripes mosaic three-strips',
+      'symbol-odd-one symbol-behind symbol-on-field symbol-cropped symbol-three type-grid',
+      'picture-above picture-below halves third-block two-grounds stripes mosaic three-strips',
     ),
     never: named(
-      'symbol-falling symbol-pattern symbol-borders symbol-mirrored symbol-horizon symbol-great',
-      'ornamental-frame arch-window brush-stroke torn-strip paper-slip label hills night-sky',
-      'label-on-pattern rays through-letters great-initial poster figure-at-foot round-window disc',
-      'turned-title',
+      'symbol-wreath symbol-corners symbol-broken symbol-sliced symbol-long-shadow symbol-alone',
+      'symbol-title-inside symbol-echo symbol-in-symbol symbol-falling symbol-pattern',
+      'symbol-borders symbol-mirrored symbol-horizon symbol-great ornamental-frame arch-window',
+      'brush-stroke torn-strip paper-slip label hills night-sky label-on-pattern rays',
+      'through-letters great-initial poster figure-at-foot round-window disc turned-title',
     ),
   },
 };

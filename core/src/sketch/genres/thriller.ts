@@ -27,13 +27,13 @@ export const thriller: GenreRule = {
   symbols: ['skull', 'eyes', 'key', 'road-horizon', 'knife', 'footprints'],
   structures: {
     serve: named(
-      'symbol-great symbol-on-field symbol-cropped poster stacked quiet-end turned-title torn-strip',
-      'veil print side-strip',
+      'symbol-broken symbol-in-symbol symbol-odd-one symbol-sliced symbol-long-shadow symbol-alone symbol-great symbol-on-field',
+      'symbol-cropped poster stacked quiet-end turned-title torn-strip veil print side-strip',
     ),
     never: named(
-      'symbol-pattern symbol-borders symbol-falling symbol-three arch-window round-window',
-      'label-on-pattern ornamental-frame brush-stroke hills wide-margins mat rays drawn-waves mosaic',
-      'label small-centred',
+      'soft-ground stripes paper-slip night-sky great-initial disc two-grounds symbol-wreath symbol-corners symbol-growing symbol-pattern symbol-borders symbol-falling',
+      'symbol-three arch-window round-window label-on-pattern ornamental-frame brush-stroke hills',
+      'wide-margins mat rays drawn-waves mosaic label small-centred',
     ),
   },
 };

@@ -24,9 +24,10 @@ export const travel: GenreRule = {
   symbols: ['compass-rose', 'airplane-tilt', 'suitcase', 'map-trifold', 'mountains'],
   structures: {
     serve: named(
-      'symbol-great symbol-in-disc symbol-pattern symbol-three symbol-borders quiet-end band',
-      'picture-above label picture-below three-strips mosaic hills third-block print',
+      'symbol-title-inside symbol-behind symbol-wreath symbol-great symbol-in-disc symbol-pattern',
+      'symbol-three symbol-borders quiet-end band picture-above label picture-below three-strips',
+      'mosaic hills third-block print',
     ),
-    never: ['great-initial', 'paper-slip', 'ornamental-frame'],
+    never: named('symbol-broken symbol-sliced great-initial paper-slip ornamental-frame'),
   },
 };

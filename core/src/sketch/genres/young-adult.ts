@@ -28,9 +28,13 @@ export const youngAdult: GenreRule = {
   symbols: ['lightning', 'star-four', 'flame', 'moon-stars', 'heart'],
   structures: {
     serve: named(
-      'symbol-great symbol-cropped symbol-mirrored symbol-in-disc symbol-falling poster stacked',
-      'quiet-end disc night-sky print through-letters turned-title brush-stroke stripes',
+      'symbol-echo symbol-broken symbol-behind symbol-title-inside symbol-great symbol-cropped',
+      'symbol-mirrored symbol-in-disc symbol-falling poster stacked quiet-end disc night-sky print',
+      'through-letters turned-title brush-stroke stripes',
     ),
-    never: ['symbol-three', 'mat', 'wide-margins', 'type-grid', 'paper-slip', 'small-centred', 'mosaic'],
+    never: named(
+      'symbol-corners symbol-alone symbol-three mat wide-margins type-grid paper-slip small-centred',
+      'mosaic',
+    ),
   },
 };

@@ -26,12 +26,14 @@ export const youngReaders: GenreRule = {
   symbols: ['compass', 'rocket', 'balloon', 'tree', 'lightning', 'rainbow'],
   structures: {
     serve: named(
-      'symbol-great symbol-pattern symbol-in-disc symbol-falling symbol-on-field quiet-end',
-      'figure-at-foot hills round-window stacked picture-below disc rays night-sky band',
+      'symbol-behind symbol-title-inside symbol-echo symbol-great symbol-pattern symbol-in-disc',
+      'symbol-falling symbol-on-field quiet-end figure-at-foot hills round-window stacked',
+      'picture-below disc rays night-sky band',
     ),
     never: named(
-      'symbol-seal symbol-mirrored small-centred type-grid two-grounds wide-margins mat paper-slip',
-      'halves three-strips veil turned-title torn-strip great-initial soft-ground side-strip label',
+      'symbol-alone symbol-sliced symbol-broken symbol-corners symbol-seal symbol-mirrored',
+      'small-centred type-grid two-grounds wide-margins mat paper-slip halves three-strips veil',
+      'turned-title torn-strip great-initial soft-ground side-strip label',
     ),
   },
 };

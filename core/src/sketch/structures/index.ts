@@ -3,7 +3,9 @@ import { CUT } from './cut';
 import { FIGURE } from './figure';
 import { FULL } from './full';
 import { SYMBOL } from './symbol';
+import { SYMBOL_CUT } from './symbol-cut';
 import { SYMBOL_MANY } from './symbol-many';
+import { SYMBOL_ROWS } from './symbol-rows';
 import { TYPE } from './type';
 import { WINDOW } from './window';
 
@@ -13,7 +15,9 @@ export const STRUCTURES: readonly Structure[] = [
   ...WINDOW,
   ...CUT,
   ...SYMBOL,
+  ...SYMBOL_CUT,
   ...SYMBOL_MANY,
+  ...SYMBOL_ROWS,
   ...TYPE,
   ...FIGURE,
 ];

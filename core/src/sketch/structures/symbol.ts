@@ -1,36 +1,12 @@
 import { readableOn } from '../../colour';
-import { type PartSeed, newShape } from '../../cover';
-import { readPathData, writePathData } from '../../forms';
+import { newShape } from '../../cover';
+import { readPathData } from '../../forms';
 import { both, outlineOf, rectRegion, regionOf } from '../../marks';
-import { drawnForm } from '../../symbols';
 import { zoneOf } from '../picture';
-import type { Board } from '../board';
 import type { Structure } from '../structure';
 import { isDark, mixed, toneDistance } from '../tones';
 import { WHOLE, block, ground, headAndFoot, rule, titleItems } from './common';
-import { figureColour, symbolAt } from './symbol-parts';
-
-/**
- * Words under a figure at the first turn and over it at the second: the figure has a `share` of the height between head and foot. `y` is
- * its middle, `height` what it has, a fraction of the cover's width; null where the words do not fit.
- */
-function wordsBeside(
-  b: Board,
-  { share, gap, size }: { readonly share: number; readonly gap: number; readonly size: number },
-): { y: number; height: number; parts: PartSeed[] } | null {
-  const above = b.s.turn === 0;
-  const ends = headAndFoot(b, { head: b.tones.accent, foot: b.tones.words });
-  if (!ends) return null;
-  const room = (ends.bottom - ends.top) * share;
-  const [y0, y1] = above ? [ends.top + room + b.high(gap), ends.bottom] : [ends.top, ends.bottom - room - b.high(gap)];
-  const column = b.column(
-    { x: b.mx, y: y0, width: 1 - 2 * b.mx, height: y1 - y0 },
-    titleItems(b.inks, size, b, { gap: 0.03 }),
-    { anchor: above ? 'middle' : 'top', tight: true },
-  );
-  const y = above ? ends.top + room / 2 : ends.bottom - room / 2;
-  return column && { y, height: room * b.ratio, parts: [...ends.parts, ...column.parts] };
-}
+import { figureColour, shapedLike, symbolAt, wordsBeside } from './symbol-parts';
 
 /** Covers whose figure is a symbol that the words bring to mind. */
 export const SYMBOL: readonly Structure[] = [
@@ -88,13 +64,13 @@ export const SYMBOL: readonly Structure[] = [
       );
       if (!column) return null;
       const place = [
-        { x: 0.86, y: 0.66 },
-        { x: 0.5, y: 0.84 },
-        { x: 0.12, y: 0.7 },
+        { x: 0.74, y: 0.66 },
+        { x: 0.5, y: 0.8 },
+        { x: 0.26, y: 0.68 },
       ][b.s.turn];
       return [
         ground(tones.ground),
-        symbolAt(b, drawn, { ...place, width: low ? 1.25 : 1.35, height: 1.5 }, colour, {
+        symbolAt(b, drawn, { ...place, width: low ? 1.15 : 1.2, height: 1.3 }, colour, {
           turnRad: [-0.18, 0, 0.16][b.s.turn],
         }),
         ...ends.parts,
@@ -328,16 +304,12 @@ export const SYMBOL: readonly Structure[] = [
       // Below the line in the colour of the field above; above it, where the field covers that, its upper part in the colour below.
       const share = (level - shown.area.y) / shown.area.height;
       const upperPart = outlineOf(both(regionOf(path.value), rectRegion(0, 0, 1000 * drawn.ratio, 1000 * share)));
-      const part = (id: string, d: string, colour: string): PartSeed => ({
-        ...newShape(drawnForm([drawn], drawn.ratio, [d]), { area: shown.area, colour }),
-        id,
-      });
       const field = block('field', { x: 0, y: 0, width: 1, height: level }, tones.ground);
       return [
         ground(other),
-        part('symbol-below', drawn.d, tones.ground),
+        shapedLike(drawn, shown.area, path.value, tones.ground, 'symbol-below'),
         field,
-        part('symbol', writePathData(upperPart), other),
+        shapedLike(drawn, shown.area, upperPart, other, 'symbol'),
         ...upper.parts,
         ...foot.parts,
       ];

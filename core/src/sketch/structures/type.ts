@@ -28,6 +28,9 @@ function figure(b: Board, says: WordsPart['says'], area: { x: number; y: number;
   };
 } // prettier-ignore
 
+/** Letters that are a mere stroke when they are the figure. */
+const NARROW = /^[IÍÌÎÏĪİJ1ΙІ]$/;
+
 /** Covers of type alone. */
 export const TYPE: readonly Structure[] = [
   {
@@ -99,7 +102,12 @@ export const TYPE: readonly Structure[] = [
     group: 'type',
     kinds: { story: 2, practical: 1, poems: 3, report: 2 },
     moods: ['grave', 'bold', 'tender', 'calm'],
-    asks: { pictures: [0, 0], letters: [1, 110], weight: ['heavy'], also: (f) => f.initial !== '' },
+    asks: {
+      pictures: [0, 0],
+      letters: [1, 110],
+      weight: ['heavy'],
+      also: (f) => f.initial !== '' && !NARROW.test(f.initial),
+    },
     turns: 2,
     draw(b) {
       const { tones } = b;
