@@ -233,7 +233,7 @@ describe.each(STRUCTURES.map((s) => [s.id, s] as const))('the structure %s', (_,
           if (toPaint-- <= 0) continue;
           const tried = await trySketch(sketch, of, studio, 160);
           if (tried.ok) painted++;
-          else expect(['sketch-contrast', 'sketch-covers']).toContain(tried.fault.code);
+          else expect(['sketch-contrast', 'sketch-covers', 'sketch-faint']).toContain(tried.fault.code);
         }
       }
     }
