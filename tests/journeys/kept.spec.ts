@@ -357,8 +357,9 @@ test('files go on being made while one works elsewhere, in sight, until they are
   await expect(aside).toHaveCount(0, { timeout: 90_000 });
   await openTitle(page, 'Weather for Two Voices');
   await step(page, 'Deliver');
+  const there = page.locator('tr[data-state="made"], tr[data-state="stale"]');
+  await expect.poll(() => there.count()).toBeGreaterThan(5);
   await expect(page.locator('tr[data-state="none"]')).toHaveCount(0);
-  expect(await page.locator('tr[data-state="made"], tr[data-state="stale"]').count()).toBeGreaterThan(5);
   // Stopped from elsewhere.
   await page.getByRole('button', { name: 'Make all' }).click();
   await step(page, 'Glance');

@@ -179,6 +179,20 @@ test('many pictures come in at once, are ordered and found again, become a cover
     await expect(panel(page).getByRole('img', { name: 'Harbour' })).toBeVisible();
     await expect(panel(page).getByRole('button', { name: 'Start a title with it' })).toBeVisible();
   });
+
+  await test.step('a title that is open while its picture is added again shows it at once', async () => {
+    await page.keyboard.press('Escape');
+    await page.getByRole('link', { name: 'Open The Salt Road' }).click();
+    await coverReady(page);
+    await expect(page.locator('[data-verdict="200"]')).toHaveText(/picture missing/);
+    await page.getByRole('button', { name: 'Add a part' }).click();
+    await page.getByRole('menuitem', { name: 'Picture desk' }).click();
+    await desk(page).getByRole('radio', { name: 'Your own' }).click();
+    await add(page, [files[0]]);
+    await expect(report(page)).toContainText('One was here already.');
+    await page.keyboard.press('Escape');
+    await expect(page.locator('[data-verdict="200"]')).not.toHaveText(/picture missing/);
+  });
 });
 
 test('five thousand pictures are looked through by keys and searched; one that is broken stops nothing', async ({
@@ -322,6 +336,21 @@ test('pictures that are dropped or pasted on the open desk go into its folder, a
   await open(page);
   await look(page, /^Plates \(2\)/);
   await expect(tiles(page)).toHaveCount(2);
+});
+
+test('the desk stays open when the window is made narrow', async ({ page }) => {
+  await fromWords(page, 'The Salt Road', 'Ines Marr');
+  await open(page);
+  await add(page, [put('lone plate.png', await fileOf(picturePixels(200, 320, 3), 'png'))]);
+  await tile(page, 'lone plate').click();
+  await page.setViewportSize({ width: 700, height: 800 });
+  await expect(tile(page, 'lone plate')).toBeVisible();
+  await expect(panel(page)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(desk(page)).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Picture desk' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'What it asks' }).click();
+  await expect(page.getByRole('button', { name: 'Picture desk' })).toBeVisible();
 });
 
 test('two windows show the same pictures', async ({ page, context }) => {

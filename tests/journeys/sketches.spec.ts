@@ -137,6 +137,28 @@ test('a sheet of a volume: stopped and gone on with, filtered, more of one, in c
     await whole(page);
   });
 
+  await test.step('like another title of the Shelf keeps its faces, and shows many structures', async () => {
+    await page.getByRole('combobox', { name: 'Like another title' }).click();
+    await page.getByRole('option', { name: 'A Debt of Foxfire' }).click();
+    await expect(page.getByText(/^More like the (cover|faces) of “A Debt of Foxfire”/)).toBeVisible();
+    await expect.poll(() => covers(page).count(), { timeout: 60_000 }).toBeGreaterThan(7);
+    expect(new Set(await structures(page)).size).toBeGreaterThan(4);
+    const panel = page.getByRole('complementary', { name: 'The chosen cover' });
+    const faces: (string | null)[] = [];
+    for (const i of [0, 3, 6]) {
+      await covers(page).nth(i).click();
+      faces.push(
+        await panel
+          .getByText(/^\S.* with \S/)
+          .first()
+          .textContent(),
+      );
+    }
+    expect(new Set(faces).size).toBe(1);
+    await page.getByRole('button', { name: 'Back to the whole sheet' }).click();
+    await whole(page);
+  });
+
   await test.step('among made-up neighbours at 120 px', async () => {
     await page.getByRole('radio', { name: 'In company' }).click();
     const list = page.getByRole('list', { name: 'Among others' });

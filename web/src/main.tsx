@@ -8,11 +8,15 @@ import './app.css';
 import { openStore } from './persist/memory';
 import { PageError, Root } from './routes/root';
 import { ShelfPage } from './routes/shelf';
+import { onComeBack } from './work/come-back';
 
 // Everything is on this machine: being offline must not pause anything.
 const queries = new QueryClient({
   defaultOptions: { queries: { networkMode: 'always', refetchOnWindowFocus: false, retry: false } },
 });
+
+// What was answered while a picture was missing is asked again once it is there.
+onComeBack(() => void queries.invalidateQueries());
 
 // The Shelf comes with the page; each step is fetched when it is first opened.
 const pages: RouteObject[] = [

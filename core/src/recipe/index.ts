@@ -18,6 +18,7 @@ export * from './part-pictures';
 export * from './gather';
 export * from './missing';
 export * from './legibility';
+export * from './likeness';
 export * from './mockup';
 export * from './readable';
 export * from './side-findings';

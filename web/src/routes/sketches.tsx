@@ -30,8 +30,8 @@ type Shown = Pick & { readonly bitmap: ImageBitmap | null; readonly titleFromPx:
 export function SketchesPage() {
   const book = useBook();
   const navigate = useNavigate();
-  const [like, setLike] = useState<Kept | null>(null);
-  const { sheet, again, stop } = useSheet(like);
+  const [like, setLike] = useState<{ readonly kept: Kept; readonly what: string } | null>(null);
+  const { sheet, again, stop } = useSheet(like?.kept ?? null);
   const { take, keep, compare, compared } = usePicks(() => void navigate(`/title/${book.id}/front`));
   const [view, setView] = useState<View>('sheet');
   const [chosen, setChosen] = useState<string | null>(null);
@@ -95,8 +95,8 @@ export function SketchesPage() {
     return () => withdraw('sketches');
   }, [offer, withdraw, chosen, doWith, take, keep, compare]);
 
-  const more = (of: Sketch, what: Omit<Kept, 'of'>): void => {
-    setLike({ of, ...what });
+  const more = (kept: Kept, what: string): void => {
+    setLike({ kept, what });
     setView('sheet');
     setGroup('all');
     setMood('all');
@@ -110,7 +110,7 @@ export function SketchesPage() {
       <SkipLink to="ul[aria-label='Covers of the sheet'] button[tabindex='0']">To the covers</SkipLink>
       <Sides names={['What it asks', 'The chosen cover']}>
         <Side name="What it asks">
-          <SheetAsks />
+          <SheetAsks onLike={(kept, title) => more(kept, `the ${kept.tones ? 'cover' : 'faces'} of “${title}”`)} />
         </Side>
         <section aria-label="The sheet" className="flex min-w-0 flex-1 flex-col">
           <div className="flex flex-wrap items-center gap-2.5 border-b border-line px-4 py-2.5">
@@ -166,7 +166,7 @@ export function SketchesPage() {
           </div>
           {like && view === 'sheet' && (
             <p className="flex items-center gap-3 border-b border-line bg-blue-wash px-4 py-2">
-              More like “{name(like.of)}”.
+              More like {like.what}.
               <Button kind="link" onClick={() => setLike(null)}>
                 Back to the whole sheet
               </Button>
@@ -261,7 +261,7 @@ export function SketchesPage() {
             onTake={() => picked && take(picked)}
             onKeep={() => picked && keep(picked)}
             onCompare={() => picked && compare(picked)}
-            onMore={(what) => picked && more(picked.sketch, what)}
+            onMore={(what) => picked && more({ of: picked.sketch, ...what }, `“${name(picked.sketch)}”`)}
             onSeries={() => picked && setSeries(picked.sketch)}
           />
         </Side>

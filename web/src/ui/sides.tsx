@@ -44,9 +44,12 @@ export function Sides({ names, children }: { names: readonly string[]; children:
   );
 }
 
-/** One of those panels. The work keeps at least half the width beside it. */
+/**
+ * One of those panels. The work keeps at least half the width beside it. A panel that is not shown is still there, so that what was typed in it, and
+ * a dialog that was opened from it, are not lost when a window is made narrow.
+ */
 export function Side({ name, children }: { name: string; children: ReactNode }) {
   const { narrow, open } = useContext(Open);
-  if (!narrow) return children;
-  return open === name ? <div className="flex max-w-1/2 shrink-0 overflow-auto">{children}</div> : null;
+  const shown = open === name ? 'flex max-w-1/2 shrink-0 overflow-auto' : 'hidden';
+  return <div className={narrow ? shown : 'contents'}>{children}</div>;
 }

@@ -9,6 +9,9 @@ export function cameBack(): void {
   for (const tell of listeners) tell();
 }
 
+/** Hears of every one that comes back, for as long as the page stands. */
+export const onComeBack = (tell: () => void): void => void listeners.add(tell);
+
 /** How often pictures have come back: what is painted depends on it. */
 export const useComeBack = (): number =>
   useSyncExternalStore(

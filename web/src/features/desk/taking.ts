@@ -3,6 +3,8 @@ import { create } from 'zustand';
 import { addOwn } from '../../persist/library';
 import { nowIso } from '../../platform/clock';
 import { bytesOfFile, stemOf } from '../../platform/files';
+import { useSession } from '../../state/session';
+import { cameBack } from '../../work/come-back';
 import { openDesk, takeOwn } from '../../work/desk';
 import type { Coming } from './files-dropped';
 import { ownChanged } from './own-rev';
@@ -86,5 +88,9 @@ async function takeOne({ file, folder }: Coming, signal: AbortSignal): Promise<R
   if (file.size > MOST_MB * 1048576) return fail('file-large', { mb: Math.round(file.size / 1048576), most: MOST_MB });
   const taken = await takeOwn(await bytesOfFile(file), stemOf(file.name), folder, nowIso(), signal);
   if (!taken.ok) return taken;
-  return addOwn(taken.value.picture, taken.value.bytes, taken.value.small);
+  const { picture, bytes, small } = taken.value;
+  const added = await addOwn(picture, bytes, small);
+  // The open title names it: where its file was missing, it is there again.
+  if (added.ok && useSession.getState().book?.assets[picture.asset.id]) cameBack();
+  return added;
 }

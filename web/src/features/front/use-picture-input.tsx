@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { sayFault } from '../../messages/say';
 import { saveAsset } from '../../persist/assets';
@@ -11,7 +10,6 @@ import { studio } from '../../work/workers';
 /** A hidden file input for one picture, and a way to hand in a dropped one: checked, stripped and stored before it is handed on. */
 export function usePictureInput(onTaken: (taken: TakenPicture) => void) {
   const ref = useRef<HTMLInputElement>(null);
-  const queries = useQueryClient();
   const take = async (file: File): Promise<void> => {
     const taken = await studio.takePicture(await bytesOfFile(file), stemOf(file.name));
     if (!taken.ok) return sayFault(taken.fault);
@@ -22,7 +20,6 @@ export function usePictureInput(onTaken: (taken: TakenPicture) => void) {
     if (!kept.value || !book?.assets[taken.value.asset.id]) return;
     // The title named it already: it was missing, and is there again.
     cameBack();
-    await queries.invalidateQueries();
   };
   const taken = (file: File): void => void take(file).catch(() => sayFault({ code: 'work-failed', data: {} }));
   const input = (

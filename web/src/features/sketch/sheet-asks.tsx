@@ -1,4 +1,4 @@
-import { MOST_PICTURES, PICTURED, findStructure } from '@yosomi/core/sketch';
+import { type Kept, MOST_PICTURES, PICTURED, findStructure } from '@yosomi/core/sketch';
 import { FAMILIES } from '@yosomi/core/text';
 import { ImagePlus, Images, Shuffle, X } from 'lucide-react';
 import { Suspense, lazy, useEffect, useState } from 'react';
@@ -18,6 +18,7 @@ import { usePictureInput } from '../front/use-picture-input';
 import { RightsNotes } from '../rights/rights-notes';
 import { SCENERIES, type SceneryKind } from '@yosomi/core/scenery';
 import { KindFields } from './kind-fields';
+import { LikeAnother } from './like-another';
 import { PICTURED_NAMES, SCENERY_NAMES } from './names';
 import { withPicture } from './sheet-edits';
 import { useDrawn } from './use-drawn';
@@ -34,7 +35,7 @@ const FACES = FAMILIES.map((f) => {
 });
 
 /** What the sheet is made from; every change makes it anew, and can be undone. */
-export function SheetAsks() {
+export function SheetAsks({ onLike }: { onLike(kept: Kept, title: string): void }) {
   const ask = useSheetAsk();
   const edit = useSession((s) => s.edit);
   const { house } = useHouse();
@@ -194,6 +195,7 @@ export function SheetAsks() {
         </Button>
         <p className="text-xs text-ink-2">The same number gives the same covers, here and from a title file.</p>
       </Group>
+      <LikeAnother onLike={onLike} />
       {taken && recompose && (
         <Group title="On the Front">
           <p>{findStructure(taken.structure)?.name ?? 'A sketch'}.</p>
