@@ -38,7 +38,7 @@ describe('what a sheet keeps of the cover of another title', () => {
   it('is its title’s face and the colour of its ground, and words that read on that', () => {
     expect(made.length).toBeGreaterThan(30);
     for (const { sketch, doc } of made) {
-      const like = likenessOf(withCover(doc));
+      const like = likenessOf(withCover(doc), poems.brief);
       if (!like) throw new Error(sketch.structure);
       const { title } = doc.parts;
       expect(like.of.faces.title).toBe(title.kind === 'words' && title.cut);
@@ -50,7 +50,7 @@ describe('what a sheet keeps of the cover of another title', () => {
     }
   });
   it('makes a whole sheet of other structures in just these colours and faces', () => {
-    const like = likenessOf(withCover(made[0].doc));
+    const like = likenessOf(withCover(made[0].doc), poems.brief);
     const plan = planSheet(sheetAsk(poems, noHouse, [], shippedSymbols()), like);
     if (!plan.ok || !like) throw new Error('no plan');
     const all = plan.value.flatMap(({ attempts }) => attempts);
@@ -63,26 +63,37 @@ describe('what a sheet keeps of the cover of another title', () => {
   it('follows what a person has changed since', () => {
     const { doc } = made[0];
     const now = changed(doc, 'title', { cut: 'oswald/600' });
-    expect(likenessOf(withCover(now))?.of.faces.title).toBe('oswald/600');
+    expect(likenessOf(withCover(now), poems.brief)?.of.faces.title).toBe('oswald/600');
     const red = changed(doc, 'ground', { paint: { kind: 'flat', colour: '#8c1010' } });
-    expect(likenessOf(withCover(red))?.of.tones.ground).toBe('#8c1010');
+    expect(likenessOf(withCover(red), poems.brief)?.of.tones.ground).toBe('#8c1010');
+  });
+  it('leaves out faces that lack letters of this title, and is nothing where that leaves nothing', () => {
+    const brief = { ...poems.brief, title: 'Κήπος της βροχής', subtitle: '', author: 'Ada Fenwright' };
+    const oswald = changed(made[0].doc, 'title', { cut: 'oswald/600' });
+    const like = likenessOf(withCover(oswald), brief);
+    expect([like?.faces, like?.tones]).toEqual([false, true]);
+    const plan = planSheet(sheetAsk({ ...poems, brief }, noHouse, [], shippedSymbols()), like);
+    if (!plan.ok) throw new Error(plan.fault.code);
+    for (const { attempts } of plan.value) expect(attempts[0].faces.title).not.toBe('oswald/600');
+    const { ground: _, ...parts } = oswald.parts;
+    expect(likenessOf(withCover({ ...oswald, parts }), brief)).toBeNull();
   });
   it('is nothing where the title is hidden, missing, or in a face of its own', () => {
     const { doc } = made[0];
-    expect(likenessOf(withCover(changed(doc, 'title', { hidden: true })))).toBeNull();
-    expect(likenessOf(withCover(changed(doc, 'title', { cut: 'own/any' })))).toBeNull();
+    expect(likenessOf(withCover(changed(doc, 'title', { hidden: true })), poems.brief)).toBeNull();
+    expect(likenessOf(withCover(changed(doc, 'title', { cut: 'own/any' })), poems.brief)).toBeNull();
     const { title: _, ...parts } = doc.parts;
-    expect(likenessOf(withCover({ ...doc, parts }))).toBeNull();
+    expect(likenessOf(withCover({ ...doc, parts }), poems.brief)).toBeNull();
   });
   it('keeps no colours of what a picture hides, but those of the sketch that it came from', () => {
     const { book } = demos()[0];
     const picture = Object.values(book.cover.parts).find(({ kind }) => kind === 'picture');
     if (!picture) throw new Error('no picture');
-    expect(likenessOf({ ...book, sheet: { ...book.sheet, taken: null } })?.tones).toBe(true);
+    expect(likenessOf({ ...book, sheet: { ...book.sheet, taken: null } }, poems.brief)?.tones).toBe(true);
     const moss = { ...book, cover: changed(book.cover, picture.id, { area: { x: 0, y: 0, width: 1, height: 1 } }) };
-    expect(likenessOf({ ...moss, sheet: { ...moss.sheet, taken: null } })?.tones).toBe(false);
+    expect(likenessOf({ ...moss, sheet: { ...moss.sheet, taken: null } }, poems.brief)?.tones).toBe(false);
     const taken = made[3].sketch;
-    const like = likenessOf({ ...moss, sheet: { ...moss.sheet, taken } });
+    const like = likenessOf({ ...moss, sheet: { ...moss.sheet, taken } }, poems.brief);
     expect(like?.tones).toBe(true);
     expect(like?.of.tones).toEqual(taken.tones);
   });

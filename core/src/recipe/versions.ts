@@ -11,5 +11,5 @@ export const VERSIONS = {
   epub: 'a34d8f544c',
   pdf: 'a9d052d3fd',
   svg: '784753aa0e',
-  desk: '092b9e3e4e',
+  desk: '20a37c982c',
 } as const;

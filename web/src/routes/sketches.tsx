@@ -26,6 +26,9 @@ import { Working } from '../ui/working';
 type View = 'sheet' | 'kept' | 'compare' | 'among';
 type Shown = Pick & { readonly bitmap: ImageBitmap | null; readonly titleFromPx: number | null | undefined };
 
+/** What of another title's cover the sheet is like. */
+const likePart = ({ tones, faces }: Kept): string => (tones && faces ? 'cover' : tones ? 'colours' : 'faces');
+
 /** Dozens of whole covers from the book's own words and pictures; one of them goes to the Front. */
 export function SketchesPage() {
   const book = useBook();
@@ -110,7 +113,7 @@ export function SketchesPage() {
       <SkipLink to="ul[aria-label='Covers of the sheet'] button[tabindex='0']">To the covers</SkipLink>
       <Sides names={['What it asks', 'The chosen cover']}>
         <Side name="What it asks">
-          <SheetAsks onLike={(kept, title) => more(kept, `the ${kept.tones ? 'cover' : 'faces'} of “${title}”`)} />
+          <SheetAsks onLike={(kept, title) => more(kept, `the ${likePart(kept)} of “${title}”`)} />
         </Side>
         <section aria-label="The sheet" className="flex min-w-0 flex-1 flex-col">
           <div className="flex flex-wrap items-center gap-2.5 border-b border-line px-4 py-2.5">

@@ -1,14 +1,14 @@
 import { likenessOf } from '@yosomi/core/recipe';
 import type { Kept } from '@yosomi/core/sketch';
 import { say } from '../../messages/say';
-import { useFrom } from '../../state/session';
+import { useBook } from '../../state/session';
 import { Group } from '../../ui/group';
 import { Menu } from '../../ui/menu';
 import { useShelfBooks } from '../mockups/use-others';
 
 /** Lets the sheet go on from the cover of another title: in its colours and faces. */
 export function LikeAnother({ onLike }: { onLike(kept: Kept, title: string): void }) {
-  const id = useFrom((book) => book.id);
+  const { id, brief } = useBook();
   const others = (useShelfBooks() ?? []).filter((one) => one.id !== id);
   if (others.length === 0) return null;
   const nameOf = (title: string): string => title.trim() || 'Untitled';
@@ -19,9 +19,9 @@ export function LikeAnother({ onLike }: { onLike(kept: Kept, title: string): voi
         value="none"
         onChange={(chosen) => {
           const book = others.find((one) => one.id === chosen);
-          const kept = book && likenessOf(book);
+          const kept = book && likenessOf(book, brief);
           if (kept) onLike(kept, nameOf(book.brief.title));
-          else if (book) say('That cover shows no title, or one in a face of its own. Choose another.');
+          else if (book) say('That cover shows no title, or its faces lack letters of this one. Choose another.');
         }}
         groups={[
           {
