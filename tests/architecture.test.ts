@@ -26,6 +26,7 @@ const CORE: Readonly<Record<string, number>> = {
   warp: 3,
   cover: 4,
   compose: 5,
+  booklet: 5,
   glance: 6,
   mockup: 6,
   pin: 6,
@@ -74,6 +75,11 @@ const PACKAGES: Readonly<Record<string, readonly string[]>> = {
     'utif2',
     '@countertype/clipper2-ts',
     'gifenc',
+    // Text in Markdown, and the types of its tree.
+    'mdast-util-from-markdown',
+    'mdast-util-gfm',
+    'micromark-extension-gfm',
+    'mdast',
     // Rules of hyphenation, one file a language.
     ...'ca cs da de el en en-gb es fi fr hr it nb nl pl pt ro ru sk sl sv tr uk'
       .split(' ')

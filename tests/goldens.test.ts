@@ -16,7 +16,9 @@ import { writePng } from '@yosomi/core/image-file';
 import { type Raster, flatten, raster, shrink, ssim } from '@yosomi/core/pixels';
 import { type Project, assetId } from '@yosomi/core/project';
 import {
+  bookletPage,
   coverRaster,
+  hasPages,
   noHouse,
   noOthers,
   onGround,
@@ -37,6 +39,7 @@ import {
 import { DEMO_PHOTOGRAPHS, demoPhotograph } from '@yosomi/core/demo';
 import { type Mark, artOf, findCorners, newFace, newPinScene, photoOf, pinned } from '@yosomi/core/pin';
 import type { SurfaceImage } from '@yosomi/core/ink';
+import { PAGE_LOOKS, SHEET_IDS } from '@yosomi/core/booklet';
 import { WRAPPINGS } from '@yosomi/core/cover';
 import { LOOKS, REVEALS, findFormat } from '@yosomi/core/promo';
 import { wrapped } from '@yosomi/core/wrapping';
@@ -89,6 +92,31 @@ describe('goldens', () => {
     const { book, files } = books[i];
     const full = await coverRaster(book, 800, new NodeStudio(files));
     await matches(book.id, shrink(full, 250, 400));
+  });
+
+  it('looks of a booklet, on every sheet', async () => {
+    const { book, files } = books[0];
+    const studio = new NodeStudio(files);
+    const shown = PAGE_LOOKS.flatMap((look, i) => {
+      const sheet = SHEET_IDS[i % SHEET_IDS.length];
+      // An opening, and a page within a chapter.
+      return [1, 3].map((page) => ({ made: { ...book, booklet: { ...book.booklet!, look: look.id, sheet } }, page }));
+    });
+    const [w, h] = [170, 230];
+    const out = raster(w * 6, h * Math.ceil(shown.length / 6));
+    for (const [i, { made, page }] of shown.entries()) {
+      const pixels = hasPages(made) ? await bookletPage(made, page, 640, studio) : null;
+      if (!pixels) throw new Error('no such page');
+      const k = Math.min((w - 8) / pixels.width, (h - 8) / pixels.height);
+      const small = shrink(pixels, Math.round(pixels.width * k), Math.round(pixels.height * k));
+      const [x0, y0] = [(i % 6) * w + 4, Math.floor(i / 6) * h + 4];
+      for (let y = 0; y < small.height; y++)
+        out.data.set(
+          small.data.subarray(y * small.width * 4, (y + 1) * small.width * 4),
+          ((y0 + y) * out.width + x0) * 4,
+        );
+    }
+    await matches('booklet-looks', out);
   });
 
   it('mockup on a clear ground', async () => {

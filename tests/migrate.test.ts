@@ -43,6 +43,8 @@ describe.each([
   'schema-14/words',
   'schema-15/pictured',
   'schema-15/words',
+  'schema-16/pictured',
+  'schema-16/words',
 ])('a title of %s', (name) => {
   const opened = unpackProject(fixture(`${name}.yosomi`));
 
@@ -51,7 +53,13 @@ describe.each([
     if (!opened.ok) return;
     expect(opened.value.book.schema).toBe(BOOK_SCHEMA);
     expect(Book.parse(opened.value.book)).toEqual(opened.value.book);
-    expect(opened.value.book).toMatchObject({ versions: [], faces: {}, sides: { spine: null, back: null }, pin: null });
+    expect(opened.value.book).toMatchObject({
+      versions: [],
+      faces: {},
+      booklet: null,
+      sides: { spine: null, back: null },
+      pin: null,
+    });
     expect(opened.value.book.scene).toMatchObject({ schema: 2, arrangement: 'standing' });
     expect(opened.value.book.scene.things.map((t) => t.object.kind)).toEqual(['paperback']);
   });
@@ -114,7 +122,7 @@ describe('the promo of an earlier schema', () => {
     expect(await likeBefore(name, book, files)).toBeGreaterThan(0.995);
   });
 
-  it.each([11, 12, 13, 14].flatMap((n) => [`schema-${n}/pictured`, `schema-${n}/words`]))(
+  it.each([11, 12, 13, 14, 15, 16].flatMap((n) => [`schema-${n}/pictured`, `schema-${n}/words`]))(
     'of %s looks as it looked',
     async (name) => {
       const { book, files } = opened(name);

@@ -52,6 +52,7 @@ describe('the versions in the keys', () => {
         ['demo-balcony-moss.png', ['epub', 'image', 'paint', 'pdf', 'svg', 'trace']],
         ['photographs.png', ['pin']],
         ['promos-square.png', ['promo']],
+        ['booklet-looks.png', ['booklet']],
         ['desk-hands.png', ['desk']],
       ] as const) {
         const bytes = readFileSync(join(folder, name));

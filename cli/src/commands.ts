@@ -10,6 +10,7 @@ import { scenePicture, stageOf } from '@yosomi/core/recipe';
 import { NodeStudio, demoProjects } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
 import { type Command, done, flag, wholeFlag } from './command';
+import { booklet } from './booklet';
 import { deliver } from './deliver';
 import { epubInspect, epubNew, epubSetCover, pdfSetCover } from './ebooks';
 import { check, coverExport, coverSave, encode } from './images';
@@ -143,6 +144,7 @@ export const COMMANDS: readonly Command[] = [
   check,
   deliver,
   sketch,
+  booklet,
   promoLooks,
   promoFormats,
   promo,

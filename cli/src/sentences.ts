@@ -29,6 +29,7 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'campaigns-full': (d) => `A title holds up to ${d.most} campaigns.`,
   'flag-unknown': (d) => `There is no option ${d.flag} here; see "help".`,
   'flag-empty': (d) => `The option ${d.flag} needs a value.`,
+  'flag-value': (d) => `--${d.flag} must be one of ${d.wanted}, not "${d.found}".`,
   'flag-missing': (d) => `The option --${d.flag} is missing; see "help".`,
   'word-missing': (d) => `Name the ${d.what} after the command; see "help".`,
   'size-wrong': (d) => `--${d.flag} must be a whole number from ${d.low} to ${d.high}.`,
@@ -116,6 +117,10 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'only-wrong': (d) => `--only must be "stores" or "all", not "${d.found}".`,
   'format-unknown': (d) => `The ending ".${d.ending}" names no image format; use jpg, png, webp, avif or tif.`,
   'format-not-taken': (d) => `${d.store} takes no ${d.format}; it takes ${d.wanted}.`,
+  'text-empty': () => 'The text has no words.',
+  'text-long': (d) => `The text is longer than ${d.most} letters or has too many pieces.`,
+  'text-picture': (d) => `The picture ${d.name} that the text shows is not beside it.`,
+  'booklet-empty': () => 'The title has no booklet text.',
   'title-missing': () => 'The book has no title; type one in the Brief.',
   'store-refused': (d) => `The store would refuse the cover (${d.codes}).`,
   'film-too-large': (d) => `The film has ${d.found} bytes even at its lowest quality, more than ${d.most}.`,
@@ -127,6 +132,6 @@ export const sentence = (fault: Fault): string => SENTENCES[fault.code]?.(fault.
 
 /** Faults of the input itself (exit code 2); every other fault is a refusal (exit code 1). */
 const INPUT =
-  /^(flag|word|ending|out|size|share|corners|mesh|pin|command|file|scene|svg|image|project|zip|epub|pdf|stores|names|only|delivered|format|pictures)-|^store-unknown$/;
+  /^(flag|word|ending|out|size|share|corners|mesh|pin|command|file|scene|svg|image|project|zip|epub|pdf|stores|names|only|delivered|format|pictures|text)-|^store-unknown$/;
 
 export const exitCodeOf = (fault: Fault): 1 | 2 => (INPUT.test(fault.code) ? 2 : 1);

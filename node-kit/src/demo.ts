@@ -1,4 +1,5 @@
 import { ownPainting } from '@yosomi/core/book';
+import { fromMarkdownText, newBooklet } from '@yosomi/core/booklet';
 import { type DemoBook, demoBooks, demoCampaigns } from '@yosomi/core/demo';
 import { type Asset, type Book, type Project, assetId } from '@yosomi/core/project';
 import { startFromPicture, startFromWords } from '@yosomi/core/recipe';
@@ -13,6 +14,12 @@ const withCampaigns = (book: Book): Book => ({
   ...book,
   promos: Object.fromEntries((demoCampaigns[book.id] ?? []).map((one) => [one.id, one])),
 });
+
+function withPages(book: Book, demo: DemoBook, asset: string): Book {
+  const source = demo.booklet?.('picture');
+  const text = source && fromMarkdownText(source, new Map([['picture', asset]]));
+  return text && text.ok ? { ...book, booklet: newBooklet(text.value.manuscript) } : book;
+}
 
 async function makeDemo(demo: DemoBook, place: number): Promise<Project> {
   // The Shelf shows the last changed first.
@@ -33,7 +40,7 @@ async function makeDemo(demo: DemoBook, place: number): Promise<Project> {
   };
   const sample = shrink(picture, 400, 640);
   const book = startFromPicture(start, asset, sample, demo.cover(asset.id));
-  return { book: withCampaigns(book), files: new Map([[asset.id, bytes]]) };
+  return { book: withPages(withCampaigns(book), demo, asset.id), files: new Map([[asset.id, bytes]]) };
 }
 
 /** The demo books as projects, made from nothing but this repository. */

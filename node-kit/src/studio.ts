@@ -3,7 +3,7 @@ import type { Images, Ink, SurfaceImage } from '@yosomi/core/ink';
 import type { Raster } from '@yosomi/core/pixels';
 import type { Studio } from '@yosomi/core/recipe';
 import type { Drawn, Silhouettes, Symbols } from '@yosomi/core/symbols';
-import { Shaper } from '@yosomi/core/text';
+import { type FontSubsetter, Shaper } from '@yosomi/core/text';
 import * as harfbuzz from 'harfbuzzjs';
 import { imageOfRaster, paintRaster, rasterOfImage, resizedImage } from './canvas-easel';
 import { loadFonts } from './fonts';
@@ -11,6 +11,7 @@ import { encodeModern, smallerPng } from './codecs';
 import { decodeDelivered, decodeImage } from './images';
 import { shippedPacket, shippedSilhouettes, shippedSymbols } from './symbols';
 import { encodeJpeg } from './jpeg';
+import { nodeSubsetter } from './subset';
 
 /** The recipes' studio in Node, over the pictures of one or several projects. */
 export class NodeStudio implements Studio {
@@ -21,6 +22,10 @@ export class NodeStudio implements Studio {
 
   async loadFonts(cuts: readonly string[]): Promise<void> {
     loadFonts(this.shaper, cuts, this.files);
+  }
+
+  subsetter(): Promise<FontSubsetter> {
+    return nodeSubsetter();
   }
 
   async symbols(): Promise<Symbols> {

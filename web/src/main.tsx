@@ -41,6 +41,7 @@ const pages: RouteObject[] = [
         path: 'promos/:campaign/:format',
         lazy: async () => ({ Component: (await import('./routes/promo')).PromoPage }),
       },
+      { path: 'booklet', lazy: async () => ({ Component: (await import('./routes/booklet')).BookletPage }) },
       { path: 'deliver', lazy: async () => ({ Component: (await import('./routes/deliver')).DeliverPage }) },
       { path: 'deliver/stores', lazy: async () => ({ Component: (await import('./routes/stores')).StoresPage }) },
       { path: 'deliver/check', lazy: async () => ({ Component: (await import('./routes/check')).CheckPage }) },

@@ -6,6 +6,7 @@ import { type Volume, lamplighterBrief, lamplighterCover } from './lamplighter';
 import { mossCover } from './moss-cover';
 import { mossGarden } from './moss-garden';
 import { poemsCover } from './poems-cover';
+import { sevenMosses } from './seven-mosses';
 import { smallHours } from './small-hours';
 import { snowfall } from './snowfall';
 
@@ -14,6 +15,8 @@ export type DemoBook = {
   readonly id: string;
   readonly brief: Brief;
   readonly picture: { readonly name: string; readonly ink: Ink } | null;
+  /** The text of its booklet in Markdown, with its picture under a name; left out where it has none. */
+  booklet?(picture: string): string;
   /** Its cover; a book with a picture gets the picture's id. */
   cover(asset: string | null): Doc;
 };
@@ -73,6 +76,7 @@ export function demoBooks(): DemoBook[] {
       id: 'demo-balcony-moss',
       brief: moss,
       picture: { name: 'Moss in the rain', ink: mossGarden() },
+      booklet: sevenMosses,
       cover: (asset) => mossCover(given(asset)),
     },
     lamplighter(

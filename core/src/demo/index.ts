@@ -2,6 +2,7 @@ export * from './campaigns';
 export * from './books';
 export * from './photographs';
 export { demoHouse } from './house';
+export { sevenMosses } from './seven-mosses';
 export { foxfire } from './foxfire';
 export { mossGarden } from './moss-garden';
 export { smallHours } from './small-hours';

@@ -33,7 +33,7 @@ export type CoverPage = {
 const POINTS = 72;
 
 /** An address as a string of a PDF: plain signs only, and those that end a string escaped. */
-const addressOf = (url: string): string =>
+export const addressOf = (url: string): string =>
   url.replace(/[^\x21-\x7e]+/g, (signs) => encodeURIComponent(signs)).replace(/[\\()]/g, '\\$&');
 
 /** A cover as a document of one page of its own size, with live links. Equal input gives equal bytes. */

@@ -1,2 +1,3 @@
 export * from './cover-page';
 export * from './set-cover';
+export * from './booklet-file';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Booklet, picturesIn } from '../booklet';
 import { Brief, Rights, emptyBrief } from '../book';
 import { Area, CurveNode, Room, WordsPart, Doc, type Fill, type Part } from '../cover';
 import { Scene, assetsOf, defaultScene } from '../mockup';
@@ -78,7 +79,7 @@ export const NamedScene = z.object({ name: z.string().max(80), scene: Scene });
 export type NamedScene = z.infer<typeof NamedScene>;
 
 export const MOST_VERSIONS = 60;
-export const BOOK_SCHEMA = 16;
+export const BOOK_SCHEMA = 17;
 
 /** Everything known of one title. The flat cover is the source; mockup, promos and files hold only how they are made from it. */
 export const Book = z.object({
@@ -93,6 +94,8 @@ export const Book = z.object({
   pin: PinScene.nullable(),
   /** Campaigns by their ids: each one message in all its formats. */
   promos: z.record(z.string(), Campaign).refine((promos) => Object.keys(promos).length <= MOST_CAMPAIGNS),
+  /** The pages that go with it; null where it has none. */
+  booklet: Booklet.nullable(),
   assets: z.record(z.string(), Asset),
   faces: z.record(z.string(), OwnFace),
   versions: z.array(Version).max(MOST_VERSIONS),
@@ -118,6 +121,7 @@ export function newBook(id: string, identifier: string, now: string, cover: Doc)
     scenes: {},
     pin: null,
     promos: {},
+    booklet: null,
     assets: {},
     faces: {},
     versions: [],
@@ -169,7 +173,7 @@ export const campaignAssets = (book: Book, campaign: Campaign): string[] => [
   ...named([campaign.style, campaign.made], book.assets),
 ];
 
-/** Ids of the pictures that the cover, its sides and kept versions, the sketch sheet, the scene, the pinned photograph and the campaigns show. */
+/** Ids of the pictures that the cover, its sides and kept versions, the sketch sheet, the scene, the pinned photograph, the booklet and the campaigns show. */
 export function assetsInUse(book: Book): string[] {
   const sides = SIDES.flatMap((side) => book.sides[side]?.doc ?? []);
   const docs = [
@@ -186,6 +190,7 @@ export function assetsInUse(book: Book): string[] {
       ...assetsOf(book.scene),
       ...Object.values(book.scenes).flatMap(({ scene }) => assetsOf(scene)),
       ...pinned,
+      ...(book.booklet ? picturesIn(book.booklet.manuscript) : []),
       ...Object.values(book.promos).flatMap((campaign) => campaignAssets(book, campaign)),
     ]),
   ];

@@ -1,5 +1,6 @@
 import { type Step, versioned } from '../base';
 import { BOOK_SCHEMA, Book } from './book';
+import { to17 } from './migrations/to-17';
 import { to2 } from './migrations/to-2';
 import { to3 } from './migrations/to-3';
 import { to4 } from './migrations/to-4';
@@ -20,7 +21,7 @@ import { patchTo9, to9 } from './migrations/to-9';
 export const Books = versioned(
   'book',
   Book,
-  [to2, to3, to4, to5, to6, to7, to8, to9, to10, to11, to12, to13, to14, to15, to16],
+  [to2, to3, to4, to5, to6, to7, to8, to9, to10, to11, to12, to13, to14, to15, to16, to17],
   {
     newer: 'project-newer',
     wrong: 'project-damaged',
@@ -39,6 +40,8 @@ const PATCHES: Readonly<Record<number, (patch: Patch) => Patch>> = {
   13: patchTo14,
   14: patchTo15,
   15: patchTo16,
+  // Nothing that a step could have written became another thing.
+  16: (patch) => patch,
 };
 type Patch = Step['forward'][number];
 

@@ -1,10 +1,12 @@
 import { type Finding, type Result, fail, finding, keyOf, ok, slug } from '../base';
+import { findSheet } from '../booklet';
 import { EPUB_PIXELS, type EpubInput, checkEpub, makeEpub } from '../ebook';
 import { dressJpeg, readPng, srgbProfile, writePng } from '../image-file';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
 import { OWN_FORMAT, formatsOf } from '../promo';
 import { type Profile, type StoreFormat, findProfile } from '../stores';
+import { bookletKey, hasPages } from './booklet';
 import { coverFindings, coverKey, coverRaster } from './cover';
 import { type Delivered, IMAGE_FILES, PRINT_PPI, SCREEN_PPI } from './delivered';
 import { missingFile } from './missing';
@@ -21,7 +23,7 @@ import { VERSIONS } from './versions';
 /** One file that leaves the house. `key` is equal as long as the file would be equal. */
 export type Deliverable = {
   readonly id: string;
-  readonly kind: 'store-image' | 'epub' | 'pdf' | 'svg' | 'mockup' | 'promo';
+  readonly kind: 'store-image' | 'epub' | 'pdf' | 'svg' | 'booklet' | 'mockup' | 'promo';
   readonly store: string | null;
   readonly label: string;
   readonly fileName: string;
@@ -133,6 +135,22 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
     key: keyOf({ cover: coverKey(book), title: book.brief.title, version: VERSIONS.svg }),
     promo: null,
   });
+  if (hasPages(book)) {
+    const sheet = findSheet(book.booklet.sheet);
+    const px = (points: number): number => Math.round((points / 72) * PRINT_PPI);
+    list.push({
+      id: 'booklet',
+      kind: 'booklet',
+      store: null,
+      label: `Booklet, ${sheet.name}`,
+      fileName: fileName(`booklet-${sheet.id}`, 'pdf'),
+      format: 'PDF',
+      widthPx: px(sheet.width),
+      heightPx: px(sheet.height),
+      key: bookletKey(book),
+      promo: null,
+    });
+  }
   const size = book.scene.frame;
   list.push({
     id: 'mockup',

@@ -1,3 +1,4 @@
+export * from './booklet';
 export * from './cover';
 export * from './drawing';
 export * from './deliverables';

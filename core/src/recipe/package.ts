@@ -36,7 +36,14 @@ export function titleFolders(
   );
 }
 
-const FOLDERS = { epub: 'ebook', pdf: 'pages', svg: 'pages', mockup: 'pictures', promo: 'pictures' } as const;
+const FOLDERS = {
+  epub: 'ebook',
+  pdf: 'pages',
+  booklet: 'pages',
+  svg: 'pages',
+  mockup: 'pictures',
+  promo: 'pictures',
+} as const;
 
 /** The folder of a file within its title's: that of its store, else of its kind. */
 export const folderFor = (wanted: Deliverable): string =>
@@ -65,7 +72,7 @@ export function packageReadme(
   for (const { wanted, path, bytes } of files) {
     lines.push('', path, `  ${wanted.label}`);
     lines.push(`  ${wanted.widthPx} x ${wanted.heightPx} px, ${wanted.format}, ${bytes} bytes`);
-    if (wanted.kind !== 'epub') lines.push(`  Alt text: ${altOf(wanted)}`);
+    if (wanted.kind !== 'epub' && wanted.kind !== 'booklet') lines.push(`  Alt text: ${altOf(wanted)}`);
   }
   if (lacks.length > 0) {
     lines.push('', 'NOT IN THIS PACKAGE', '', 'These were not made, or were made from an older cover:');

@@ -2,13 +2,15 @@ import type { Chroma } from '../image-file';
 import type { Images, Ink, SurfaceImage } from '../ink';
 import type { Raster } from '../pixels';
 import type { Drawn, Silhouettes, Symbols } from '../symbols';
-import type { Shaper } from '../text';
+import type { FontSubsetter, Shaper } from '../text';
 
 /** What a platform lends the recipes: fonts, pictures, a canvas and encoders. Browser workers and Node each have one. */
 export interface Studio {
   readonly shaper: Shaper;
   /** Makes sure these cuts are in the shaper; a person's own face that is missing or damaged is left out. */
   loadFonts(cuts: readonly string[]): Promise<void>;
+  /** What cuts a font down to the signs that a file shows; loaded when it is first asked for. */
+  subsetter(): Promise<FontSubsetter>;
   /** The symbols that ship, read once. */
   symbols(): Promise<Symbols>;
   /** The names of the silhouettes that ship, read once; null where they cannot be reached. */

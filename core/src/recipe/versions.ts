@@ -3,13 +3,14 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '2a20957884',
-  trace: 'aeea2a6c4a',
-  pin: '4513e4b2aa',
-  promo: '6786f5445b',
-  image: '24e958aab6',
-  epub: 'a34d8f544c',
-  pdf: 'a9d052d3fd',
-  svg: '784753aa0e',
-  desk: '20a37c982c',
+  paint: '4a5dc49954',
+  trace: 'f6d3872240',
+  pin: 'cfc62d3216',
+  promo: '8984eb68ee',
+  image: 'd7eda2ffaf',
+  epub: 'd8d3fd4f26',
+  pdf: '936e0e0501',
+  svg: 'b5504d3077',
+  booklet: 'b4602c89b6',
+  desk: 'f647106424',
 } as const;

@@ -2,6 +2,8 @@ export * from './font-book';
 export * from './shaper';
 export * from './pairs';
 export * from './breaking';
+export * from './best-fit';
+export * from './subset';
 export * from './layout';
 export * from './along';
 export * from './hyphens';

@@ -19,6 +19,15 @@ export type Run = {
 
 export type RunGlyph = { readonly at: number; readonly advance: number; readonly path: Path };
 
+/** A sign as it is drawn, em: how far it moves the pen, where it stands from the pen, and the letters that it stands for, if it is their first. */
+export type Letter = {
+  readonly glyph: number;
+  readonly advance: number;
+  readonly dx: number;
+  readonly dy: number;
+  readonly text: string;
+};
+
 /** Figures as the face has them, all as high as capitals, or with ascenders and descenders like small letters. */
 export const FIGURES = ['face', 'lining', 'old-style'] as const;
 export type Figures = (typeof FIGURES)[number];
@@ -62,6 +71,7 @@ export type FontMetrics = {
 
 type Loaded = {
   readonly face: HarfBuzz.Face;
+  readonly bytes: Uint8Array;
   readonly unitsPerEm: number;
   readonly metrics: FontMetrics;
   readonly axes: Readonly<Record<string, number>>;
@@ -95,6 +105,7 @@ const isLower = (letter: string): boolean => /\p{Ll}/u.test(letter);
 type Sign = readonly [glyph: number, letter: string];
 
 const RUN_CACHE = 4000;
+const LETTERS_CACHE = 20_000;
 
 /** Feature tags of other letter shapes: swashes, stylistic alternates and the first stylistic set. */
 const ALTERNATES = ['swsh', 'salt', 'ss01'];
@@ -107,6 +118,7 @@ export class Shaper {
   readonly #hb: typeof HarfBuzz;
   readonly #fonts = new Map<CutId, Loaded>();
   readonly #runs = new Map<string, Run>();
+  readonly #letters = new Map<string, readonly Letter[]>();
 
   /** The platform hands in the `harfbuzzjs` module: loading it starts its WebAssembly. */
   constructor(hb: typeof HarfBuzz) {
@@ -137,6 +149,7 @@ export class Shaper {
     const ex = letter(120);
     this.#fonts.set(cut, {
       face,
+      bytes,
       unitsPerEm,
       axes,
       features: new Set(face.getTableFeatureTags('GSUB')),
@@ -202,6 +215,63 @@ export class Shaper {
     const run = this.#shape(this.#loaded(cut), text, manner);
     this.#runs.set(key, run);
     return run;
+  }
+
+  /** Signs of a text as the font sets it, in the order in which they are drawn; figures and features are the font's own. */
+  letters(cut: CutId, text: string): readonly Letter[] {
+    const key = `${cut} ${text}`;
+    const known = this.#letters.get(key);
+    if (known) return known;
+    if (this.#letters.size > LETTERS_CACHE) this.#letters.clear();
+    const loaded = this.#loaded(cut);
+    const { unitsPerEm } = loaded;
+    const buffer = new this.#hb.Buffer();
+    buffer.addText(text);
+    buffer.guessSegmentProperties();
+    this.#hb.shape(this.#width(loaded, null).font, buffer, []);
+    const infos = buffer.getGlyphInfos();
+    const positions = buffer.getGlyphPositions();
+    const starts = [...new Set(infos.map(({ cluster }) => cluster))].sort((a, b) => a - b);
+    const told = new Set<number>();
+    const made = infos.map(({ codepoint, cluster }, i): Letter => {
+      const first = !told.has(cluster);
+      told.add(cluster);
+      return {
+        glyph: codepoint,
+        advance: (positions[i].xAdvance ?? 0) / unitsPerEm,
+        dx: (positions[i].xOffset ?? 0) / unitsPerEm,
+        dy: -(positions[i].yOffset ?? 0) / unitsPerEm,
+        text: first
+          ? text.slice(
+              cluster,
+              starts.find((start) => start > cluster),
+            )
+          : '',
+      };
+    });
+    this.#letters.set(key, made);
+    return made;
+  }
+
+  /** The outline of one sign of a font, em. */
+  outline(cut: CutId, glyph: number): Path {
+    const loaded = this.#loaded(cut);
+    const { font, glyphs } = this.#width(loaded, null);
+    let known = glyphs.get(glyph);
+    if (!known) glyphs.set(glyph, (known = this.#outline(font, glyph, loaded.unitsPerEm)));
+    return known;
+  }
+
+  /** How far a sign alone moves the pen, em: what a font file says of it. */
+  advanceOf(cut: CutId, glyph: number): number {
+    const loaded = this.#loaded(cut);
+    return this.#width(loaded, null).font.glyphHAdvance(glyph) / loaded.unitsPerEm;
+  }
+
+  /** The file that a cut was read from, and where its axes are set. */
+  fileOf(cut: CutId): { readonly bytes: Uint8Array; readonly axes: Readonly<Record<string, number>> } {
+    const { bytes, axes } = this.#loaded(cut);
+    return { bytes, axes };
   }
 
   #loaded(cut: CutId): Loaded {

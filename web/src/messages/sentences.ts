@@ -101,6 +101,21 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'history-lost': (d) =>
     `${d.count === 1 ? 'One earlier step' : `${d.count} earlier steps`} of this title could not be read, so Undo ends there. The title itself is whole.`,
   'history-damaged': (d) => `The step "${d.label}" is damaged and cannot be undone. The title itself is as it was.`,
+  'text-empty': () => 'There are no words in it. Choose another file, or type the text here.',
+  'text-long': (d) =>
+    `This text is too long: up to ${d.most} letters, about 400 pages, can be used. Part it into several titles.`,
+  'text-format': () => 'This is no text that can be read. Choose a Markdown, plain text or HTML file.',
+  'booklet-empty': () => 'The booklet has no text yet. Type or paste it under Booklet.',
+  'booklet-gone': () => 'This title has no booklet any more. Undo the last step to have it back.',
+  'look-unknown': (d) => `There is no look called "${d.look}".`,
+  'link-wrong': () =>
+    'This is no address that can be followed. Type one such as https://example.com or name@example.com.',
+  'pages-letters': (d) => `No font here has these letters of the text: ${d.letters}.`,
+  'pages-word': (d) => `"${d.word}" is wider than its line, so it was divided between letters.`,
+  'pages-picture': (d) => `A picture on page ${d.page} is not in this browser any more. Choose it again.`,
+  'pages-coarse': (d) =>
+    `A picture on page ${d.page} has only ${d.ppi} pixels to the inch. Choose a larger one for print.`,
+  'pages-alt': (d) => `A picture on page ${d.page} has no words for readers who cannot see it. Say what it shows.`,
   'title-missing': () => 'The book has no title yet. Type one in the Brief.',
   'title-long': (d) => `The title has ${d.found} letters. Up to ${d.most} can be used.`,
   'store-full': () =>

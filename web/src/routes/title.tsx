@@ -39,6 +39,8 @@ export function TitlePage() {
   // Only what this frame shows: it must not be drawn anew with every change of the cover.
   const open = useSession((s) => s.book?.id ?? null);
   const title = useSession((s) => s.book?.brief.title ?? null);
+  const paged = useSession((s) => s.book !== null && s.book.booklet !== null);
+  const { pathname } = useLocation();
   const [fault, setFault] = useState<{ readonly id: string; readonly fault: Fault } | null>(null);
   useEffect(() => {
     let current = true;
@@ -70,6 +72,8 @@ export function TitlePage() {
       </main>
     );
   }
+  // Few titles have one: its step is there for those, and while it is begun.
+  const steps = STEPS.filter(({ path }) => path !== 'booklet' || paged || pathname.endsWith('/booklet'));
   if (open !== id) return <main className="p-12 text-ink-2">Opening the title</main>;
   return (
     <div className="flex h-full">
@@ -78,7 +82,7 @@ export function TitlePage() {
       <div className="flex min-w-0 flex-1 flex-col">
         <header className="flex h-[46px] shrink-0 items-center border-b border-line pr-1 pl-1 min-[1000px]:pr-3 min-[1000px]:pl-4">
           <nav aria-label="Steps" className="flex h-full min-w-0 overflow-x-auto">
-            {STEPS.map((step) => (
+            {steps.map((step) => (
               <NavLink
                 key={step.path}
                 to={step.path}

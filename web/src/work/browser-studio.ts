@@ -19,7 +19,7 @@ import {
   readSilhouettes,
   readSymbols,
 } from '@yosomi/core/symbols';
-import { OWN_FACE, Shaper, findCut, isOwnCut } from '@yosomi/core/text';
+import { type FontSubsetter, OWN_FACE, Shaper, findCut, fontSubsetter, isOwnCut } from '@yosomi/core/text';
 import {
   MOST_DELIVERED,
   type Chroma,
@@ -32,7 +32,7 @@ import {
 } from '@yosomi/core/image-file';
 import { LRUCache } from 'lru-cache';
 import { bytesFor } from '../persist/bytes';
-import { fontUrl } from '../platform/font-files';
+import { SUBSETTER_URL, fontUrl } from '../platform/font-files';
 import { fetchBytes } from '../platform/http';
 import { SILHOUETTES_URL, SYMBOLS_URL, packetUrl } from '../platform/symbol-file';
 import { encodeModern, smallerPng } from './codecs';
@@ -129,6 +129,7 @@ const KEPT_PICTURES = 3;
 export class BrowserStudio implements Studio {
   #shaper: Promise<Shaper> | null = null;
   #ready: Shaper | null = null;
+  #subsetter: Promise<FontSubsetter> | null = null;
   #live: { ink: Ink; widthPx: number; back: BrowserEasel | null; backCount: number } | null = null;
   #symbols: Symbols | null = null;
   #silhouettes: Silhouettes | null = null;
@@ -139,6 +140,15 @@ export class BrowserStudio implements Studio {
   get shaper(): Shaper {
     if (!this.#ready) throw new Error('fonts are loaded before anything is set');
     return this.#ready;
+  }
+
+  async subsetter(): Promise<FontSubsetter> {
+    this.#subsetter ??= (async () => {
+      const bytes = await fetchBytes(SUBSETTER_URL);
+      if (!bytes) throw new Error('the subsetter could not be fetched');
+      return fontSubsetter((await WebAssembly.instantiate(bytes, {})).instance);
+    })();
+    return this.#subsetter;
   }
 
   async loadFonts(cuts: readonly string[]): Promise<void> {

@@ -14,6 +14,7 @@ import {
   type Reframe,
   type Studio,
   type Wishes,
+  bookletPdf,
   coverRaster,
   ebookFile,
   ebookPicture,
@@ -56,6 +57,7 @@ export const fileMakers = (studio: Studio) => ({
     plainFile(Book.parse(input), format, size, modified, studio),
 
   pdf: (input: Book, modified: string, wishes: Wishes) => pdfFile(Book.parse(input), modified, studio, wishes.page),
+  booklet: (input: Book, modified: string) => bookletPdf(Book.parse(input), modified, studio),
   svg: (input: Book) => svgFile(Book.parse(input), studio),
   ebook: (input: Book, modified: string) => ebookFile(Book.parse(input), modified, studio),
 

@@ -46,6 +46,7 @@ import { type Remote, expose, transfer, wrap } from 'comlink';
 import { bitmapOf, bitmapsOf } from './bitmaps';
 import { BrowserStudio } from './browser-studio';
 import type { fileMakers } from './file-makers';
+import type { bookletViews } from './booklet-views';
 import type { cutOuts } from './cut-outs';
 import { later } from './later';
 import type { markMakers } from './marks';
@@ -95,6 +96,7 @@ const makers = later<ReturnType<typeof fileMakers>>(
     plain: true,
     pdf: true,
     svg: true,
+    booklet: true,
     ebook: true,
     ebookPicture: true,
     checkImage: true,
@@ -111,6 +113,12 @@ const marks = later<ReturnType<typeof markMakers>>({ markDrawings: true, drawing
   (await import('./marks')).markMakers(studio),
 );
 
+/** What sets the pages of booklets comes with the first one. */
+const booklets = later<ReturnType<typeof bookletViews>>(
+  { bookletShape: true, bookletPage: true, smallPicture: true },
+  async () => (await import('./booklet-views')).bookletViews(studio),
+);
+
 /** What cuts pictures out comes with the first one. */
 const cutting = later<ReturnType<typeof cutOuts>>({ subjectPicture: true, matteOf: true }, async () =>
   (await import('./cut-outs')).cutOuts(studio),
@@ -120,6 +128,7 @@ const api = {
   ...takenIn(studio),
   ...marks,
   ...cutting,
+  ...booklets,
 
   startFromPicture: (start: Start, taken: TakenPicture): Book => startFromPicture(start, taken.asset, taken.sample),
   startFromFinished: (start: Start, taken: TakenPicture): Book => startFromFinished(start, taken.asset),

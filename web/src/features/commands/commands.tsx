@@ -43,12 +43,12 @@ export function Commands({ id }: { id: string }) {
   const actions = useMemo<Action[]>(() => {
     const here = Object.values(lists).flat();
     return [
-      ...STEPS.map((step, i) => ({
+      ...STEPS.map((step) => ({
         id: `go-${step.path}`,
         label: `Go to ${step.label}`,
         also: step.also,
         group: 'Steps',
-        combos: [`Alt+${i + 1}`],
+        combos: [`Alt+${step.key}`],
         run: () => void navigate(`/title/${id}/${step.path}`),
       })),
       {

@@ -52,6 +52,7 @@ const workers = (signal: AbortSignal): Makers => ({
   ebook: (book, modified) => press().ebook(book, modified),
   pdf: (book, modified, wishes) => press().pdf(book, modified, wishes),
   svg: (book) => press().svg(book),
+  booklet: (book, modified) => press().booklet(book, modified),
   sceneFindings: (book) => press().sceneFindings(book),
   promo: (job) => press().promoPixels(job),
   promoFindings: (job) => press().promoFindings(job),

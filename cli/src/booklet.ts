@@ -1,0 +1,103 @@
+import { basename, dirname, extname, isAbsolute, join, normalize } from 'node:path';
+import { type Result, fail, ok } from '@yosomi/core/base';
+import {
+  LOOK_IDS,
+  type Manuscript,
+  SHEET_IDS,
+  type SheetId,
+  fromMarkdownText,
+  fromPlainText,
+  newBooklet,
+  picturesNamed,
+} from '@yosomi/core/booklet';
+import type { Project } from '@yosomi/core/project';
+import { type TakenPicture, bookletPdf, takePicture } from '@yosomi/core/recipe';
+import { NodeStudio } from '@yosomi/node-kit';
+import type { Arguments } from './arguments';
+import { type Command, done, flag } from './command';
+import { readBytes, readProject, writeBytes } from './files';
+
+/** One of the values that an option may have; `missed` where it is not given. Fault: `flag-value`. */
+function choice<T extends string>(args: Arguments, name: string, values: readonly T[], missed: T): Result<T> {
+  const given = args.flags.get(name);
+  if (given === undefined) return ok(missed);
+  const found = values.find((value) => value === given);
+  return found ? ok(found) : fail('flag-value', { flag: name, found: given, wanted: values.join(', ') });
+}
+
+/** Pictures that a text shows, from files beside it or in folders under it. Fault: `text-picture`. */
+async function picturesBeside(file: string, source: string): Promise<Result<Map<string, TakenPicture>>> {
+  const named = picturesNamed(source);
+  if (!named.ok) return named;
+  const taken = new Map<string, TakenPicture>();
+  for (const name of named.value) {
+    const path = normalize(decodeURIComponent(name));
+    if (/^\w+:/.test(name) || isAbsolute(path) || path.startsWith('..')) continue;
+    const bytes = readBytes(join(dirname(file), path));
+    if (!bytes.ok) return fail('text-picture', { name });
+    const picture = await takePicture(bytes.value, basename(path, extname(path)), new NodeStudio(new Map()));
+    if (!picture.ok) return picture;
+    taken.set(name, picture.value);
+  }
+  return ok(taken);
+}
+
+type Taken = { readonly project: Project; readonly manuscript: Manuscript; readonly said: string };
+
+/** The text of a file with its pictures, laid into a title. */
+async function takeText(file: string, project: Project): Promise<Result<Taken>> {
+  const bytes = readBytes(file);
+  if (!bytes.ok) return bytes;
+  const source = new TextDecoder().decode(bytes.value);
+  const plain = !/\.(md|markdown)$/i.test(file);
+  const pictures = plain ? ok(new Map<string, TakenPicture>()) : await picturesBeside(file, source);
+  if (!pictures.ok) return pictures;
+  const ids = new Map([...pictures.value].map(([name, { asset }]) => [name, asset.id]));
+  const text = plain ? fromPlainText(source) : fromMarkdownText(source, ids);
+  if (!text.ok) return text;
+  const files = new Map(project.files);
+  const assets = { ...project.book.assets };
+  for (const { asset, bytes: own } of pictures.value.values()) {
+    files.set(asset.id, own);
+    assets[asset.id] ??= asset;
+  }
+  const said = text.value.dropped
+    .map(({ kind, count, example }) => `Left out: ${kind}, ${count} (${example})`)
+    .join('\n');
+  return ok({ project: { book: { ...project.book, assets }, files }, manuscript: text.value.manuscript, said });
+}
+
+export const booklet: Command = {
+  name: 'booklet',
+  usage: `booklet [TEXT.md|TEXT.txt] --book BOOK.yosomi [--look ${LOOK_IDS.join('|')}] [--size ${SHEET_IDS.join('|')}] --out F.pdf`,
+  flags: ['book', 'look', 'size', 'out'],
+  switches: [],
+  writes: { out: ['pdf'] },
+  async run(args) {
+    const file = flag(args, 'book');
+    if (!file.ok) return file;
+    const out = flag(args, 'out');
+    if (!out.ok) return out;
+    const opened = readProject(file.value);
+    if (!opened.ok) return opened;
+    const [text] = args.words;
+    const own = opened.value.book.booklet;
+    const taken: Result<Taken> = text
+      ? await takeText(text, opened.value)
+      : own
+        ? ok({ project: opened.value, manuscript: own.manuscript, said: '' })
+        : fail('word-missing', { what: 'text file' });
+    if (!taken.ok) return taken;
+    const { project, manuscript, said } = taken.value;
+    const usual = own ?? newBooklet();
+    const look = choice(args, 'look', LOOK_IDS, usual.look);
+    if (!look.ok) return look;
+    const sheet = choice<SheetId>(args, 'size', SHEET_IDS, usual.sheet);
+    if (!sheet.ok) return sheet;
+    const book = { ...project.book, booklet: { ...usual, manuscript, look: look.value, sheet: sheet.value } };
+    const made = await bookletPdf(book, book.updatedAt, new NodeStudio(project.files));
+    if (!made.ok) return made;
+    const written = writeBytes(out.value, made.value.bytes);
+    return written.ok ? done(said) : written;
+  },
+};

@@ -1,0 +1,12 @@
+export * from './manuscript';
+export * from './booklet';
+export * from './markdown';
+export * from './sheets';
+export * from './look';
+export * from './looks';
+export * from './colours';
+export * from './design';
+export * from './page';
+export * from './pages';
+export * from './page-ink';
+export { pagesOf, type Row } from './rows';

@@ -1,0 +1,248 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import {
+  LOOK_IDS,
+  type Manuscript,
+  type SheetId,
+  allBlocks,
+  fromMarkdownText,
+  newBooklet,
+  ownWords,
+} from '@yosomi/core/booklet';
+import type { Book, Project } from '@yosomi/core/project';
+import {
+  type Delivered,
+  bookletKey,
+  bookletPage,
+  bookletPages,
+  bookletPdf,
+  deliverables,
+  hasPages,
+} from '@yosomi/core/recipe';
+import { NodeStudio } from '@yosomi/node-kit';
+import { demos } from './fixtures/demos';
+
+const MADE = '2026-11-29T10:00:00Z';
+let dir: string;
+let project: Project;
+let studio: NodeStudio;
+beforeAll(() => {
+  dir = mkdtempSync(join(tmpdir(), 'booklet-'));
+  project = demos().find(({ book }) => book.booklet !== null)!;
+  studio = new NodeStudio(project.files);
+});
+afterAll(() => rmSync(dir, { recursive: true }));
+
+const textOf = (source: string): Manuscript => {
+  const text = fromMarkdownText(source);
+  if (!text.ok) throw new Error(text.fault.code);
+  return text.value.manuscript;
+};
+const withText = (manuscript: Manuscript, look = LOOK_IDS[0], sheet: SheetId = '6x9'): Book => ({
+  ...project.book,
+  booklet: { ...newBooklet(manuscript), look, sheet },
+});
+async function file(book: Book): Promise<Delivered> {
+  const made = await bookletPdf(book, MADE, studio);
+  if (!made.ok) throw new Error(made.fault.code);
+  return made.value;
+}
+/** What a program that the product does not use prints of the file. */
+function tool(name: string, bytes: Uint8Array, ...args: string[]): string {
+  const path = join(dir, 'file.pdf');
+  writeFileSync(path, bytes);
+  const run = spawnSync(
+    name,
+    args.map((arg) => (arg === '@' ? path : arg)),
+    { encoding: 'utf8', maxBuffer: 1e8 },
+  );
+  if (run.error) throw run.error;
+  expect(run.status, `${name}: ${run.stdout}${run.stderr}`).toBe(0);
+  return run.stdout;
+}
+const bare = (text: string): string => text.replace(/\s/g, '');
+type Node = { role?: string; children?: Node[]; alt?: string };
+const open = (bytes: Uint8Array) => getDocument({ data: bytes.slice(), useSystemFonts: false, verbosity: 0 }).promise;
+
+describe('the booklet of the demo as a file', () => {
+  let made: Delivered;
+  beforeAll(async () => {
+    made = await file(project.book);
+  });
+
+  it('is sound to a checker, tagged, titled, and in its language', () => {
+    expect(tool('qpdf', made.bytes, '--check', '@')).toContain('No syntax or stream encoding errors');
+    const info = tool('pdfinfo', made.bytes, '@');
+    expect(info).toMatch(/Tagged:\s+yes/);
+    expect(info).toMatch(/Title:\s+The Balcony Moss Garden/);
+    expect(info).toMatch(/Author:\s+Ottoline Frew/);
+    expect(Buffer.from(tool('qpdf', made.bytes, '--qdf', '--object-streams=disable', '@', '-')).toString()).toMatch(
+      /\/Lang \(en\)/,
+    );
+  });
+
+  it('has every font within it, as a subset, with what its letters mean', () => {
+    const fonts = tool('pdffonts', made.bytes, '@').trim().split('\n').slice(2);
+    expect(fonts.length).toBeGreaterThan(2);
+    for (const font of fonts) expect(font).toMatch(/^[A-Z]{6}\+.*CID TrueType\s+Identity-H\s+yes yes yes/);
+  });
+
+  it('says its text word for word, as who reads it aloud finds it', () => {
+    const said = [...tool('pdfinfo', made.bytes, '-struct-text', '@').matchAll(/^\s*"(.*)"$/gm)]
+      .map(([, text]) => text)
+      .join('');
+    const words = allBlocks(project.book.booklet!.manuscript.blocks)
+      .flatMap(ownWords)
+      .map(bare)
+      .filter((text) => text.length > 2);
+    const found = bare(said.replaceAll('\u00ad', ''));
+    let at = 0;
+    for (const word of words) {
+      const next = found.indexOf(word, at);
+      expect(next, word.slice(0, 50)).toBeGreaterThanOrEqual(at);
+      at = next + word.length;
+    }
+  });
+
+  it('has the cover first, then pages of the sheet, labelled by their numbers', async () => {
+    const doc = await open(made.bytes);
+    const { pages } = await bookletPages(project.book as never, studio);
+    expect(doc.numPages).toBe(pages.pages.length + 1);
+    expect(await doc.getPageLabels()).toEqual(['Cover', ...pages.pages.map(({ number }) => String(number))]);
+    const [cover, first] = [await doc.getPage(1), await doc.getPage(2)];
+    expect(first.view).toEqual([0, 0, 612, 792]);
+    expect(cover.view[2]).toBe(612);
+    expect(cover.view[3] / 612).toBeCloseTo(project.book.cover.heightPx / project.book.cover.widthPx, 3);
+    const tree = (await cover.getStructTree()) as Node;
+    expect(JSON.stringify(tree)).toMatch(/"role":"Figure".*Balcony Moss Garden/s);
+  });
+
+  it('leads by bookmarks and by its contents to the pages of the chapters', async () => {
+    const doc = await open(made.bytes);
+    const outline = await doc.getOutline();
+    const { pages } = await bookletPages(project.book as never, studio);
+    const chapters = pages.outline.filter(({ level }) => level === 1);
+    expect(outline.map(({ title }) => title)).toEqual(chapters.map(({ text }) => text));
+    for (const [i, { dest }] of outline.entries()) {
+      const index = await doc.getPageIndex((dest as [never])[0]);
+      expect(index).toBe(chapters[i].page + 1);
+    }
+    const contents = await doc.getPage(2);
+    const links = (await contents.getAnnotations()).filter(({ subtype }) => subtype === 'Link');
+    const led = await Promise.all(links.map(({ dest }) => doc.getPageIndex(dest[0])));
+    expect(led).toEqual(chapters.slice(1).map(({ page }) => page + 1));
+    const last = await doc.getPage(doc.numPages);
+    const urls = (await last.getAnnotations()).map(({ url }) => url as string);
+    expect(new Set(urls)).toEqual(new Set(['https://fernhollow.example/moss', 'mailto:ottoline@fernhollow.example']));
+  });
+
+  it('names what each piece is: chapters, lists, tables, notes of pictures', async () => {
+    const doc = await open(made.bytes);
+    const roles = new Set<string>();
+    const walk = (node: Node): void => {
+      if (node.role) roles.add(node.role);
+      node.children?.forEach(walk);
+    };
+    for (let i = 1; i <= doc.numPages; i++) walk((await (await doc.getPage(i)).getStructTree()) as Node);
+    for (const role of [
+      'H1',
+      'H2',
+      'P',
+      'L',
+      'LI',
+      'LBody',
+      'Table',
+      'TR',
+      'TH',
+      'TD',
+      'Figure',
+      'Caption',
+      'TOC',
+      'TOCI',
+      'Link',
+    ])
+      expect(roles, role).toContain(role);
+  });
+
+  it('is the same each time, and small', async () => {
+    expect(Buffer.compare(made.bytes, (await file(project.book)).bytes)).toBe(0);
+    expect(made.bytes.length).toBeLessThan(2_000_000);
+  });
+
+  it('shows what the screen shows', async () => {
+    const path = join(dir, 'page');
+    tool('pdftoppm', made.bytes, '-r', '72', '-f', '4', '-l', '4', '-png', '-singlefile', '@', path);
+    const { pixelsOf } = await import('./fixtures/pictures');
+    const { readFileSync } = await import('node:fs');
+    const { ssim } = await import('@yosomi/core/pixels');
+    const theirs = await pixelsOf(new Uint8Array(readFileSync(`${path}.png`)));
+    const ours = hasPages(project.book) ? await bookletPage(project.book, 2, theirs.width, studio) : null;
+    expect([ours!.width, ours!.height]).toEqual([theirs.width, theirs.height]);
+    expect(ssim(ours!, theirs)).toBeGreaterThan(0.93);
+  });
+});
+
+describe('letters in a file', () => {
+  it.each([
+    'fi ffi fl office waffle',
+    'Ein Straßenbahnführerhäuschen',
+    'Ελληνικά με τόνους',
+    'Кириллица',
+    'naïve façade, Ångström, čeština',
+  ])('are read as they were typed: %s', async (words) => {
+    const { bytes } = await file(withText(textOf(`${words}\n`), 'essay'));
+    expect(bare(tool('pdftotext', bytes, '-f', '2', '@', '-'))).toContain(bare(words));
+  });
+
+  it('of words that are divided are read without the hyphen', async () => {
+    const words =
+      'Incomprehensibilities characteristically counterrevolutionise internationalisation misrepresentations disproportionately. ';
+    const { bytes } = await file(withText(textOf(words.repeat(6)), 'essay', 'a5'));
+    const said = tool('pdftotext', bytes, '-f', '2', '@', '-');
+    expect(said).toContain('\u00ad\n');
+    expect(said.replaceAll('\u00ad\n', '').replace(/\s+/g, ' ')).toContain(words.repeat(6).trim());
+  });
+
+  it('are written for a face of one variable file too', async () => {
+    const { bytes } = await file(withText(textOf('# Seven numbers\n\nWords.\n\n# Eight numbers\n\nWords.'), 'report'));
+    expect(bare(tool('pdftotext', bytes, '-f', '2', '@', '-'))).toContain('Sevennumbers');
+    expect(tool('pdffonts', bytes, '@')).toContain('archivo-600');
+  });
+});
+
+describe('a booklet that cannot be made', () => {
+  it('says what is lacking', async () => {
+    const code = async (book: Book, from = studio) => {
+      const made = await bookletPdf(book, MADE, from);
+      return made.ok ? null : made.fault.code;
+    };
+    expect(await code({ ...project.book, booklet: null })).toBe('booklet-empty');
+    expect(await code(withText({ blocks: [] }))).toBe('booklet-empty');
+    expect(await code({ ...project.book, brief: { ...project.book.brief, title: ' ' } })).toBe('title-missing');
+    expect(await code(project.book, new NodeStudio(new Map()))).toBe('picture-missing');
+  });
+});
+
+describe('the key of a booklet', () => {
+  it('moves with its text, its look, its sheet, the cover and the title, and with nothing else', () => {
+    const { book } = project;
+    const base = bookletKey(book);
+    const booklet = book.booklet!;
+    for (const other of [
+      { ...book, booklet: { ...booklet, look: 'essay' } },
+      { ...book, booklet: { ...booklet, sheet: 'a5' as const } },
+      { ...book, booklet: { ...booklet, cover: false } },
+      { ...book, booklet: { ...booklet, manuscript: textOf('Other words') } },
+      { ...book, brief: { ...book.brief, title: 'Another' } },
+      { ...book, cover: { ...book.cover, widthPx: book.cover.widthPx + 1 } },
+    ])
+      expect(bookletKey(other)).not.toBe(base);
+    expect(bookletKey({ ...book, updatedAt: '2026-12-01T00:00:00Z', promos: {} })).toBe(base);
+    expect(deliverables(book).filter(({ kind }) => kind === 'booklet')).toMatchObject([{ key: base, format: 'PDF' }]);
+    expect(deliverables({ ...book, booklet: null }).some(({ kind }) => kind === 'booklet')).toBe(false);
+  });
+});

@@ -1,0 +1,81 @@
+import { type Booklet, PAGE_LOOKS, SHEETS, type SheetId } from '@yosomi/core/booklet';
+import type { Finding } from '@yosomi/core/base';
+import { onBooklet, setCoverFirst, setPageLook, setSheet } from '@yosomi/core/project';
+import { sentenceOf } from '../../messages/sentences';
+import { useSession } from '../../state/session';
+import { Button } from '../../ui/button';
+import { Check } from '../../ui/check';
+import { Group } from '../../ui/group';
+import { Menu } from '../../ui/menu';
+
+/** How the pages look, on which sheet, what is not right with them, and the file. */
+export function LookPanel(props: {
+  booklet: Booklet;
+  count: number;
+  findings: readonly Finding[];
+  saving: boolean;
+  onSave(): void;
+  onRemove(): void;
+}) {
+  const { booklet, count, findings } = props;
+  const edit = useSession((s) => s.edit);
+  return (
+    <aside aria-label="How it looks" className="w-64 shrink-0 overflow-y-auto border-l border-line bg-paper">
+      <Group title="Look">
+        <div role="radiogroup" aria-label="Look of the pages" className="flex flex-col gap-1.5">
+          {PAGE_LOOKS.map((look) => (
+            <label
+              key={look.id}
+              className="flex cursor-pointer gap-2 rounded-sm border border-line bg-card px-2.5 py-2 hover:border-ink has-checked:border-ink has-checked:bg-blue-wash"
+            >
+              <input
+                type="radio"
+                name="page-look"
+                className="mt-0.5 accent-ink"
+                checked={booklet.look === look.id}
+                onChange={() => void edit(`Look of the pages: ${look.name}`, onBooklet(setPageLook(look.id)))}
+              />
+              <span>
+                <span className="block font-semibold">{look.name}</span>
+                <span className="text-xs text-ink-2">{look.says}</span>
+              </span>
+            </label>
+          ))}
+        </div>
+      </Group>
+      <Group title="Sheet">
+        <Menu
+          label="Sheet"
+          value={booklet.sheet}
+          groups={[{ title: 'Sheets', options: SHEETS.map(({ id, name }) => ({ value: id, label: name })) }]}
+          onChange={(id) => void edit('Sheet of the pages', onBooklet(setSheet(id as SheetId)))}
+        />
+        <Check
+          label="The cover is the first page"
+          checked={booklet.cover}
+          onChange={(on) => void edit('Cover as the first page', onBooklet(setCoverFirst(on)))}
+        />
+      </Group>
+      <Group title="File">
+        <p className="text-ink-2" role="status">
+          {count === 0 ? 'No pages yet.' : count === 1 ? 'One page.' : `${count} pages.`}
+        </p>
+        {findings.length > 0 && (
+          <ul aria-label="What to look at" className="flex flex-col gap-1.5">
+            {findings.map((finding, i) => (
+              <li key={i} className="border-l-2 border-may pl-2">
+                {sentenceOf(finding)}
+              </li>
+            ))}
+          </ul>
+        )}
+        <Button kind="ink" disabled={count === 0 || props.saving} onClick={props.onSave}>
+          {props.saving ? 'Making the PDF' : 'Save PDF'}
+        </Button>
+        <Button kind="link" className="self-start" onClick={props.onRemove}>
+          Remove the booklet
+        </Button>
+      </Group>
+    </aside>
+  );
+}
