@@ -6,6 +6,6 @@ export const STEPS = [
   { path: 'glance', label: 'Glance', key: 4, also: 'thumbnail small preview legible readable proof shop' },
   { path: 'mockups', label: 'Mockups', key: 5, also: '3d book render perspective object hardcover paperback' },
   { path: 'promos', label: 'Promos', key: 6, also: 'ad ads social banner graphic marketing post' },
-  { path: 'booklet', label: 'Booklet', key: 8, also: 'pages pdf checklist guide sampler interior text lead magnet' },
+  { path: 'booklet', label: 'Booklet', key: 8, also: 'pages checklist guide sampler interior text lead magnet' },
   { path: 'deliver', label: 'Deliver', key: 7, also: 'files epub stores package zip ebook send' },
 ] as const;
