@@ -26,7 +26,7 @@ const MAKERS = {
   epub: { recipe: ['ebookFile'], packages: CODECS, goldens: COVERS },
   pdf: { recipe: ['pdfFile'], packages: CODECS, goldens: COVERS },
   svg: { recipe: ['svgFile'], goldens: COVERS },
-  booklet: { recipe: ['bookletPdf', 'bookletPage'], packages: CODECS, goldens: /^booklet/ },
+  booklet: { recipe: ['bookletFileOf', 'bookletPage'], packages: CODECS, goldens: /^booklet/ },
   desk: { recipe: ['deskCover'], paintings: ['paintPicture'], goldens: /^desk/ },
 };
 

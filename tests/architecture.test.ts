@@ -83,7 +83,7 @@ const PACKAGES: Readonly<Record<string, readonly string[]>> = {
     // Rules of hyphenation, one file a language.
     ...'ca cs da de el en en-gb es fi fr hr it nb nl pl pt ro ru sk sl sv tr uk'
       .split(' ')
-      .map((tag) => `hyphen/${tag}`),
+      .map((tag) => `hyphen/${tag}/index.js`),
   ],
   'web/src/ui': ['react', 'radix-ui', 'lucide-react', 'react-colorful'],
 };

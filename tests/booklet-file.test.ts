@@ -16,6 +16,7 @@ import {
 import type { Book, Project } from '@yosomi/core/project';
 import {
   type Delivered,
+  bookletEpub,
   bookletKey,
   bookletPage,
   bookletPages,
@@ -24,7 +25,10 @@ import {
   hasPages,
 } from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
+import { unzipSync } from 'fflate';
+import { EpubCheck } from '@likecoin/epubcheck-ts';
 import { demos } from './fixtures/demos';
+import { EPUBCHECK, JAVA } from './fixtures/java';
 
 const MADE = '2026-11-29T10:00:00Z';
 let dir: string;
@@ -214,6 +218,88 @@ describe('letters in a file', () => {
   });
 });
 
+describe('the booklet for readers', () => {
+  const epub = async (book: Book): Promise<Delivered> => {
+    const made = await bookletEpub(book, MADE, studio);
+    if (!made.ok) throw new Error(made.fault.code);
+    return made.value;
+  };
+  const messages = async (bytes: Uint8Array) => {
+    const path = join(dir, 'booklet.epub');
+    writeFileSync(path, bytes);
+    const { messages: own } = await EpubCheck.validate(bytes);
+    const run = spawnSync(JAVA, [...EPUBCHECK, '--failonwarnings', path], { encoding: 'utf8' });
+    const java = run.stdout.includes('No errors or warnings detected') ? [] : [run.stdout + run.stderr];
+    return { own, java };
+  };
+
+  it('has no message from either checker, with every kind of block', async () => {
+    const { bytes, findings } = await epub(project.book);
+    expect(findings.filter(({ severity }) => severity !== 'note')).toEqual([]);
+    expect(await messages(bytes)).toEqual({ own: [], java: [] });
+    const rich = [
+      'Before all.',
+      '# A & <B>',
+      '> said "so"',
+      '- [ ] a\n- [x] b\n  1. c\n     > d',
+      '***',
+      '|x|y|\n|-|-|\n|1|',
+      '**[Go](https://a.example/?x=1&y=2)**',
+      '### Small',
+      'Line\\\nbroken ![none](no.png)',
+    ].join('\n\n');
+    const second = await epub(withText(textOf(rich)));
+    expect(await messages(second.bytes)).toEqual({ own: [], java: [] });
+    const plain = withText(textOf('Only words.'));
+    for (const identifier of [
+      'urn:uuid:d6563919-bfd8-412e-bae2-9eb688e692a2',
+      'urn:uuid:d6563919-bfd8-412e-bae2-ffffffffffff',
+    ]) {
+      const { bytes } = await epub({ ...plain, identifier });
+      expect(await messages(bytes)).toEqual({ own: [], java: [] });
+      const opf = new TextDecoder().decode(unzipSync(bytes)['EPUB/package.opf']);
+      expect(opf).toContain('urn:uuid:d6563919-bfd8-412e-bae2-');
+      expect(opf).not.toContain(identifier);
+    }
+  });
+
+  it('says every word once and in order, in chapters that its contents name', async () => {
+    const files = unzipSync((await epub(project.book)).bytes);
+    const read = (name: string): string => new TextDecoder().decode(files[`EPUB/${name}`]);
+    const chapters = Object.keys(files).filter((name) => /chapter-\d+\.xhtml$/.test(name));
+    const plain = (source: string): string =>
+      source
+        .replace(/<head>[\s\S]*<\/head>/, '')
+        .replace(/<[^>]+>/g, ' ')
+        .replaceAll('&amp;', '&')
+        .replaceAll('&#39;', "'");
+    const found = bare(chapters.map((_, i) => plain(read(`chapter-${i + 1}.xhtml`))).join(' '));
+    let at = 0;
+    for (const word of allBlocks(project.book.booklet!.manuscript.blocks).flatMap(ownWords).map(bare)) {
+      const next = found.indexOf(word, at);
+      expect(next, word.slice(0, 50)).toBeGreaterThanOrEqual(at);
+      at = next + word.length;
+    }
+    const headings = project.book.booklet!.manuscript.blocks.flatMap((b) =>
+      b.kind === 'heading' && b.level < 3 ? ownWords(b) : [],
+    );
+    const listed = [...read('nav.xhtml').matchAll(/<a href="chapter[^"]*">([^<]*)</g)].map(([, text]) => text);
+    expect(listed).toEqual(headings);
+    expect(Object.keys(files).filter((name) => name.endsWith('picture-1.jpg'))).toHaveLength(1);
+    expect(read('package.opf')).toContain('structuralNavigation');
+  });
+
+  it('claims words for pictures only where every one has them', async () => {
+    const opf = async (book: Book): Promise<string> =>
+      new TextDecoder().decode(unzipSync((await epub(book)).bytes)['EPUB/package.opf']);
+    expect(await opf(project.book)).toContain('alternativeText');
+    const booklet = structuredClone(project.book.booklet!);
+    for (const block of booklet.manuscript.blocks)
+      if (block.kind === 'picture') Object.assign(block, { alt: '', caption: [] });
+    expect(await opf({ ...project.book, booklet })).not.toContain('alternativeText');
+  });
+});
+
 describe('a booklet that cannot be made', () => {
   it('says what is lacking', async () => {
     const code = async (book: Book, from = studio) => {
@@ -242,7 +328,10 @@ describe('the key of a booklet', () => {
     ])
       expect(bookletKey(other)).not.toBe(base);
     expect(bookletKey({ ...book, updatedAt: '2026-12-01T00:00:00Z', promos: {} })).toBe(base);
-    expect(deliverables(book).filter(({ kind }) => kind === 'booklet')).toMatchObject([{ key: base, format: 'PDF' }]);
+    expect(deliverables(book).filter(({ kind }) => kind === 'booklet')).toMatchObject([
+      { key: base, format: 'PDF' },
+      { id: 'booklet-epub', format: 'EPUB 3.3' },
+    ]);
     expect(deliverables({ ...book, booklet: null }).some(({ kind }) => kind === 'booklet')).toBe(false);
   });
 });

@@ -72,7 +72,7 @@ describe('booklet', () => {
     [['booklet', '--book', BOOK, '--out', 'x.pdf'], 2, /text file/],
     [['booklet', 'text.md', '--book', BOOK, '--look', 'nobody', '--out', 'x.pdf'], 2, /--look must be one of .*essay/],
     [['booklet', 'text.md', '--book', BOOK, '--size', 'a9', '--out', 'x.pdf'], 2, /--size must be one of letter, a4/],
-    [['booklet', 'text.md', '--book', BOOK, '--out', 'x.epub'], 2, /pdf/],
+    [['booklet', 'text.md', '--book', BOOK, '--out', 'x.docx'], 2, /pdf/],
     [['booklet', 'lost.md', '--book', BOOK, '--out', 'x.pdf'], 2, /nowhere\.png .*is not beside it/],
     [['booklet', 'gone.md', '--book', BOOK, '--out', 'x.pdf'], 2, /cannot be read/],
   ] as const)('refuses %j', async (args, code, words) => {

@@ -11,7 +11,7 @@ import {
   picturesNamed,
 } from '@yosomi/core/booklet';
 import type { Project } from '@yosomi/core/project';
-import { type TakenPicture, bookletPdf, takePicture } from '@yosomi/core/recipe';
+import { type TakenPicture, bookletFileOf, takePicture } from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
 import { type Command, done, flag } from './command';
@@ -69,10 +69,10 @@ async function takeText(file: string, project: Project): Promise<Result<Taken>> 
 
 export const booklet: Command = {
   name: 'booklet',
-  usage: `booklet [TEXT.md|TEXT.txt] --book BOOK.yosomi [--look ${LOOK_IDS.join('|')}] [--size ${SHEET_IDS.join('|')}] --out F.pdf`,
+  usage: `booklet [TEXT.md|TEXT.txt] --book BOOK.yosomi [--look ${LOOK_IDS.join('|')}] [--size ${SHEET_IDS.join('|')}] --out F.pdf|F.epub`,
   flags: ['book', 'look', 'size', 'out'],
   switches: [],
-  writes: { out: ['pdf'] },
+  writes: { out: ['pdf', 'epub'] },
   async run(args) {
     const file = flag(args, 'book');
     if (!file.ok) return file;
@@ -95,7 +95,12 @@ export const booklet: Command = {
     const sheet = choice<SheetId>(args, 'size', SHEET_IDS, usual.sheet);
     if (!sheet.ok) return sheet;
     const book = { ...project.book, booklet: { ...usual, manuscript, look: look.value, sheet: sheet.value } };
-    const made = await bookletPdf(book, book.updatedAt, new NodeStudio(project.files));
+    const made = await bookletFileOf(
+      book,
+      book.updatedAt,
+      /\.epub$/i.test(out.value) ? 'epub' : 'pdf',
+      new NodeStudio(project.files),
+    );
     if (!made.ok) return made;
     const written = writeBytes(out.value, made.value.bytes);
     return written.ok ? done(said) : written;

@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import { EpubCheck } from '@likecoin/epubcheck-ts';
 import type { Page } from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
 import { fileOf, picturePixels } from '../fixtures/pictures';
@@ -51,7 +52,8 @@ test.describe('from words alone', () => {
     await fromWords(page, 'Seven Stones', 'Ida Quill');
     await expect(page.getByRole('link', { name: 'Booklet' })).toHaveCount(0);
     await page.keyboard.press('ControlOrMeta+k');
-    await page.getByRole('combobox').fill('booklet');
+    await page.keyboard.type('booklet');
+    await expect(page.getByRole('option').first()).toContainText('Go to Booklet');
     await page.keyboard.press('Enter');
     await page.getByRole('button', { name: 'Type or paste it' }).click();
     await expect(page.getByText('No pages yet.')).toBeVisible();
@@ -129,6 +131,13 @@ test.describe('from words alone', () => {
       expect(readPdf((await saved(page, () => page.getByRole('button', { name: 'Save PDF' }).click())).bytes)).toBe(
         said,
       );
+    });
+
+    await test.step('the same text leaves as an EPUB too', async () => {
+      const file = await saved(page, () => page.getByRole('button', { name: 'Save EPUB' }).click());
+      expect(file.name).toBe('seven-stones-booklet.epub');
+      const { messages } = await EpubCheck.validate(new Uint8Array(file.bytes));
+      expect(messages.filter(({ severity }) => severity !== 'info' && severity !== 'usage')).toEqual([]);
     });
 
     await test.step('it is removed, and comes back by Undo', async () => {

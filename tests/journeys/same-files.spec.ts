@@ -1,3 +1,5 @@
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { SCREEN_PPI, deliverables, makeDeliverable, noWishes } from '@yosomi/core/recipe';
 import { type Raster, shrink, ssim } from '@yosomi/core/pixels';
 import { NodeStudio } from '@yosomi/node-kit';
@@ -6,7 +8,7 @@ import { unzipSync } from 'fflate';
 import sharp from 'sharp';
 import { demos } from '../fixtures/demos';
 import { pixelsOf } from '../fixtures/pictures';
-import { expect, test } from './help';
+import { expect, put, test } from './help';
 
 type Row = { readonly id: string; readonly key: string; readonly madeAt: string; readonly base64: string };
 
@@ -37,9 +39,28 @@ const madeFiles = (page: Page): Promise<Row[]> =>
       }),
   );
 
+/** A page of a PDF as a program that the product does not use draws it. */
+function pageOf(bytes: Uint8Array, page: number): Promise<Raster> {
+  const path = put('page.pdf', bytes);
+  const run = spawnSync('pdftoppm', ['-r', '72', '-f', `${page}`, '-l', `${page}`, '-png', '-singlefile', path, path]);
+  if (run.error) throw run.error;
+  return pixelsOf(new Uint8Array(readFileSync(`${path}.png`)));
+}
+
+/** What a file says in words: of a booklet all of it. */
+function saidBy(bytes: Uint8Array): string {
+  if (Buffer.from(bytes.subarray(0, 4)).toString() === '%PDF')
+    return spawnSync('pdftotext', [put('words.pdf', bytes), '-'], { encoding: 'utf8' }).stdout;
+  const files = unzipSync(bytes);
+  const chapters = Object.keys(files).filter((name) => name.endsWith('.xhtml'));
+  return chapters.map((name) => new TextDecoder().decode(files[name])).join('');
+}
+
 /** What a file of any kind shows: of an ebook and a page the picture within, of outlines what another renderer draws. */
 async function shownBy(kind: string, bytes: Uint8Array): Promise<Raster> {
-  if (kind === 'epub') {
+  const booklet = kind === 'booklet';
+  if (booklet && Buffer.from(bytes.subarray(0, 4)).toString() === '%PDF') return pageOf(bytes, 3);
+  if (kind === 'epub' || booklet) {
     const files = unzipSync(bytes);
     return pixelsOf(files[Object.keys(files).find((name) => name.endsWith('.jpg'))!]);
   }
@@ -68,7 +89,7 @@ test('every file of a demo book is the same from the browser and from Node, what
   await dialog.getByRole('radio', { name: 'Every file' }).click();
   for (const name of LEFT_OUT) await dialog.getByLabel(name).uncheck();
   await dialog.getByRole('button', { name: 'Make the files' }).click();
-  await expect(dialog.locator('[data-batch="ended"]')).toHaveText(/^44 made, 0 up to date, 0 failed/, {
+  await expect(dialog.locator('[data-batch="ended"]')).toHaveText(/^46 made, 0 up to date, 0 failed/, {
     timeout: 600_000,
   });
 
@@ -84,6 +105,11 @@ test('every file of a demo book is the same from the browser and from Node, what
       expect(row.key, name).toBe(wanted.key);
       const node = await makeDeliverable(book, wanted, row.madeAt, studio, noWishes, others);
       if (!node.ok) throw new Error(`${name}: ${node.fault.code}`);
+      if (wanted.kind === 'booklet') {
+        const said = saidBy(Buffer.from(row.base64, 'base64'));
+        expect(said.length, name).toBeGreaterThan(5000);
+        expect(saidBy(node.value.bytes), name).toBe(said);
+      }
       const [theirs, ours] = [
         await shownBy(wanted.kind, Buffer.from(row.base64, 'base64')),
         await shownBy(wanted.kind, node.value.bytes),

@@ -9,4 +9,5 @@ export * from './design';
 export * from './page';
 export * from './pages';
 export * from './page-ink';
+export * from './xhtml';
 export { pagesOf, type Row } from './rows';

@@ -1,21 +1,25 @@
 import { LRUCache } from 'lru-cache';
-import { type Finding, type Result, fail, finding, keyOf, never, ok } from '../base';
+import { type Fault, type Finding, type Result, fail, fault, finding, keyOf, never, ok } from '../base';
 import {
   type Booklet,
   type Design,
   type Dress,
   type PageNote,
   type Pages,
+  allTold,
+  chaptersOf,
   cutsOf,
   designOf,
   findPageLook,
   findSheet,
   makePages,
+  pageColours,
   pageInk,
   picturesIn,
+  styleSheet,
 } from '../booklet';
 import { palette } from '../colour';
-import { coverAlt } from '../ebook';
+import { checkEpub, coverAlt, makeEpub } from '../ebook';
 import type { Images } from '../ink';
 import { bookletFile } from '../pdf';
 import type { Raster } from '../pixels';
@@ -23,8 +27,10 @@ import type { Book } from '../project';
 import { FALLBACK_CUT, fallbacksFor, syllablesFor } from '../text';
 import { coverFindings, coverKey, coverRaster } from './cover';
 import type { Delivered } from './delivered';
+import { ebookPicture } from './ebook-picture';
 import { missingFile } from './missing';
 import { bareRaster, facesOf } from './promo-facts';
+import { coverCredits } from './rights';
 import type { Studio } from './studio';
 import { VERSIONS } from './versions';
 
@@ -35,6 +41,8 @@ const ART_PX = 1400;
 const FILE_PPI = 220;
 const FILE_QUALITY = 84;
 const COVER_PX = 1400;
+/** Pictures within an EPUB are no wider. */
+const EPUB_PX = 1600;
 
 type Made = { readonly design: Design; readonly pages: Pages };
 type Has = Book & { readonly booklet: Booklet };
@@ -179,6 +187,63 @@ function onWhite(pixels: Raster): Raster {
   return pixels;
 }
 
+/**
+ * The booklet as an EPUB that readers set themselves: the same words, headings, pictures and links. Faults: `booklet-empty`, `title-missing`,
+ * `picture-missing`, `face-missing`.
+ */
+export async function bookletEpub(book: Book, modified: string, studio: Studio): Promise<Result<Delivered>> {
+  if (!hasPages(book)) return fail('booklet-empty');
+  if (!book.brief.title.trim()) return fail('title-missing');
+  const cover = await ebookPicture(book, studio);
+  if (!cover.ok) return cover;
+  const lost = await missingPictures(book, studio);
+  if (lost) return { ok: false, fault: lost };
+  const { manuscript, look } = book.booklet;
+  const pictures = [];
+  for (const { id } of shownIn(book)) {
+    const source = await studio.picture(id);
+    if (!source) continue;
+    const sized = source.widthPx > EPUB_PX ? studio.resized(source, EPUB_PX) : source;
+    const bytes = await studio.encodeJpeg(onWhite(studio.pixelsOf(sized)), FILE_QUALITY, false);
+    pictures.push({ id, name: `picture-${pictures.length + 1}.jpg`, type: 'image/jpeg', bytes });
+  }
+  const named = new Map(pictures.map(({ id, name }) => [id, name]));
+  const { swatches } = await dressOf(book, studio);
+  const bytes = makeEpub({
+    brief: book.brief,
+    cover: cover.value,
+    credits: coverCredits(book),
+    identifier: beside(book.identifier),
+    modified,
+    text: {
+      chapters: chaptersOf(manuscript, book.brief.title.trim(), (asset) => named.get(asset) ?? null),
+      style: styleSheet(pageColours(swatches, findPageLook(look).ground)),
+      pictures,
+      told: allTold(manuscript),
+    },
+  });
+  return ok({ bytes, findings: [...(await checkEpub(new Blob([bytes]))), ...(await coverFindings(book, studio))] });
+}
+
+/** The identifier of a file beside the ebook of a title: readers would take one for the other. The next UUID where it is one. */
+export function beside(identifier: string): string {
+  const uuid = /^(urn:uuid:.*-)([0-9a-f]{12})$/i.exec(identifier);
+  if (!uuid) return `${identifier}:booklet`;
+  const next = (BigInt(`0x${uuid[2]}`) + 1n) % (1n << 48n);
+  return `${uuid[1]}${next.toString(16).padStart(12, '0')}`;
+}
+
+/** Pictures of the text that are not there, as a fault; null where all are. */
+async function missingPictures(book: Has, studio: Studio): Promise<Fault | null> {
+  const absent: string[] = [];
+  for (const id of picturesIn(book.booklet.manuscript))
+    if (!book.assets[id] || !(await studio.picture(id))) absent.push(id);
+  const [first] = absent;
+  return first === undefined
+    ? null
+    : fault('picture-missing', { name: book.assets[first]?.name ?? 'without a name', count: absent.length });
+}
+
 /** What pages tell of themselves, as findings. */
 export const pageFindings = (notes: readonly PageNote[]): Finding[] =>
   notes.map((note) => {
@@ -209,10 +274,8 @@ export async function bookletPdf(book: Book, modified: string, studio: Studio): 
   const lost = await missingFile(book, 'cover', studio);
   if (lost) return { ok: false, fault: lost };
   const { pages } = await bookletPages(book, studio);
-  const absent = picturesIn(book.booklet.manuscript).filter((id) => !book.assets[id]);
-  for (const asset of shownIn(book)) if (!(await studio.picture(asset.id))) absent.push(asset.id);
-  if (absent.length > 0)
-    return fail('picture-missing', { name: book.assets[absent[0]]?.name ?? 'without a name', count: absent.length });
+  const absent = await missingPictures(book, studio);
+  if (absent) return { ok: false, fault: absent };
   const images = await pictureFiles(book, pages, studio);
   const cover = book.booklet.cover ? await coverRaster(book, Math.min(COVER_PX, book.cover.widthPx), studio) : null;
   const first = cover && {
@@ -227,3 +290,14 @@ export async function bookletPdf(book: Book, modified: string, studio: Studio): 
   const seen = first ? await coverFindings(book, studio) : [];
   return ok({ bytes: made.value, findings: [...seen, ...pageFindings(pages.notes)] });
 }
+
+export type BookletFormat = 'pdf' | 'epub';
+
+/** The booklet in one of its formats. */
+export const bookletFileOf = (
+  book: Book,
+  modified: string,
+  format: BookletFormat,
+  studio: Studio,
+): Promise<Result<Delivered>> =>
+  format === 'pdf' ? bookletPdf(book, modified, studio) : bookletEpub(book, modified, studio);

@@ -1,15 +1,15 @@
 import { type Finding, type Result, fail, finding, keyOf, ok, slug } from '../base';
 import { findSheet } from '../booklet';
-import { EPUB_PIXELS, type EpubInput, checkEpub, makeEpub } from '../ebook';
+import { checkEpub, makeEpub } from '../ebook';
 import { dressJpeg, readPng, srgbProfile, writePng } from '../image-file';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
 import { OWN_FORMAT, formatsOf } from '../promo';
 import { type Profile, type StoreFormat, findProfile } from '../stores';
 import { bookletKey, hasPages } from './booklet';
-import { coverFindings, coverKey, coverRaster } from './cover';
+import { coverFindings, coverKey } from './cover';
 import { type Delivered, IMAGE_FILES, PRINT_PPI, SCREEN_PPI } from './delivered';
-import { missingFile } from './missing';
+import { ebookPicture } from './ebook-picture';
 import { mockupKey } from './mockup';
 import { nameFields, patternName } from './names';
 import { type PageWish, pagePixels, plainPage } from './page';
@@ -138,17 +138,27 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
   if (hasPages(book)) {
     const sheet = findSheet(book.booklet.sheet);
     const px = (points: number): number => Math.round((points / 72) * PRINT_PPI);
+    const key = bookletKey(book);
+    const booklet = { kind: 'booklet', store: null, promo: null } as const;
     list.push({
+      ...booklet,
       id: 'booklet',
-      kind: 'booklet',
-      store: null,
       label: `Booklet, ${sheet.name}`,
       fileName: fileName(`booklet-${sheet.id}`, 'pdf'),
       format: 'PDF',
       widthPx: px(sheet.width),
       heightPx: px(sheet.height),
-      key: bookletKey(book),
-      promo: null,
+      key,
+    });
+    list.push({
+      ...booklet,
+      id: 'booklet-epub',
+      label: 'Booklet for readers',
+      fileName: fileName('booklet', 'epub'),
+      format: 'EPUB 3.3',
+      widthPx: book.cover.widthPx,
+      heightPx: book.cover.heightPx,
+      key: keyOf({ key, brief: book.brief, credits: coverCredits(book), identifier: book.identifier }),
     });
   }
   const size = book.scene.frame;
@@ -182,17 +192,6 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
     }
   }
   return list;
-}
-
-/** The cover as the picture inside an ebook: a JPEG within the pixels that every store takes. Fault: `picture-missing`. */
-export async function ebookPicture(book: Book, studio: Studio): Promise<Result<EpubInput['cover']>> {
-  const lost = await missingFile(book, 'cover', studio);
-  if (lost) return { ok: false, fault: lost };
-  const { widthPx, heightPx } = book.cover;
-  const k = Math.min(1, Math.sqrt(EPUB_PIXELS / (widthPx * heightPx)));
-  const pixels = await coverRaster(book, Math.floor(widthPx * k), studio);
-  const bytes = dressJpeg(await studio.encodeJpeg(pixels, 88, false), PRINT_PPI, srgbProfile());
-  return ok({ bytes, widthPx: pixels.width, heightPx: pixels.height });
 }
 
 export async function ebookFile(book: Book, modified: string, studio: Studio): Promise<Result<Delivered>> {

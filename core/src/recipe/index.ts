@@ -1,4 +1,5 @@
 export * from './booklet';
+export * from './ebook-picture';
 export * from './cover';
 export * from './drawing';
 export * from './deliverables';

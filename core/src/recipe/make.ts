@@ -6,7 +6,7 @@ import { FINAL, type Scene, type ThingSubject, render } from '../mockup';
 import type { Raster } from '../pixels';
 import type { Book } from '../project';
 import { findProfile } from '../stores';
-import { bookletPdf } from './booklet';
+import { type BookletFormat, bookletFileOf } from './booklet';
 import { type Deliverable, type Wishes, ebookFile, formatFor, noWishes, pngFile } from './deliverables';
 import type { Delivered } from './delivered';
 import { type Drawn, missingFile } from './missing';
@@ -42,7 +42,7 @@ export type Makers = {
   ebook(book: Book, modified: string): Promise<Result<Delivered>>;
   pdf(book: Book, modified: string, wishes: Wishes): Promise<Result<Delivered>>;
   svg(book: Book): Promise<Result<Delivered>>;
-  booklet(book: Book, modified: string): Promise<Result<Delivered>>;
+  booklet(book: Book, modified: string, format: BookletFormat): Promise<Result<Delivered>>;
   /** The things of a scene on nothing, at the final quality; null where that was stopped. */
   trace(book: Book, scene: Scene, size: Size, others: Others): Promise<Raster | null>;
   onGround(things: Raster, book: Book, scene: Scene, subjects: readonly ThingSubject[]): Promise<Raster>;
@@ -84,7 +84,7 @@ export const oneThread = (studio: Studio): Makers => ({
   ebook: (book, modified) => ebookFile(book, modified, studio),
   pdf: (book, modified, wishes) => pdfFile(book, modified, studio, wishes.page),
   svg: (book) => svgFile(book, studio),
-  booklet: (book, modified) => bookletPdf(book, modified, studio),
+  booklet: (book, modified, format) => bookletFileOf(book, modified, format, studio),
   async trace(book, scene, { widthPx, heightPx }, others) {
     const textures = sceneTextures(await sceneArt(book, scene, others, studio, undefined, frontsOf(studio)));
     return render(stageOf(book, scene, widthPx, heightPx, others), textures, FINAL);
@@ -219,7 +219,7 @@ export async function makeWith(
     case 'svg':
       return makers.svg(book);
     case 'booklet':
-      return makers.booklet(book, modified);
+      return makers.booklet(book, modified, wanted.format === 'PDF' ? 'pdf' : 'epub');
     case 'mockup': {
       const lost = await makers.missing(book, 'scene', others);
       if (lost) return { ok: false, fault: lost };

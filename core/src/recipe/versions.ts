@@ -3,14 +3,14 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '4a5dc49954',
-  trace: 'f6d3872240',
-  pin: 'cfc62d3216',
-  promo: '8984eb68ee',
-  image: 'd7eda2ffaf',
-  epub: 'd8d3fd4f26',
-  pdf: '936e0e0501',
-  svg: 'b5504d3077',
-  booklet: 'b4602c89b6',
-  desk: 'f647106424',
+  paint: '4b5ccbdb8b',
+  trace: 'db2a936d3d',
+  pin: '1e942a9904',
+  promo: '6350ea14d2',
+  image: '19176a10d5',
+  epub: '24c67d454c',
+  pdf: '994963f243',
+  svg: 'e1daa06e29',
+  booklet: '412b423fef',
+  desk: '90c907547c',
 } as const;

@@ -1,33 +1,33 @@
 /** The syllables of a word, in order; one where it is not divided. */
 export type Syllables = (word: string) => readonly string[];
 
-type Rules = { readonly hyphenateSync: (text: string, options: { hyphenChar: string }) => string };
+export type Rules = { readonly hyphenateSync: (text: string, options: { hyphenChar: string }) => string };
 
 /** Rules by language (Liang's patterns), each loaded when it is first asked for. */
 const RULES: Readonly<Record<string, () => Promise<{ readonly default: Rules }>>> = {
-  ca: () => import('hyphen/ca'),
-  cs: () => import('hyphen/cs'),
-  da: () => import('hyphen/da'),
-  de: () => import('hyphen/de'),
-  el: () => import('hyphen/el'),
-  en: () => import('hyphen/en'),
-  'en-gb': () => import('hyphen/en-gb'),
-  es: () => import('hyphen/es'),
-  fi: () => import('hyphen/fi'),
-  fr: () => import('hyphen/fr'),
-  hr: () => import('hyphen/hr'),
-  it: () => import('hyphen/it'),
-  nb: () => import('hyphen/nb'),
-  nl: () => import('hyphen/nl'),
-  pl: () => import('hyphen/pl'),
-  pt: () => import('hyphen/pt'),
-  ro: () => import('hyphen/ro'),
-  ru: () => import('hyphen/ru'),
-  sk: () => import('hyphen/sk'),
-  sl: () => import('hyphen/sl'),
-  sv: () => import('hyphen/sv'),
-  tr: () => import('hyphen/tr'),
-  uk: () => import('hyphen/uk'),
+  ca: () => import('hyphen/ca/index.js'),
+  cs: () => import('hyphen/cs/index.js'),
+  da: () => import('hyphen/da/index.js'),
+  de: () => import('hyphen/de/index.js'),
+  el: () => import('hyphen/el/index.js'),
+  en: () => import('hyphen/en/index.js'),
+  'en-gb': () => import('hyphen/en-gb/index.js'),
+  es: () => import('hyphen/es/index.js'),
+  fi: () => import('hyphen/fi/index.js'),
+  fr: () => import('hyphen/fr/index.js'),
+  hr: () => import('hyphen/hr/index.js'),
+  it: () => import('hyphen/it/index.js'),
+  nb: () => import('hyphen/nb/index.js'),
+  nl: () => import('hyphen/nl/index.js'),
+  pl: () => import('hyphen/pl/index.js'),
+  pt: () => import('hyphen/pt/index.js'),
+  ro: () => import('hyphen/ro/index.js'),
+  ru: () => import('hyphen/ru/index.js'),
+  sk: () => import('hyphen/sk/index.js'),
+  sl: () => import('hyphen/sl/index.js'),
+  sv: () => import('hyphen/sv/index.js'),
+  tr: () => import('hyphen/tr/index.js'),
+  uk: () => import('hyphen/uk/index.js'),
 };
 
 /** The rules that serve a language tag: its own, or those of its language; null where there are none. */

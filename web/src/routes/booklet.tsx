@@ -1,5 +1,6 @@
 import { fail, slug } from '@yosomi/core/base';
 import { addPagePicture, removeBooklet } from '@yosomi/core/project';
+import type { BookletFormat } from '@yosomi/core/recipe';
 import { useEffect, useRef, useState } from 'react';
 import { FirstBooklet } from '../features/booklet/first-booklet';
 import { LookPanel } from '../features/booklet/look-panel';
@@ -45,19 +46,19 @@ function Pages() {
   const { book, shape, failed, fresh } = useBookletShape(now);
   const [shown, setShown] = useState<PagesShown>('spreads');
   const [focused, setFocused] = useState<{ readonly block: number } | null>(null);
-  const [saving, setSaving] = useState(false);
+  const [saving, setSaving] = useState<BookletFormat | null>(null);
   const after = useRef<number | null>(null);
   const pictures = usePictureInput(({ asset }) => void edit('Picture on a page', addPagePicture(asset, after.current)));
 
-  const save = async (): Promise<void> => {
-    setSaving(true);
+  const save = async (format: BookletFormat): Promise<void> => {
+    setSaving(format);
     const made = await press()
-      .booklet(now, nowIso())
+      .booklet(now, nowIso(), format)
       .catch(() => fail('work-failed'));
-    setSaving(false);
+    setSaving(null);
     if (!made.ok) return sayFault(made.fault);
-    const name = `${slug(now.brief.title)}-booklet.pdf`;
-    saveFile(made.value.bytes, name, 'application/pdf');
+    const name = `${slug(now.brief.title)}-booklet.${format}`;
+    saveFile(made.value.bytes, name, format === 'pdf' ? 'application/pdf' : 'application/epub+zip');
     say(`Saved ${name}`);
   };
   const offer = useActions((s) => s.offer);
@@ -113,7 +114,7 @@ function Pages() {
             count={shape?.pages.length ?? 0}
             findings={shape?.findings ?? []}
             saving={saving}
-            onSave={() => void save()}
+            onSave={(format) => void save(format)}
             onRemove={() => void edit('Remove the booklet', removeBooklet)}
           />
         </Side>

@@ -7,6 +7,7 @@ import { type ImageInfo, readDelivered } from '@yosomi/core/image-file';
 import { type Raster, shrink } from '@yosomi/core/pixels';
 import { Book } from '@yosomi/core/project';
 import {
+  type BookletFormat,
   type Delivered,
   type Measure,
   type PlainFormat,
@@ -14,7 +15,7 @@ import {
   type Reframe,
   type Studio,
   type Wishes,
-  bookletPdf,
+  bookletFileOf,
   coverRaster,
   ebookFile,
   ebookPicture,
@@ -57,7 +58,8 @@ export const fileMakers = (studio: Studio) => ({
     plainFile(Book.parse(input), format, size, modified, studio),
 
   pdf: (input: Book, modified: string, wishes: Wishes) => pdfFile(Book.parse(input), modified, studio, wishes.page),
-  booklet: (input: Book, modified: string) => bookletPdf(Book.parse(input), modified, studio),
+  booklet: (input: Book, modified: string, format: BookletFormat) =>
+    bookletFileOf(Book.parse(input), modified, format, studio),
   svg: (input: Book) => svgFile(Book.parse(input), studio),
   ebook: (input: Book, modified: string) => ebookFile(Book.parse(input), modified, studio),
 

@@ -1,5 +1,6 @@
 import { type Booklet, PAGE_LOOKS, SHEETS, type SheetId } from '@yosomi/core/booklet';
 import type { Finding } from '@yosomi/core/base';
+import type { BookletFormat } from '@yosomi/core/recipe';
 import { onBooklet, setCoverFirst, setPageLook, setSheet } from '@yosomi/core/project';
 import { sentenceOf } from '../../messages/sentences';
 import { useSession } from '../../state/session';
@@ -13,12 +14,13 @@ export function LookPanel(props: {
   booklet: Booklet;
   count: number;
   findings: readonly Finding[];
-  saving: boolean;
-  onSave(): void;
+  saving: BookletFormat | null;
+  onSave(format: BookletFormat): void;
   onRemove(): void;
 }) {
   const { booklet, count, findings } = props;
   const edit = useSession((s) => s.edit);
+  const idle = count === 0 || props.saving !== null;
   return (
     <aside aria-label="How it looks" className="w-64 shrink-0 overflow-y-auto border-l border-line bg-paper">
       <Group title="Look">
@@ -69,8 +71,11 @@ export function LookPanel(props: {
             ))}
           </ul>
         )}
-        <Button kind="ink" disabled={count === 0 || props.saving} onClick={props.onSave}>
-          {props.saving ? 'Making the PDF' : 'Save PDF'}
+        <Button kind="ink" disabled={idle} onClick={() => props.onSave('pdf')}>
+          {props.saving === 'pdf' ? 'Making the PDF' : 'Save PDF'}
+        </Button>
+        <Button disabled={idle} onClick={() => props.onSave('epub')}>
+          {props.saving === 'epub' ? 'Making the EPUB' : 'Save EPUB'}
         </Button>
         <Button kind="link" className="self-start" onClick={props.onRemove}>
           Remove the booklet

@@ -52,7 +52,7 @@ const workers = (signal: AbortSignal): Makers => ({
   ebook: (book, modified) => press().ebook(book, modified),
   pdf: (book, modified, wishes) => press().pdf(book, modified, wishes),
   svg: (book) => press().svg(book),
-  booklet: (book, modified) => press().booklet(book, modified),
+  booklet: (book, modified, format) => press().booklet(book, modified, format),
   sceneFindings: (book) => press().sceneFindings(book),
   promo: (job) => press().promoPixels(job),
   promoFindings: (job) => press().promoFindings(job),
