@@ -109,12 +109,6 @@ await page.locator('main [data-fresh="true"]').waitFor({ state: 'attached', time
 await page.waitForTimeout(300);
 await shot('promo-looks');
 await page.getByRole('radio', { name: 'Formats' }).click();
-await page.getByRole('button', { name: 'Cover reveal' }).click();
-await page.waitForTimeout(200);
-await page.locator('main [data-fresh="true"]').waitFor({ state: 'attached', timeout: 60_000 });
-await page.waitForTimeout(6000); // what is measured in the formats
-await shot('promo-reveal');
-await page.getByRole('button', { name: 'Announcement', exact: true }).click();
 await page.waitForTimeout(200);
 await page.locator('main [data-fresh="true"]').waitFor({ state: 'attached', timeout: 60_000 });
 await page.locator('button[data-tile="link"]').dblclick();
@@ -153,5 +147,11 @@ await part('Reader');
 await page.getByText('Page 1 of 2').waitFor({ timeout: 60_000 });
 await page.waitForTimeout(1500);
 await shot('reader');
+await page.goto(base);
+await page.getByRole('link', { name: 'Open The Balcony Moss Garden' }).click();
+await step('Booklet');
+await page.locator('[data-page="3"][data-painted]').waitFor({ timeout: 60_000 });
+await page.waitForTimeout(5000); // the small pictures of the looks
+await shot('booklet');
 await browser.close();
 await app.close();

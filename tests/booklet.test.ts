@@ -268,6 +268,26 @@ describe('the page maker', () => {
     expect(pages.tags.find(({ kind }) => kind === 'Figure')?.alt).toBe('A tray of moss');
   });
 
+  it('makes a picture smaller where that keeps it on the page of its words, and never less than three fifths', () => {
+    const line = 'Moss asks for very little and gives back a great deal, year after year. '.repeat(3);
+    const sizes = new Map<number, { height: number; page: number }>();
+    for (let n = 1; n <= 14; n++) {
+      const { pages, design } = set(read(`${`${line}\n\n`.repeat(n)}![A tray](moss "The first tray")\n\n${line}`));
+      pages.pages.forEach(({ marks }, page) => {
+        for (const mark of marks) {
+          if (mark.kind !== 'picture') continue;
+          sizes.set(n, { height: mark.to.height, page });
+          expect(mark.to.width / mark.to.height).toBeCloseTo(4 / 3, 5);
+          expect(mark.to.y + mark.to.height).toBeLessThan(design.column.y + design.steps * design.step);
+        }
+      });
+    }
+    const whole = Math.max(...[...sizes.values()].map(({ height }) => height));
+    const smaller = [...sizes.values()].filter(({ height, page }) => height < whole - 1 && page === 0);
+    expect(smaller.length).toBeGreaterThan(0);
+    for (const { height } of sizes.values()) expect(height).toBeGreaterThan(whole * 0.55);
+  });
+
   it('draws letters within the fields that are behind them', () => {
     const { pages } = set(
       read('> **Take care.** Moss is slow, and what is torn takes years to close. Cut it with a knife.'),

@@ -8,6 +8,9 @@ const LEAST_PPI = 130;
 const TALLEST = 0.62;
 /** An upright one stands among the words of its page. */
 const TALLEST_UPRIGHT = 0.4;
+/** A picture gives down to this share of its height, and to no fewer steps, where that keeps it on its page. */
+const LEAST_SHARE = 0.6;
+const LEAST_STEPS = 8;
 
 export function putPicture(flow: Flow, { asset, alt, caption, width }: BlockOf<'picture'>, place: Place): void {
   const { design } = flow;
@@ -18,28 +21,36 @@ export function putPicture(flow: Flow, { asset, alt, caption, width }: BlockOf<'
   const ratio = known ? known.heightPx / known.widthPx : 0.5;
   const tallest = steps * step * (ratio > 1.15 ? TALLEST_UPRIGHT : TALLEST);
   const w = Math.min(room, tallest / ratio);
-  const h = w * ratio;
-  const at = { x: x + (design.look.layout === 'middle' ? (room - w) / 2 : 0), y: step * 0.5, width: w, height: h };
+  const centred = design.look.layout === 'middle';
   const tag = flow.tag('Figure', place.tag, alt || textOf(caption) || undefined);
-  const mark: Mark = known
-    ? { kind: 'picture', image: asset, from: { x: 0, y: 0, width: 1, height: 1 }, to: at, tag }
-    : { ...fill(rectPath(at), colours.tint), tag };
+  /** The picture as large as it fits into so many steps, with half a step above and below. */
+  const drawn = (height: number): Mark[] => {
+    const width = Math.min(w, (height * step - step) / ratio);
+    const at = { x: x + (centred ? (room - width) / 2 : 0), y: step * 0.5, width, height: width * ratio };
+    return [
+      known
+        ? { kind: 'picture', image: asset, from: { x: 0, y: 0, width: 1, height: 1 }, to: at, tag }
+        : { ...fill(rectPath(at), colours.tint), tag },
+    ];
+  };
   const ppi = known ? Math.round(known.widthPx / (w / 72)) : 0;
   if (!known) flow.met.push({ row: flow.rows.length, note: 'picture-missing', ppi: 0 });
   else if (ppi < LEAST_PPI) flow.met.push({ row: flow.rows.length, note: 'picture-small', ppi });
   if (!alt.trim()) flow.met.push({ row: flow.rows.length, note: 'alt-missing', ppi: 0 });
   flow.gap(2);
-  flow.push({ height: Math.ceil((h + step) / step), marks: [mark], panels: place.panels });
+  const height = Math.ceil((w * ratio + step) / step);
+  const least = Math.min(height, Math.max(LEAST_STEPS, Math.ceil(height * LEAST_SHARE)));
+  flow.push({ height, marks: drawn(height), panels: place.panels, gives: { least, marks: drawn } });
   const words = flow.spoken(
     caption,
     flow.voice('italic', size * 0.9, place.deep ? place.voice.colour : colours.soft),
     place.deep,
   );
-  const lines = flow.lines(words, { width: at.width, align: 'left' });
+  const lines = flow.lines(words, { width: room, align: centred ? 'centre' : 'left' });
   const own = lines.length > 0 ? flow.tag('Caption', place.tag) : tag;
   lines.forEach((line, i) => {
     if (i === 0) flow.keepNext();
-    const marks = flow.at(line, at.x, flow.baseline(step * 2) - size * 0.1, own);
+    const marks = flow.at(line, x, flow.baseline(step * 2) - size * 0.1, own);
     flow.push({ height: 2, cut: Infinity, marks, links: flow.links(marks), panels: place.panels });
   });
   flow.gap(2);

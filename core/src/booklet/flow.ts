@@ -130,6 +130,7 @@ export class Flow {
       block: this.#block,
       heading: null,
       bleeds: false,
+      gives: null,
       ...row,
       gap: this.#gap,
       cut: this.#forced ? -Infinity : cut,

@@ -7,7 +7,7 @@ import { Flow, fill } from './flow';
 import { furniture, panelMarks } from './furniture';
 import type { Manuscript } from './manuscript';
 import type { Mark, OutlineEntry, Page, PageLink, PageNote, Pages } from './page';
-import { type Row, pagesOf } from './rows';
+import { type PageRows, type Row, pagesOf } from './rows';
 
 /** A chapter that fills less of a page than this, in the mean, does not begin one. */
 const FULL_CHAPTER = 0.62;
@@ -38,10 +38,8 @@ const moved = (mark: Mark, x: number, y: number): Mark => {
   }
 };
 
-type Range = { readonly from: number; readonly to: number };
-
 /** Rows of a page in their places. */
-function placed(design: Design, rows: readonly Row[], { from, to }: Range, left: boolean) {
+function placed(design: Design, rows: readonly Row[], { from, to, over }: PageRows, left: boolean) {
   const { step, column, sheet, colours } = design;
   const x = sheet.bound && left ? sheet.width - column.x - column.width : column.x;
   const marks: Mark[] = [];
@@ -50,10 +48,14 @@ function placed(design: Design, rows: readonly Row[], { from, to }: Range, left:
   const blocks = new Map<number, Rect[]>();
   const tops: number[] = [];
   let y = column.y;
+  let tooMuch = over;
   for (let i = from; i < to; i++) {
     const row = rows[i];
     if (i > from) y += row.gap * step;
-    const bottom = y + row.height * step;
+    // What is too much is taken from the first that gives, and what it cannot give from the next.
+    const given = row.gives ? Math.min(tooMuch, row.height - row.gives.least) : 0;
+    tooMuch -= given;
+    const bottom = y + (row.height - given) * step;
     tops.push(y);
     for (const panel of row.panels) {
       const known = spans.get(panel.id);
@@ -62,7 +64,8 @@ function placed(design: Design, rows: readonly Row[], { from, to }: Range, left:
     }
     // What reaches over the margins does so from either column.
     const shift = row.bleeds ? column.x - x : 0;
-    for (const mark of row.marks) marks.push(moved(mark, x + (mark.kind === 'text' ? 0 : shift), y));
+    const drawn = given > 0 && row.gives ? row.gives.marks(row.height - given) : row.marks;
+    for (const mark of drawn) marks.push(moved(mark, x + (mark.kind === 'text' ? 0 : shift), y));
     for (const link of row.links)
       links.push({ ...link, rect: { ...link.rect, x: link.rect.x + x, y: link.rect.y + y } });
     if (row.block !== null) {
@@ -111,7 +114,7 @@ export function makePages(shaper: Shaper, design: Design, manuscript: Manuscript
   const pages: Page[] = [];
   const outline: OutlineEntry[] = [];
   let chapter = '';
-  const add = (rows: readonly Row[], range: Range, tagShift: number, made: boolean): void => {
+  const add = (rows: readonly Row[], range: PageRows, tagShift: number, made: boolean): void => {
     const index = pages.length;
     const number = index + 1;
     const left = number % 2 === 0;

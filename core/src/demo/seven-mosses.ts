@@ -59,8 +59,6 @@ Brown tips mean tap water. Pale stems mean too little light. A smell of cellar m
 
 > **Rain in a bottle.** Keep two litres by the door. Rainwater that has stood for a day is as warm as the air, and moss that is cold at the foot does not drink.
 
-![Cushions of moss among wet stones in a tray, a railing and rain behind](${picture} "Star moss in front, cushions behind: the first tray of the book.")
-
 # Feather moss
 
 The one from the forest floor, laid in fronds like a fern that has been ironed. It needs more shade than the others and resents being moved, so choose its place with care and leave it there. A north wall, a cellar window, the inside of a broken jar: all of these will do.
@@ -114,6 +112,8 @@ Set it where the gutter drips, or stand its tray in a second one with a finger o
 The threads bend at the top before they straighten, and in the first warm week of the year a tray of them looks like a pond full of birds. It grows on anything: peat, brick, the felt of a shed. It is the moss that you will find in your pots without having asked, and you may as well be pleased.
 
 Give it the place where others have failed. Then leave it alone, which is all that it ever wanted.
+
+![Cushions of moss among wet stones in a tray, a railing and rain behind](${picture} "The first tray of the book, a year on: all seven, and one stone too many.")
 
 # Where to go from here
 

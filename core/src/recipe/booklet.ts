@@ -44,6 +44,9 @@ const COVER_PX = 1400;
 /** Pictures within an EPUB are no wider. */
 const EPUB_PX = 1600;
 
+/** Booklets whose pages are kept: as many as there are looks to choose from, and one that is worked on. */
+const KEPT_PAGES = 8;
+
 type Made = { readonly design: Design; readonly pages: Pages };
 type Has = Book & { readonly booklet: Booklet };
 
@@ -118,7 +121,7 @@ const letterSet = (book: Has): string => JSON.stringify(book.booklet.manuscript)
 
 /** The pages of a title as they are now. Its booklet must have a text. */
 export async function bookletPages(book: Has, studio: Studio): Promise<Made> {
-  const kept = cacheOf(pagesMade, studio, 3);
+  const kept = cacheOf(pagesMade, studio, KEPT_PAGES);
   const dress = await dressOf(book, studio);
   const key = keyOf({ pages: bookletKey(book), there: [...dress.pictures.keys()] });
   const known = kept.get(key);

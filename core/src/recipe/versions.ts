@@ -4,13 +4,13 @@
  */
 export const VERSIONS = {
   paint: '4b5ccbdb8b',
-  trace: 'db2a936d3d',
+  trace: '52616231ff',
   pin: '1e942a9904',
-  promo: '6350ea14d2',
+  promo: 'c72b498ad8',
   image: '19176a10d5',
   epub: '24c67d454c',
   pdf: '994963f243',
   svg: 'e1daa06e29',
-  booklet: '412b423fef',
+  booklet: 'd8af1f3cfd',
   desk: '90c907547c',
 } as const;

@@ -110,6 +110,7 @@ function Pages() {
         </section>
         <Side name="How it looks">
           <LookPanel
+            book={now}
             booklet={now.booklet}
             count={shape?.pages.length ?? 0}
             findings={shape?.findings ?? []}

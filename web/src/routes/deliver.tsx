@@ -1,6 +1,7 @@
 import { slug } from '@yosomi/core/base';
 import { PROFILES } from '@yosomi/core/stores';
 import { useEffect, useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { DeliverFrame } from '../features/deliver/deliver-frame';
 import { FileOptions } from '../features/deliver/file-options';
 import { FileRow } from '../features/deliver/file-row';
@@ -115,6 +116,15 @@ export function DeliverPage() {
           ))}
         </tbody>
       </table>
+      {book.booklet === null && (
+        <p className="pt-3 text-ink-2">
+          Something to give away?{' '}
+          <Link to={`/title/${book.id}/booklet`} className="underline underline-offset-2 hover:no-underline">
+            Make a booklet
+          </Link>{' '}
+          of a text, in the look of the cover.
+        </p>
+      )}
       <RightsAndCredits others={others} />
       {options && (
         <FileOptions

@@ -1,16 +1,42 @@
 import { type Booklet, PAGE_LOOKS, SHEETS, type SheetId } from '@yosomi/core/booklet';
 import type { Finding } from '@yosomi/core/base';
-import type { BookletFormat } from '@yosomi/core/recipe';
-import { onBooklet, setCoverFirst, setPageLook, setSheet } from '@yosomi/core/project';
+import { type BookletFormat, coverKey, hasPages } from '@yosomi/core/recipe';
+import { useMemo, useState } from 'react';
+import { type Book, onBooklet, setCoverFirst, setPageLook, setSheet } from '@yosomi/core/project';
 import { sentenceOf } from '../../messages/sentences';
 import { useSession } from '../../state/session';
+import { Bitmap } from '../../ui/bitmap';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
 import { Group } from '../../ui/group';
 import { Menu } from '../../ui/menu';
+import { useRested } from '../../ui/use-rested';
+import { useBookletPage } from '../../work/booklets';
+
+const SMALL_PX = 58;
+
+/** The title by which looks are shown: its text as it was when the cover, the sheet, or whether there is a text, changed last. */
+function useSample(now: Book): Book {
+  const key = `${coverKey(now)} ${now.booklet?.sheet} ${hasPages(now)}`;
+  const [sample, setSample] = useState({ key, book: now });
+  if (sample.key !== key) setSample({ key, book: now });
+  return sample.book;
+}
+
+/** A page within the text in a look, small. */
+function LookPicture({ book, look, wanted }: { book: Book; look: string; wanted: boolean }) {
+  const dressed = useMemo(() => ({ ...book, booklet: book.booklet && { ...book.booklet, look } }), [book, look]);
+  const { data } = useBookletPage(dressed, 1, SMALL_PX * 2, wanted && hasPages(book));
+  return (
+    <span className="flex w-[58px] shrink-0 items-center justify-center self-center bg-table/40 p-0.5" aria-hidden>
+      {data && <Bitmap bitmap={data} label="" className="max-h-[74px] max-w-full" />}
+    </span>
+  );
+}
 
 /** How the pages look, on which sheet, what is not right with them, and the file. */
 export function LookPanel(props: {
+  book: Book;
   booklet: Booklet;
   count: number;
   findings: readonly Finding[];
@@ -20,6 +46,9 @@ export function LookPanel(props: {
 }) {
   const { booklet, count, findings } = props;
   const edit = useSession((s) => s.edit);
+  const shown = useSample(props.book);
+  // The pages themselves come first.
+  const ready = useRested(count > 0);
   const idle = count === 0 || props.saving !== null;
   return (
     <aside aria-label="How it looks" className="w-64 shrink-0 overflow-y-auto border-l border-line bg-paper">
@@ -37,6 +66,7 @@ export function LookPanel(props: {
                 checked={booklet.look === look.id}
                 onChange={() => void edit(`Look of the pages: ${look.name}`, onBooklet(setPageLook(look.id)))}
               />
+              <LookPicture book={shown} look={look.id} wanted={ready} />
               <span>
                 <span className="block font-semibold">{look.name}</span>
                 <span className="text-xs text-ink-2">{look.says}</span>
