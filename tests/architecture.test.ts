@@ -79,6 +79,10 @@ const PACKAGES: Readonly<Record<string, readonly string[]>> = {
     'mdast-util-from-markdown',
     'mdast-util-gfm',
     'micromark-extension-gfm',
+    'hast',
+    'hast-util-from-html',
+    'hast-util-to-mdast',
+    'mammoth',
     'mdast',
     // Rules of hyphenation, one file a language.
     ...'ca cs da de el en en-gb es fi fr hr it nb nl pl pt ro ru sk sl sv tr uk'

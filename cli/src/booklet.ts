@@ -1,17 +1,8 @@
-import { basename, dirname, extname, isAbsolute, join, normalize } from 'node:path';
+import { basename, dirname, isAbsolute, join, normalize } from 'node:path';
 import { type Result, fail, ok } from '@yosomi/core/base';
-import {
-  LOOK_IDS,
-  type Manuscript,
-  SHEET_IDS,
-  type SheetId,
-  fromMarkdownText,
-  fromPlainText,
-  newBooklet,
-  picturesNamed,
-} from '@yosomi/core/booklet';
+import { LOOK_IDS, type Manuscript, SHEET_IDS, type SheetId, newBooklet } from '@yosomi/core/booklet';
 import type { Project } from '@yosomi/core/project';
-import { type TakenPicture, bookletFileOf, takePicture } from '@yosomi/core/recipe';
+import { type Beside, bookletFileOf, takeText } from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
 import { type Command, done, flag } from './command';
@@ -25,39 +16,27 @@ function choice<T extends string>(args: Arguments, name: string, values: readonl
   return found ? ok(found) : fail('flag-value', { flag: name, found: given, wanted: values.join(', ') });
 }
 
-/** Pictures that a text shows, from files beside it or in folders under it. Fault: `text-picture`. */
-async function picturesBeside(file: string, source: string): Promise<Result<Map<string, TakenPicture>>> {
-  const named = picturesNamed(source);
-  if (!named.ok) return named;
-  const taken = new Map<string, TakenPicture>();
-  for (const name of named.value) {
-    const path = normalize(decodeURIComponent(name));
-    if (/^\w+:/.test(name) || isAbsolute(path) || path.startsWith('..')) continue;
+/** Files beside a text or in folders under it; others are none. Fault: `text-picture`. */
+const filesBeside =
+  (file: string): Beside =>
+  (name) => {
+    const path = normalize(decodeURI(name));
+    if (/^\w+:/.test(name) || isAbsolute(path) || path.startsWith('..')) return Promise.resolve(ok(null));
     const bytes = readBytes(join(dirname(file), path));
-    if (!bytes.ok) return fail('text-picture', { name });
-    const picture = await takePicture(bytes.value, basename(path, extname(path)), new NodeStudio(new Map()));
-    if (!picture.ok) return picture;
-    taken.set(name, picture.value);
-  }
-  return ok(taken);
-}
+    return Promise.resolve(bytes.ok ? bytes : fail('text-picture', { name }));
+  };
 
 type Taken = { readonly project: Project; readonly manuscript: Manuscript; readonly said: string };
 
 /** The text of a file with its pictures, laid into a title. */
-async function takeText(file: string, project: Project): Promise<Result<Taken>> {
+async function takeFile(file: string, project: Project): Promise<Result<Taken>> {
   const bytes = readBytes(file);
   if (!bytes.ok) return bytes;
-  const source = new TextDecoder().decode(bytes.value);
-  const plain = !/\.(md|markdown)$/i.test(file);
-  const pictures = plain ? ok(new Map<string, TakenPicture>()) : await picturesBeside(file, source);
-  if (!pictures.ok) return pictures;
-  const ids = new Map([...pictures.value].map(([name, { asset }]) => [name, asset.id]));
-  const text = plain ? fromPlainText(source) : fromMarkdownText(source, ids);
+  const text = await takeText(new Blob([bytes.value]), basename(file), new NodeStudio(new Map()), filesBeside(file));
   if (!text.ok) return text;
   const files = new Map(project.files);
   const assets = { ...project.book.assets };
-  for (const { asset, bytes: own } of pictures.value.values()) {
+  for (const { asset, bytes: own } of text.value.pictures) {
     files.set(asset.id, own);
     assets[asset.id] ??= asset;
   }
@@ -69,7 +48,7 @@ async function takeText(file: string, project: Project): Promise<Result<Taken>> 
 
 export const booklet: Command = {
   name: 'booklet',
-  usage: `booklet [TEXT.md|TEXT.txt] --book BOOK.yosomi [--look ${LOOK_IDS.join('|')}] [--size ${SHEET_IDS.join('|')}] --out F.pdf|F.epub`,
+  usage: `booklet [TEXT.md|.txt|.html|.docx] --book BOOK.yosomi [--look ${LOOK_IDS.join('|')}] [--size ${SHEET_IDS.join('|')}] --out F.pdf|F.epub`,
   flags: ['book', 'look', 'size', 'out'],
   switches: [],
   writes: { out: ['pdf', 'epub'] },
@@ -83,7 +62,7 @@ export const booklet: Command = {
     const [text] = args.words;
     const own = opened.value.book.booklet;
     const taken: Result<Taken> = text
-      ? await takeText(text, opened.value)
+      ? await takeFile(text, opened.value)
       : own
         ? ok({ project: opened.value, manuscript: own.manuscript, said: '' })
         : fail('word-missing', { what: 'text file' });

@@ -117,6 +117,7 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'only-wrong': (d) => `--only must be "stores" or "all", not "${d.found}".`,
   'format-unknown': (d) => `The ending ".${d.ending}" names no image format; use jpg, png, webp, avif or tif.`,
   'format-not-taken': (d) => `${d.store} takes no ${d.format}; it takes ${d.wanted}.`,
+  'text-format': () => 'This is no text that can be read; use Markdown, plain text, HTML or DOCX.',
   'text-empty': () => 'The text has no words.',
   'text-long': (d) => `The text is longer than ${d.most} letters or has too many pieces.`,
   'text-picture': (d) => `The picture ${d.name} that the text shows is not beside it.`,

@@ -1,6 +1,17 @@
 export * from './manuscript';
 export * from './booklet';
-export * from './markdown';
+export {
+  DROPPED,
+  type Dropped,
+  type DroppedKind,
+  type TakenText,
+  fromMarkdownText,
+  fromPlainText,
+  picturesNamed,
+  safeLink,
+} from './markdown';
+export * from './html';
+export * from './docx';
 export * from './sheets';
 export * from './look';
 export * from './looks';

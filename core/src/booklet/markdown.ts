@@ -254,8 +254,10 @@ function textIn(node: Nodes): string {
   return 'children' in node ? (node as Parents).children.map(textIn).join(' ') : '';
 }
 
-function taken(root: Root, known: ReadonlyMap<string, string>): Result<TakenText> {
+/** A tree of Markdown as a text; `left` is what was left out before. Faults: `text-empty`, `text-long`. */
+export function taken(root: Root, known: ReadonlyMap<string, string>, left: readonly string[] = []): Result<TakenText> {
   const taking = new Taking(root, known);
+  for (const one of left) taking.drop('html', one);
   const blocks = [...taking.blocks(root.children), ...taking.notes()];
   if (blocks.length === 0) return fail('text-empty');
   if (allBlocks(blocks).length > MOST_BLOCKS) return fail('text-long', { most: MOST_LETTERS });

@@ -3,11 +3,12 @@ import { type Block, type Booklet, type Manuscript, LOOK_IDS, MOST_BLOCKS, newBo
 import type { Asset, Book } from './book';
 import { takeAsset } from './edit-book';
 
-/** A booklet with a text, or without one. One that is there keeps its look and its sheet. Fault: `text-long`. */
+/** A booklet with a text and the pictures that it shows, or without one. One that is there keeps its look and its sheet. Fault: `text-long`. */
 export const beginBooklet =
-  (manuscript?: Manuscript): Edit<Book> =>
+  (manuscript?: Manuscript, pictures: readonly Asset[] = []): Edit<Book> =>
   (book) => {
     if (manuscript && manuscript.blocks.length > MOST_BLOCKS) return fault('text-long', { most: MOST_BLOCKS });
+    for (const asset of pictures) takeAsset(book, asset);
     if (book.booklet && manuscript) book.booklet.manuscript = manuscript;
     else book.booklet ??= newBooklet(manuscript);
   };

@@ -42,6 +42,7 @@ export * from './sides';
 export * from './start';
 export * from './studio';
 export * from './take-picture';
+export * from './take-text';
 export * from './desk-cover';
 export * from './sketches';
 export * from './versions';

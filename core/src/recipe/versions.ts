@@ -4,13 +4,13 @@
  */
 export const VERSIONS = {
   paint: '4b5ccbdb8b',
-  trace: '52616231ff',
+  trace: 'aca5520a41',
   pin: '1e942a9904',
-  promo: 'c72b498ad8',
+  promo: '3e85605d69',
   image: '19176a10d5',
-  epub: '24c67d454c',
+  epub: '9b013bd6a2',
   pdf: '994963f243',
   svg: 'e1daa06e29',
-  booklet: 'd8af1f3cfd',
+  booklet: '2fffefa138',
   desk: '90c907547c',
 } as const;

@@ -1,10 +1,11 @@
-import { type Result, fail } from '@yosomi/core/base';
-import { type Manuscript, MOST_LETTERS, type TakenText, fromMarkdownText, fromPlainText } from '@yosomi/core/booklet';
 import { beginBooklet } from '@yosomi/core/project';
+import { TEXT_ENDINGS } from '@yosomi/core/recipe';
 import { sayFault, say } from '../../messages/say';
 import { useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { DropPlace } from '../../ui/drop-place';
+import { saveAsset } from '../../persist/assets';
+import { studio } from '../../work/workers';
 
 const DROPPED_NAMES = {
   html: 'raw HTML',
@@ -14,31 +15,30 @@ const DROPPED_NAMES = {
   depth: 'nesting that is too deep',
 } as const;
 
-/** Signs of a letter take at most four bytes. */
-const MOST_BYTES = MOST_LETTERS * 4;
-
-async function readText(file: File): Promise<Result<TakenText>> {
-  if (file.size > MOST_BYTES) return fail('text-long', { most: MOST_LETTERS });
-  const text = await file.text();
-  // What is no text has signs that no text has.
-  if (text.includes('\u0000')) return fail('text-format');
-  return /\.(md|markdown)$/i.test(file.name) ? fromMarkdownText(text) : fromPlainText(text);
-}
-
-/** Takes a text file into the title, and says what of it was left out. */
-export async function takeTextFile(file: File, begin: (manuscript: Manuscript) => boolean): Promise<void> {
-  const read = await readText(file).catch(() => fail('text-format'));
+/** Takes the text of a file into the title, with its pictures, and says what was left out. */
+async function takeFile(file: File): Promise<void> {
+  const read = await studio.takeText(file, file.name);
   if (!read.ok) return sayFault(read.fault);
-  const { manuscript, dropped } = read.value;
-  if (!begin(manuscript)) return;
+  const { manuscript, pictures, dropped } = read.value;
+  for (const { asset, bytes } of pictures) {
+    const kept = await saveAsset(asset.id, bytes);
+    if (!kept.ok) return sayFault(kept.fault);
+  }
+  const assets = pictures.map(({ asset }) => asset);
+  if (!useSession.getState().edit('Text of a booklet', beginBooklet(manuscript, assets))) return;
   const left = dropped.map(({ kind, count }) => `${DROPPED_NAMES[kind]} (${count})`).join(', ');
   say(left ? `Taken in. Left out: ${left}.` : 'Taken in whole.');
 }
 
+/** What is read of files; `take` reads one. */
+export const TEXT_FILES = {
+  accept: TEXT_ENDINGS.map((ending) => `.${ending}`).join(),
+  take: (file: File): void => void takeFile(file).catch(() => sayFault({ code: 'text-format', data: {} })),
+} as const;
+
 /** Where a title has no booklet yet. */
 export function FirstBooklet() {
   const edit = useSession((s) => s.edit);
-  const begin = (manuscript?: Manuscript): boolean => edit('Begin a booklet', beginBooklet(manuscript));
   return (
     <section aria-label="New booklet" className="mx-auto flex w-full max-w-2xl flex-col gap-5 p-10">
       <h2 className="text-lg font-semibold">Give something to read along</h2>
@@ -48,12 +48,12 @@ export function FirstBooklet() {
       </p>
       <DropPlace
         title="Open a text"
-        hint="Markdown or plain text. Drop the file here, or choose it."
-        accept=".md,.markdown,.txt,text/markdown,text/plain"
+        hint="Markdown, plain text, HTML, or DOCX. Drop the file here, or choose it."
+        accept={TEXT_FILES.accept}
         label="Text file"
-        onFile={(file) => void takeTextFile(file, begin)}
+        onFile={TEXT_FILES.take}
       />
-      <Button className="self-start" onClick={() => void begin()}>
+      <Button className="self-start" onClick={() => void edit('Begin a booklet', beginBooklet())}>
         Type or paste it
       </Button>
     </section>

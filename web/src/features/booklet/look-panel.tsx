@@ -1,16 +1,18 @@
 import { type Booklet, PAGE_LOOKS, SHEETS, type SheetId } from '@yosomi/core/booklet';
 import type { Finding } from '@yosomi/core/base';
 import { type BookletFormat, coverKey, hasPages } from '@yosomi/core/recipe';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { type Book, onBooklet, setCoverFirst, setPageLook, setSheet } from '@yosomi/core/project';
 import { sentenceOf } from '../../messages/sentences';
 import { useSession } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
+import { FileInput } from '../../ui/file-input';
 import { Group } from '../../ui/group';
 import { Menu } from '../../ui/menu';
 import { useRested } from '../../ui/use-rested';
+import { TEXT_FILES } from './first-booklet';
 import { useBookletPage } from '../../work/booklets';
 
 const SMALL_PX = 58;
@@ -46,6 +48,7 @@ export function LookPanel(props: {
 }) {
   const { booklet, count, findings } = props;
   const edit = useSession((s) => s.edit);
+  const input = useRef<HTMLInputElement>(null);
   const shown = useSample(props.book);
   // The pages themselves come first.
   const ready = useRested(count > 0);
@@ -106,6 +109,10 @@ export function LookPanel(props: {
         </Button>
         <Button disabled={idle} onClick={() => props.onSave('epub')}>
           {props.saving === 'epub' ? 'Making the EPUB' : 'Save EPUB'}
+        </Button>
+        <FileInput ref={input} accept={TEXT_FILES.accept} label="Text file" onFile={TEXT_FILES.take} />
+        <Button kind="link" className="self-start" onClick={() => input.current?.click()}>
+          Open another text
         </Button>
         <Button kind="link" className="self-start" onClick={props.onRemove}>
           Remove the booklet

@@ -1,0 +1,96 @@
+import { type Result, fail, ok } from '../base';
+import {
+  type Dropped,
+  MOST_LETTERS,
+  type Manuscript,
+  type TakenText,
+  fromHtmlText,
+  fromMarkdownText,
+  fromPlainText,
+  picturesInHtml,
+  picturesNamed,
+  readDocx,
+} from '../booklet';
+import { type TakenPicture, takePicture } from './take-picture';
+import type { Studio } from './studio';
+
+/** A text that was brought, with the pictures that it shows. */
+export type TextTaken = {
+  readonly manuscript: Manuscript;
+  readonly dropped: readonly Dropped[];
+  readonly pictures: readonly TakenPicture[];
+};
+
+/** A file that lies beside the text, by the name that the text gives it; null where it may not or cannot be had. */
+export type Beside = (name: string) => Promise<Result<Uint8Array<ArrayBuffer> | null>>;
+const nothingBeside: Beside = () => Promise.resolve(ok(null));
+
+/** Endings of the files that a text can come from. */
+export const TEXT_ENDINGS = ['md', 'markdown', 'txt', 'html', 'htm', 'docx'] as const;
+
+/** Signs of a letter take at most four bytes, and markup more signs than words. */
+const MOST_BYTES = MOST_LETTERS * 8;
+
+const stem = (name: string): string => /([^/]+?)(\.\w+)?$/.exec(decodeURI(name))?.[1] ?? name;
+
+async function takeAll(
+  names: readonly string[],
+  studio: Studio,
+  find: Beside,
+): Promise<Result<ReadonlyMap<string, TakenPicture>>> {
+  const all = new Map<string, TakenPicture>();
+  for (const name of names) {
+    const bytes = await find(name);
+    if (!bytes.ok) return bytes;
+    const picture = bytes.value && (await takePicture(bytes.value, stem(name), studio));
+    // What is no picture is left out like one that is not there, and said.
+    if (picture?.ok) all.set(name, picture.value);
+  }
+  return ok(all);
+}
+
+/**
+ * Takes the text of a file by its ending: Markdown, plain text, HTML, or DOCX. Faults: `text-empty`, `text-long`, `text-format`, those of the zip of a
+ * DOCX, and those of `beside`.
+ */
+export async function takeText(
+  file: Blob,
+  name: string,
+  studio: Studio,
+  beside: Beside = nothingBeside,
+): Promise<Result<TextTaken>> {
+  const ending = /\.(\w+)$/.exec(name)?.[1].toLowerCase() ?? 'txt';
+  if (ending === 'docx') {
+    const read = await readDocx(file);
+    if (!read.ok) return read;
+    const own = new Map(read.value.pictures.map((one) => [one.name, one.bytes]));
+    return joined(read.value.html, 'html', studio, [...own.keys()], (one) => Promise.resolve(ok(own.get(one) ?? null)));
+  }
+  if (file.size > MOST_BYTES) return fail('text-long', { most: MOST_LETTERS });
+  const source = new TextDecoder('utf-8').decode(new Uint8Array(await file.arrayBuffer()));
+  // What is no text has signs that no text has.
+  if (source.includes('\u0000')) return fail('text-format');
+  if (ending === 'html' || ending === 'htm') return joined(source, 'html', studio, picturesInHtml(source), beside);
+  if (ending !== 'md' && ending !== 'markdown') return joined(source, 'plain', studio, [], beside);
+  const named = picturesNamed(source);
+  return named.ok ? joined(source, 'markdown', studio, named.value, beside) : named;
+}
+
+async function joined(
+  source: string,
+  kind: 'html' | 'markdown' | 'plain',
+  studio: Studio,
+  names: readonly string[],
+  find: Beside,
+): Promise<Result<TextTaken>> {
+  const pictures = await takeAll(names, studio, find);
+  if (!pictures.ok) return pictures;
+  const known = new Map([...pictures.value].map(([name, { asset }]) => [name, asset.id]));
+  const read: Result<TakenText> =
+    kind === 'html'
+      ? fromHtmlText(source, known)
+      : kind === 'markdown'
+        ? fromMarkdownText(source, known)
+        : fromPlainText(source);
+  return read.ok ? ok({ ...read.value, pictures: [...pictures.value.values()] }) : read;
+}
