@@ -4,38 +4,11 @@ import { describe, expect, it } from 'vitest';
 import { type Block, allBlocks, fromHtmlText, ownWords, picturesInHtml } from '@yosomi/core/booklet';
 import { type TextTaken, takeText } from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
+import { docx as bytesOf, para, run } from './fixtures/docx';
 import { fileOf, picturePixels } from './fixtures/pictures';
 
 const studio = new NodeStudio(new Map());
-const W = 'xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"';
-const R = 'xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"';
-const run = (text: string, marks = ''): string =>
-  `<w:r>${marks && `<w:rPr>${marks}</w:rPr>`}<w:t xml:space="preserve">${text}</w:t></w:r>`;
-const para = (inner: string, style = ''): string =>
-  `<w:p>${style && `<w:pPr><w:pStyle w:val="${style}"/></w:pPr>`}${inner}</w:p>`;
-
-/** A document as a word processor writes it, of these paragraphs. */
-function docx(body: string, more: Record<string, Uint8Array> = {}, relations = ''): Blob {
-  const styles = ['Heading1:heading 1', 'Heading2:heading 2', 'Title:Title', 'Quote:Quote']
-    .map((one) => one.split(':'))
-    .map(([id, name]) => `<w:style w:type="paragraph" w:styleId="${id}"><w:name w:val="${name}"/></w:style>`)
-    .join('');
-  const files = {
-    '[Content_Types].xml': strToU8(
-      '<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="xml" ContentType="application/xml"/><Default Extension="png" ContentType="image/png"/><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/></Types>',
-    ),
-    '_rels/.rels': strToU8(
-      '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="a" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="word/document.xml"/></Relationships>',
-    ),
-    'word/_rels/document.xml.rels': strToU8(
-      `<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="s" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/styles" Target="styles.xml"/>${relations}</Relationships>`,
-    ),
-    'word/styles.xml': strToU8(`<w:styles ${W}>${styles}</w:styles>`),
-    'word/document.xml': strToU8(`<w:document ${W} ${R}><w:body>${body}</w:body></w:document>`),
-    ...more,
-  };
-  return new Blob([zipSync(files) as Uint8Array<ArrayBuffer>]);
-}
+const docx = (...input: Parameters<typeof bytesOf>): Blob => new Blob([bytesOf(...input)]);
 async function taken(file: Blob, name: string): Promise<TextTaken> {
   const read = await takeText(file, name, studio);
   if (!read.ok) throw new Error(read.fault.code);

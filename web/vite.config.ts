@@ -1,3 +1,4 @@
+import { createRequire } from 'node:module';
 import { readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
@@ -6,6 +7,7 @@ import react from '@vitejs/plugin-react';
 import { type Plugin, defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 
+const require = createRequire(import.meta.url);
 const OUT = join(import.meta.dirname, '../build/web');
 const PACKED = /\.(js|css|html|svg|wasm|ttf|json|webmanifest)$/;
 
@@ -34,6 +36,10 @@ const APP =
 export default defineConfig({
   root: import.meta.dirname,
   publicDir: 'static',
+  // For browsers this package asks the page to decode; workers, where texts are read, have none.
+  resolve: {
+    alias: { 'decode-named-character-reference': require.resolve('decode-named-character-reference') },
+  },
   plugins: [
     react(),
     tailwind(),

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { EpubCheck } from '@likecoin/epubcheck-ts';
 import type { Page } from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
+import { docx, para, run } from '../fixtures/docx';
 import { fileOf, picturePixels } from '../fixtures/pictures';
 import { expect, fromWords, kept, put, saved, savedTitle, step, test } from './help';
 
@@ -162,6 +163,16 @@ test.describe('from words alone', () => {
     await input.setInputFiles(put('stones.md', `${STONES}\n<script>alert(1)</script>\n\n![lost](lost.png)\n`));
     await expect(page.getByText('Left out: raw HTML (1), pictures that are not in the title (1).')).toBeVisible();
     await ready(page);
+    const other = page.getByLabel('Text file');
+    const words = docx(para(run('From a document'), 'Heading1') + para(run('Its first words.')));
+    await other.setInputFiles(put('stones.docx', words));
+    await expect(text(page).getByRole('heading', { name: 'From a document' })).toBeVisible();
+    await other.setInputFiles(
+      put('stones.html', '<h1>From a page &amp; more</h1><script>x()</script><p>Its words.</p>'),
+    );
+    await expect(text(page).getByRole('heading', { name: 'From a page & more' })).toBeVisible();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(text(page).getByRole('heading', { name: 'From a document' })).toBeVisible();
   });
 });
 

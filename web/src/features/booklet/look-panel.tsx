@@ -1,4 +1,4 @@
-import { type Booklet, PAGE_LOOKS, SHEETS, type SheetId } from '@yosomi/core/booklet';
+import { type Booklet, PAGE_LOOKS, SHEETS, type SheetId, findPageLook } from '@yosomi/core/booklet';
 import type { Finding } from '@yosomi/core/base';
 import { type BookletFormat, coverKey, hasPages } from '@yosomi/core/recipe';
 import { useMemo, useRef, useState } from 'react';
@@ -30,8 +30,8 @@ function LookPicture({ book, look, wanted }: { book: Book; look: string; wanted:
   const dressed = useMemo(() => ({ ...book, booklet: book.booklet && { ...book.booklet, look } }), [book, look]);
   const { data } = useBookletPage(dressed, 1, SMALL_PX * 2, wanted && hasPages(book));
   return (
-    <span className="flex w-[58px] shrink-0 items-center justify-center self-center bg-table/40 p-0.5" aria-hidden>
-      {data && <Bitmap bitmap={data} label="" className="max-h-[74px] max-w-full" />}
+    <span className="flex h-[72px] items-center justify-center bg-table/40 p-1" aria-hidden>
+      {data && <Bitmap bitmap={data} label="" className="max-h-full max-w-full" />}
     </span>
   );
 }
@@ -56,27 +56,28 @@ export function LookPanel(props: {
   return (
     <aside aria-label="How it looks" className="w-64 shrink-0 overflow-y-auto border-l border-line bg-paper">
       <Group title="Look">
-        <div role="radiogroup" aria-label="Look of the pages" className="flex flex-col gap-1.5">
+        <div role="radiogroup" aria-label="Look of the pages" className="grid grid-cols-2 gap-1.5">
           {PAGE_LOOKS.map((look) => (
             <label
               key={look.id}
-              className="flex cursor-pointer gap-2 rounded-sm border border-line bg-card px-2.5 py-2 hover:border-ink has-checked:border-ink has-checked:bg-blue-wash"
+              className="flex cursor-pointer flex-col gap-1 rounded-sm border border-line bg-card p-1.5 hover:border-ink has-checked:border-ink has-checked:bg-blue-wash"
             >
-              <input
-                type="radio"
-                name="page-look"
-                className="mt-0.5 accent-ink"
-                checked={booklet.look === look.id}
-                onChange={() => void edit(`Look of the pages: ${look.name}`, onBooklet(setPageLook(look.id)))}
-              />
               <LookPicture book={shown} look={look.id} wanted={ready} />
-              <span>
-                <span className="block font-semibold">{look.name}</span>
-                <span className="text-xs text-ink-2">{look.says}</span>
+              <span className="flex items-center gap-1.5">
+                <input
+                  type="radio"
+                  name="page-look"
+                  aria-label={`${look.name}: ${look.says}`}
+                  className="accent-ink"
+                  checked={booklet.look === look.id}
+                  onChange={() => void edit(`Look of the pages: ${look.name}`, onBooklet(setPageLook(look.id)))}
+                />
+                <span className="font-semibold">{look.name}</span>
               </span>
             </label>
           ))}
         </div>
+        <p className="text-xs text-ink-2">{findPageLook(booklet.look).says}.</p>
       </Group>
       <Group title="Sheet">
         <Menu
