@@ -2,6 +2,7 @@ import { cpus } from 'node:os';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from '@yosomi/node-kit';
+import { bookletRows } from './booklet';
 import { browserRows } from './browser';
 import { deliverRows } from './deliver';
 import { deskRows } from './desk';
@@ -38,6 +39,7 @@ const SECTIONS: readonly Section[] = [
   { name: 'engine', title: 'The engine, in Node on one thread', text: '', rows: () => engineRows(rounds) },
   { name: 'pin', title: 'A cover on a photograph, in Node on one thread', text: '', rows: () => pinRows(rounds) },
   { name: 'files', title: 'Files for stores, in Node', text: '', rows: () => deliverRows(rounds) },
+  { name: 'booklet', title: 'Booklets, in Node on one thread', text: '', rows: () => bookletRows(rounds) },
   {
     name: 'marks',
     title: 'Ten made-up marks traced, beside a general tracer',

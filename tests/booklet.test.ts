@@ -167,6 +167,15 @@ describe.each(EVERY)('pages in %s on %s', (look, sheet) => {
 });
 
 describe('the page maker', () => {
+  it('makes the same pages of what it remembers as of nothing', async () => {
+    const fresh = new NodeStudio(new Map());
+    const design = designOf(findPageLook('essay'), findSheet('a5'), dress);
+    await fresh.loadFonts([...cutsOf(design), 'noto-serif/400', 'amiri/400', 'frank-ruhl-libre/400']);
+    const changed = read(MOSS.replace('Moss asks for very little', 'Moss asks for next to nothing at all'));
+    makePages(studio.shaper, design, read(MOSS));
+    expect(makePages(studio.shaper, design, changed)).toEqual(makePages(fresh.shaper, design, changed));
+  });
+
   it('makes equal pages of equal text, and others of another', () => {
     const [a, b] = [set(read(MOSS)).pages, set(read(MOSS)).pages];
     expect(a).toEqual(b);

@@ -154,7 +154,7 @@ export class Flow {
     }));
   }
 
-  lines(spoken: readonly Spoken[], options: Partial<SettingOptions> & { readonly width: number }): SetLine[] {
+  lines(spoken: readonly Spoken[], options: Partial<SettingOptions> & { readonly width: number }): readonly SetLine[] {
     const syllables =
       options.align === 'filled' || options.width < this.design.size * 13 ? this.design.dress.syllables : null;
     return setLines(this.shaper, spoken, { align: 'left', syllables, indent: 0, ...options }, this.heard);

@@ -91,7 +91,7 @@ function titleLines(
   width: number,
   largest: number,
   colour: string,
-): { lines: SetLine[]; size: number; leading: number } {
+): { lines: readonly SetLine[]; size: number; leading: number } {
   const { look } = flow.design;
   const loud = /^(bebas|league|anton|oswald|archivo-narrow|amatic)/.test(flow.design.cuts.display);
   for (let size = largest; ; size *= 0.9) {

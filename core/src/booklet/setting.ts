@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import type { Hex } from '../colour';
 import {
   type CutId,
@@ -328,8 +329,46 @@ function lineOf(
   return { marks, width, divided: hyphen, last };
 }
 
+/** Lines that were set, with what was found out, by all that they were made of: while one types, one paragraph of many is another. */
+type Kept = { readonly lines: SetLine[]; readonly missing: readonly string[]; readonly cut: readonly string[] };
+const kept = new WeakMap<Shaper, LRUCache<string, Kept>>();
+const KEPT_PARAGRAPHS = 8000;
+const rules = new WeakMap<Syllables, number>();
+let counted = 0;
+
+/** The number of a set of rules: they are told apart by being another. */
+function numberOf(syllables: Syllables | null): number {
+  if (!syllables) return 0;
+  const known = rules.get(syllables);
+  if (known) return known;
+  rules.set(syllables, ++counted);
+  return counted;
+}
+
 /** Sets words into lines of a width by the best total fit. No words give no lines. */
-export function setLines(shaper: Shaper, spoken: readonly Spoken[], options: SettingOptions, heard: Heard): SetLine[] {
+export function setLines(
+  shaper: Shaper,
+  spoken: readonly Spoken[],
+  options: SettingOptions,
+  heard: Heard,
+): readonly SetLine[] {
+  let own = kept.get(shaper);
+  if (!own) kept.set(shaper, (own = new LRUCache({ max: KEPT_PARAGRAPHS })));
+  const { syllables, ...plain } = options;
+  const key = JSON.stringify([spoken, plain, numberOf(syllables), shaper.count]);
+  let known = own.get(key);
+  if (!known) {
+    const found: Heard = { missing: new Set(), cut: new Set() };
+    const lines = fit(shaper, spoken, options, found);
+    known = { lines, missing: [...found.missing], cut: [...found.cut] };
+    own.set(key, known);
+  }
+  for (const letter of known.missing) heard.missing.add(letter);
+  for (const word of known.cut) heard.cut.add(word);
+  return known.lines;
+}
+
+function fit(shaper: Shaper, spoken: readonly Spoken[], options: SettingOptions, heard: Heard): SetLine[] {
   const words = wordsOf(shaper, spoken, options, heard);
   if (!words.some(({ fragments }) => fragments.length > 0)) return [];
   const { items, boxes } = itemsOf(shaper, words, options);

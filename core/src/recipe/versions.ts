@@ -3,14 +3,14 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '4b5ccbdb8b',
-  trace: 'aca5520a41',
-  pin: '1e942a9904',
-  promo: '3e85605d69',
-  image: '19176a10d5',
-  epub: '9b013bd6a2',
-  pdf: '994963f243',
-  svg: 'e1daa06e29',
-  booklet: '2fffefa138',
-  desk: '90c907547c',
+  paint: 'd716cbeac4',
+  trace: '2fefdc7844',
+  pin: '9a47e4311c',
+  promo: '47af5e2bf3',
+  image: '3fc28aaab9',
+  epub: '3c6d72bde5',
+  pdf: '48b9952b17',
+  svg: 'a26926aaae',
+  booklet: '67a9ae448f',
+  desk: '74a78e5831',
 } as const;

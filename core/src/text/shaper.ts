@@ -125,6 +125,11 @@ export class Shaper {
     this.#hb = hb;
   }
 
+  /** How many fonts are there: more may set a text otherwise. */
+  get count(): number {
+    return this.#fonts.size;
+  }
+
   has(cut: CutId): boolean {
     return this.#fonts.has(cut);
   }
