@@ -76,7 +76,7 @@ export function designOf(look: PageLook, sheet: Sheet, dress: Dress): Design {
   const usable = sheet.width - 2 * sheet.side;
   const { text, italic, bold } = TEXT_CUTS[look.text];
   const cut = (style: string): CutId => `${look.text}/${style}`;
-  const sided = look.layout === 'side' && usable - GUTTER - LEAST_SIDE >= size * 24;
+  const sided = look.layout === 'side' && !sheet.bound && usable - GUTTER - LEAST_SIDE >= size * 24;
   const width = Math.min(usable - (sided ? GUTTER + LEAST_SIDE : 0), size * WIDEST);
   const spare = usable - width;
   const x = sheet.side + (sided ? spare : spare / 2);

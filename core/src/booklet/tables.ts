@@ -3,8 +3,9 @@ import { type Flow, type Place, fill } from './flow';
 import { type BlockOf, type Span, textOf } from './manuscript';
 import type { Mark } from './page';
 
-/** Tables of few rows are never divided. */
-const WHOLE_TABLE = 7;
+/** Tables that fill no more of a page than this are never divided. */
+const WHOLE_TABLE = 0.5;
+const WITHIN_TABLE = 30;
 
 export function putTable(flow: Flow, { head, rows }: BlockOf<'table'>, place: Place): void {
   const { colours, size } = flow.design;
@@ -14,6 +15,7 @@ export function putTable(flow: Flow, { head, rows }: BlockOf<'table'>, place: Pl
   const pad = size * 0.6;
   const widths = columnWidths(flow, [head, ...rows], columns, place.width - pad * (columns - 1), small);
   flow.gap(2);
+  const from = flow.rows.length;
   [head, ...rows].forEach((row, r) => {
     if (r === 0 && row.every((cell) => textOf(cell).trim() === '')) return;
     const line = flow.tag('TR', tag);
@@ -39,13 +41,19 @@ export function putTable(flow: Flow, { head, rows }: BlockOf<'table'>, place: Pl
     );
     flow.push({
       height,
-      cut: r === 0 ? 0 : r === 1 || rows.length <= WHOLE_TABLE || r === rows.length ? Infinity : 30,
+      // The head stays with its first row, and no last row stands alone.
+      cut: r === 0 ? 0 : r === 1 || r === rows.length ? Infinity : WITHIN_TABLE,
       marks: [...marks, under],
       links: flow.links(marks),
       panels: place.panels,
     });
     if (r === 0) flow.keepNext();
   });
+  const own = flow.rows.slice(from);
+  if (own.reduce((sum, row) => sum + row.height, 0) <= flow.design.steps * WHOLE_TABLE)
+    own.forEach((row, i) => {
+      if (i > 0) flow.rows[from + i] = { ...row, cut: Infinity };
+    });
   flow.gap(2);
 }
 

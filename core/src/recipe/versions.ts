@@ -4,13 +4,13 @@
  */
 export const VERSIONS = {
   paint: 'd716cbeac4',
-  trace: '2fefdc7844',
+  trace: 'a39fd60e77',
   pin: '9a47e4311c',
-  promo: '47af5e2bf3',
+  promo: '3b9909ee95',
   image: '3fc28aaab9',
   epub: '3c6d72bde5',
   pdf: '48b9952b17',
   svg: 'a26926aaae',
-  booklet: '67a9ae448f',
+  booklet: '4011e959ab',
   desk: '74a78e5831',
 } as const;
