@@ -55,6 +55,26 @@ export function LookPanel(props: {
   const idle = count === 0 || props.saving !== null;
   return (
     <aside aria-label="How it looks" className="w-64 shrink-0 overflow-y-auto border-l border-line bg-paper">
+      <Group title="File">
+        <p className="text-ink-2" role="status">
+          {count === 0 ? 'No pages yet.' : count === 1 ? 'One page.' : `${count} pages.`}
+        </p>
+        {findings.length > 0 && (
+          <ul aria-label="What to look at" className="flex flex-col gap-1.5">
+            {findings.map((finding, i) => (
+              <li key={i} className="border-l-2 border-may pl-2">
+                {sentenceOf(finding)}
+              </li>
+            ))}
+          </ul>
+        )}
+        <Button kind="ink" disabled={idle} onClick={() => props.onSave('pdf')}>
+          {props.saving === 'pdf' ? 'Making the PDF' : 'Save PDF'}
+        </Button>
+        <Button disabled={idle} onClick={() => props.onSave('epub')}>
+          {props.saving === 'epub' ? 'Making the EPUB' : 'Save EPUB'}
+        </Button>
+      </Group>
       <Group title="Look">
         <div role="radiogroup" aria-label="Look of the pages" className="grid grid-cols-2 gap-1.5">
           {PAGE_LOOKS.map((look) => (
@@ -92,25 +112,7 @@ export function LookPanel(props: {
           onChange={(on) => void edit('Cover as the first page', onBooklet(setCoverFirst(on)))}
         />
       </Group>
-      <Group title="File">
-        <p className="text-ink-2" role="status">
-          {count === 0 ? 'No pages yet.' : count === 1 ? 'One page.' : `${count} pages.`}
-        </p>
-        {findings.length > 0 && (
-          <ul aria-label="What to look at" className="flex flex-col gap-1.5">
-            {findings.map((finding, i) => (
-              <li key={i} className="border-l-2 border-may pl-2">
-                {sentenceOf(finding)}
-              </li>
-            ))}
-          </ul>
-        )}
-        <Button kind="ink" disabled={idle} onClick={() => props.onSave('pdf')}>
-          {props.saving === 'pdf' ? 'Making the PDF' : 'Save PDF'}
-        </Button>
-        <Button disabled={idle} onClick={() => props.onSave('epub')}>
-          {props.saving === 'epub' ? 'Making the EPUB' : 'Save EPUB'}
-        </Button>
+      <Group title="Text">
         <FileInput ref={input} accept={TEXT_FILES.accept} label="Text file" onFile={TEXT_FILES.take} />
         <Button kind="link" className="self-start" onClick={() => input.current?.click()}>
           Open another text
