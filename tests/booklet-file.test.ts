@@ -233,7 +233,7 @@ describe('the booklet for readers', () => {
     return { own, java };
   };
 
-  it('has no message from either checker, with every kind of block', async () => {
+  it('has no message from either checker, with every kind of block', { timeout: 240_000 }, async () => {
     const { bytes, findings } = await epub(project.book);
     expect(findings.filter(({ severity }) => severity !== 'note')).toEqual([]);
     expect(await messages(bytes)).toEqual({ own: [], java: [] });
@@ -256,7 +256,7 @@ describe('the booklet for readers', () => {
       'urn:uuid:d6563919-bfd8-412e-bae2-ffffffffffff',
     ]) {
       const { bytes } = await epub({ ...plain, identifier });
-      expect(await messages(bytes)).toEqual({ own: [], java: [] });
+      expect((await EpubCheck.validate(bytes)).messages).toEqual([]);
       const opf = new TextDecoder().decode(unzipSync(bytes)['EPUB/package.opf']);
       expect(opf).toContain('urn:uuid:d6563919-bfd8-412e-bae2-');
       expect(opf).not.toContain(identifier);

@@ -221,6 +221,19 @@ describe('the page maker', () => {
     expect(lettersIn(pages)).toBe(bare(allBlocks(long.blocks).flatMap(ownWords).join('')));
   });
 
+  it('underlines links, so that they are seen without their colour', () => {
+    const { pages } = set(read('Words that [lead somewhere](https://a.example) and words that do not.'));
+    const [{ marks }] = pages.pages;
+    const link = marks.filter(isText).find((mark) => mark.link !== null)!;
+    const under = marks.flatMap((mark) =>
+      mark.kind === 'fill' && mark.colour === link.colour ? [pathBounds(mark.path)] : [],
+    );
+    expect(under).toHaveLength(1);
+    expect(under[0]).toMatchObject({ x: link.x, width: link.width });
+    expect(under[0].y).toBeGreaterThan(link.y);
+    expect(under[0].y).toBeLessThan(link.y + link.size * 0.3);
+  });
+
   it('tears a word that is wider than its line, and says so', () => {
     const word = 'Rindfleischetikettierungs'.repeat(9);
     const { pages, design } = set(read(`Before ${word} after.`));
@@ -306,6 +319,31 @@ describe('the page maker', () => {
     for (const mark of pages.pages[0].marks.filter(isText).filter(({ tag }) => tag !== null)) {
       expect(mark.y - mark.size * 0.7).toBeGreaterThan(box!.y);
       expect(mark.y + mark.size * 0.25).toBeLessThan(box!.y + box!.height);
+    }
+  });
+});
+
+describe.each(SHEET_IDS)('a chapter with a long name on %s', (sheet) => {
+  it('keeps its letters on the field, clear of the picture', () => {
+    const name = 'Where the rain goes when it has run off the roof, down the wall, along the gutter and into the yard';
+    const art = { image: 'art', ratio: 1.6, detail: Array.from({ length: 100 }, (_, i) => i) };
+    const body = 'Words of the chapter, enough of them that it fills its page. '.repeat(60);
+    for (const { id, opening } of PAGE_LOOKS) {
+      if (opening !== 'plate') continue;
+      for (const title of [name, 'Short']) {
+        const { pages } = set(read(`# ${title}\n\n${body}\n\n# Two\n\n${body}`), id, sheet, { art });
+        const page = pages.pages.find(({ marks }) => marks.some((mark) => mark.kind === 'picture'))!;
+        const picture = page.marks.find((mark) => mark.kind === 'picture');
+        const foot = picture?.kind === 'picture' ? picture.to.y + picture.to.height : 0;
+        const field = page.marks.find((mark) => mark.kind === 'fill' && pathBounds(mark.path).height < pages.height);
+        const bottom = field?.kind === 'fill' ? pathBounds(field.path) : null;
+        const head = page.marks.filter(isText).filter(({ tag }) => tag !== null && pages.tags[tag].kind === 'H1');
+        expect(head.length).toBeGreaterThan(0);
+        for (const mark of head) {
+          expect(mark.y - mark.size * 0.8, `${id} ${title}`).toBeGreaterThanOrEqual(foot);
+          expect(mark.y + mark.size * 0.2, `${id} ${title}`).toBeLessThan(bottom!.y + bottom!.height);
+        }
+      }
     }
   });
 });

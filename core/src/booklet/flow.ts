@@ -1,4 +1,4 @@
-import type { Path } from '../plane';
+import { type Path, rectPath } from '../plane';
 import type { Shaper } from '../text';
 import type { Design } from './design';
 import type { Block, Span } from './manuscript';
@@ -162,7 +162,13 @@ export class Flow {
 
   /** Marks of a line at a place, from the column's left and the row's top. */
   at(line: SetLine, x: number, y: number, tag: number | null): Mark[] {
-    return line.marks.map((mark) => ({ ...mark, x: mark.x + x, y, tag }));
+    return line.marks.flatMap((mark): Mark[] => {
+      const { size, colour, width, link } = mark;
+      const set: Mark = { ...mark, x: mark.x + x, y, tag };
+      // A link is seen without its colour too.
+      const under = { x: mark.x + x, y: y + size * 0.14, width, height: Math.max(0.4, size * 0.045) };
+      return link === null ? [set] : [set, fill(rectPath(under), colour)];
+    });
   }
 
   /** Links of marks, once for each run: only where they lead anywhere. */

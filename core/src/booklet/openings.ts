@@ -102,16 +102,27 @@ function titleLines(
   }
 }
 
+/** How much of a field a strip of the picture takes, and the least that is worth showing. */
+const STRIP = 0.5;
+const LEAST_STRIP = 0.16;
+
 /** A field over the head of the page, with a strip of the cover's picture where it has one. */
 function plate(flow: Flow, text: string, tag: number, heading: Row['heading']): void {
   const { sheet, colours, column, step, dress } = flow.design;
-  const height = Math.max(8, Math.round((sheet.height * (dress.art ? 0.34 : 0.23) - sheet.head) / step));
+  const { lines, leading } = titleLines(flow, text, column.width, flow.design.size * 2.35, colours.onDeep);
+  const tall = lines.length * leading;
+  // The name stands on the field with some of it around, whatever becomes of the picture.
+  const needed = tall + step * 2.4;
+  const usual = Math.round((sheet.height * (dress.art ? 0.34 : 0.23) - sheet.head) / step);
+  const height = Math.max(8, usual, Math.ceil((needed - column.y) / step));
   const bottom = height * step;
   const [left, top] = [-column.x, -column.y];
   const whole = { x: left, y: top, width: sheet.width, height: bottom - top };
   const marks: Mark[] = [fill(rectPath(whole), colours.deep)];
-  if (dress.art) {
-    const strip = { ...whole, height: whole.height * 0.5 };
+  const free = Math.min(whole.height * STRIP, whole.height - needed);
+  const shown = dress.art !== null && free >= whole.height * LEAST_STRIP ? free : 0;
+  if (dress.art && shown > 0) {
+    const strip = { ...whole, height: shown };
     // Another part of the picture opens each chapter.
     const share = (strip.height / strip.width) * (1 / dress.art.ratio);
     const strips = stripsOf(dress.art, share);
@@ -120,9 +131,7 @@ function plate(flow: Flow, text: string, tag: number, heading: Row['heading']): 
       share >= 1 ? { x: (1 - 1 / share) / 2, y: 0, width: 1 / share, height: 1 } : { x: 0, y, width: 1, height: share };
     marks.push({ kind: 'picture', image: dress.art.image, from, to: strip, tag: null });
   }
-  const { lines, leading } = titleLines(flow, text, column.width, flow.design.size * 2.35, colours.onDeep);
-  const room = dress.art ? whole.height * 0.5 : whole.height;
-  const base = bottom - Math.max(step * 0.8, (room - lines.length * leading) * 0.36) - lines.length * leading;
+  const base = bottom - Math.max(step * 0.8, (whole.height - shown - tall) * 0.36) - tall;
   lines.forEach((line, i) => marks.push(...flow.at(line, 0, base + i * leading + flow.baseline(leading), tag)));
   flow.push({ height, marks, heading, bleeds: true });
 }

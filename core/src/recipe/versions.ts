@@ -4,13 +4,13 @@
  */
 export const VERSIONS = {
   paint: 'd716cbeac4',
-  trace: 'a39fd60e77',
+  trace: '72ed7fc224',
   pin: '9a47e4311c',
-  promo: '3b9909ee95',
+  promo: '25a17ab011',
   image: '3fc28aaab9',
   epub: '3c6d72bde5',
   pdf: '48b9952b17',
   svg: 'a26926aaae',
-  booklet: '4011e959ab',
+  booklet: '3e1c1613ac',
   desk: '74a78e5831',
 } as const;
