@@ -76,7 +76,7 @@ test.describe('with the policy left out, so that stored rows can be changed from
 
     await step(page, 'Deliver');
     await page.getByRole('button', { name: 'Make all' }).click();
-    await expect(page.locator('tr[data-state="failed"]')).toHaveCount(12, { timeout: 60_000 });
+    await expect(page.locator('tr[data-state="failed"]')).toHaveCount(14, { timeout: 60_000 });
     await expect(page.locator('tr[data-state="made"]')).toHaveCount(0);
     await expect(page.locator('tr[data-file="epub"]')).toContainText('is not in this browser any more');
     const file = await saved(page, () => page.getByRole('button', { name: 'Save the title as a file' }).click());
