@@ -211,6 +211,19 @@ describe('letters in a file', () => {
     expect(said.replaceAll('\u00ad\n', '').replace(/\s+/g, ' ')).toContain(words.repeat(6).trim());
   });
 
+  it('are read as each was typed, where one sign stands for several', async () => {
+    const words = 'A fixed\u00a0space, a plain one, q\u0301 and q, and e\u0301.';
+    const { bytes } = await file(
+      withText(
+        { blocks: [{ kind: 'paragraph', spans: [{ text: words, em: false, strong: false, link: null }] }] },
+        'essay',
+      ),
+    );
+    const said = tool('pdftotext', bytes, '-f', '2', '@', '-');
+    // This reader parts words at any space, whichever it is.
+    expect(said.normalize('NFC')).toContain(words.normalize('NFC').replaceAll('\u00a0', ' '));
+  });
+
   it('are written for a face of one variable file too', async () => {
     const { bytes } = await file(withText(textOf('# Seven numbers\n\nWords.\n\n# Eight numbers\n\nWords.'), 'report'));
     expect(bare(tool('pdftotext', bytes, '-f', '2', '@', '-'))).toContain('Sevennumbers');
@@ -297,6 +310,23 @@ describe('the booklet for readers', () => {
     for (const block of booklet.manuscript.blocks)
       if (block.kind === 'picture') Object.assign(block, { alt: '', caption: [] });
     expect(await opf({ ...project.book, booklet })).not.toContain('alternativeText');
+  });
+});
+
+describe('credits that are due for pictures on pages', () => {
+  it('stand on the last page and on the title page of the EPUB', async () => {
+    const line = 'Picture: Ida Quill, CC BY 4.0';
+    const assets = Object.fromEntries(
+      Object.entries(project.book.assets).map(([id, asset]) => [
+        id,
+        { ...asset, rights: { ...asset.rights, credit: line } },
+      ]),
+    );
+    const book = { ...project.book, cover: { ...project.book.cover, parts: {} }, assets };
+    expect(tool('pdftotext', (await file(book)).bytes, '@', '-').replace(/\s+/g, ' ')).toContain(line);
+    const made = await bookletEpub(book, MADE, studio);
+    expect(made.ok && new TextDecoder().decode(unzipSync(made.value.bytes)['EPUB/title.xhtml'])).toContain(line);
+    expect(bookletKey(book)).not.toBe(bookletKey({ ...book, assets: project.book.assets }));
   });
 });
 

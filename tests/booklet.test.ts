@@ -5,7 +5,7 @@ import {
   type Dress,
   LOOK_IDS,
   type Mark,
-  type Manuscript,
+  Manuscript,
   PAGE_LOOKS,
   type Pages,
   SHEET_IDS,
@@ -19,6 +19,7 @@ import {
   fromMarkdownText,
   fromPlainText,
   makePages,
+  chaptersOf,
   ownWords,
   pageColours,
   picturesNamed,
@@ -48,6 +49,7 @@ beforeAll(async () => {
     author: 'Ottoline Frew',
     language: 'en',
     syllables: await syllablesFor('en'),
+    credits: [],
     pictures: new Map([['moss', { widthPx: 1600, heightPx: 1200 }]]),
   };
   const all = PAGE_LOOKS.flatMap((look) => cutsOf(designOf(look, findSheet('letter'), dress)));
@@ -232,6 +234,49 @@ describe('the page maker', () => {
     expect(under[0]).toMatchObject({ x: link.x, width: link.width });
     expect(under[0].y).toBeGreaterThan(link.y);
     expect(under[0].y).toBeLessThan(link.y + link.size * 0.3);
+  });
+
+  it('makes the name of a chapter smaller before it tears a word of it', () => {
+    for (const look of LOOK_IDS) {
+      const { pages } = set(read('# Straßenbahnführerhäuschen\n\nWords.'), look, 'a5');
+      expect(pages.notes, look).toEqual([]);
+      const head = pages.pages[0].marks
+        .filter(isText)
+        .filter(({ tag }) => tag !== null && pages.tags[tag].kind === 'H1');
+      expect(new Set(head.map(({ y }) => y)).size, look).toBe(1);
+    }
+  });
+
+  it('says which button leads nowhere, and lets no address run anything', () => {
+    const button = (url: string): Manuscript => ({ blocks: [{ kind: 'button', label: 'Get it', url }] });
+    const leads = (url: string) => {
+      const { pages } = set(button(url));
+      return [
+        pages.notes.map(({ kind }) => kind),
+        pages.pages[0].links.map(({ to }) => (to.kind === 'url' ? to.url : '')),
+      ];
+    };
+    expect(leads('')).toEqual([['button-nowhere'], []]);
+    expect(leads('javascript:alert(1)')).toEqual([['button-nowhere'], []]);
+    expect(leads('https://')).toEqual([['button-nowhere'], []]);
+    expect(leads('fernhollow.example/moss')).toEqual([[], ['https://fernhollow.example/moss']]);
+    expect(leads('una@vale.example')).toEqual([[], ['mailto:una@vale.example']]);
+    const words = { text: 'here', em: false, strong: false, link: 'javascript:alert(1)' };
+    expect(set({ blocks: [{ kind: 'paragraph', spans: [words] }] }).pages.pages[0].links).toEqual([]);
+    const [chapter] = chaptersOf(
+      { blocks: [...button('javascript:alert(1)').blocks, { kind: 'paragraph', spans: [words] }] },
+      'T',
+      () => null,
+    );
+    expect(chapter.body).not.toContain('javascript');
+    expect(chapter.body).toContain('Get it');
+  });
+
+  it('passes over headings without words', () => {
+    const empty = { kind: 'heading' as const, level: 1 as const, spans: [] };
+    const text: Manuscript = { blocks: [...read('# One\n\nWords.\n\n# Two\n\nWords.').blocks, empty] };
+    expect(set(text).pages.outline.map(({ text }) => text)).toEqual(['One', 'Two']);
+    expect(chaptersOf(text, 'T', () => null).map(({ title }) => title)).toEqual(['One', 'Two']);
   });
 
   it('tears a word that is wider than its line, and says so', () => {
@@ -433,6 +478,35 @@ describe('text that is taken in', () => {
       ok: true,
       value: ['x.png', 'y/z.jpg'],
     });
+  });
+
+  it('takes pictures that stand among words, or are named at the end', () => {
+    const known = new Map([['moss.png', 'moss']]);
+    const kindsOf = (source: string) => {
+      const taken = fromMarkdownText(source, known);
+      if (!taken.ok) throw new Error(taken.fault.code);
+      return [taken.value.manuscript.blocks.map(({ kind }) => kind), taken.value.dropped.map(({ kind }) => kind)];
+    };
+    expect(kindsOf('See ![a tray](moss.png) there.')).toEqual([['paragraph', 'picture'], []]);
+    expect(kindsOf('[![a tray](moss.png)](https://a.example)')).toEqual([['picture'], []]);
+    expect(kindsOf('![a tray][t]\n\n[t]: moss.png')).toEqual([['picture'], []]);
+    expect(kindsOf('![a tray][t]\n\n[t]: lost.png')).toEqual([['paragraph'], ['picture']]);
+    expect(picturesNamed('![a][t]\n\n[t]: moss.png')).toEqual({ ok: true, value: ['moss.png'] });
+  });
+
+  it('makes every item of a list with boxes have one', () => {
+    const [list] = read('- [x] done\n- plain').blocks;
+    expect(list.kind === 'list' && list.items.map(({ checked }) => checked)).toEqual([true, false]);
+  });
+
+  it('takes tables of many columns, and what is nested thousands deep or not at all', () => {
+    expect(Manuscript.safeParse(read(`|${'x|'.repeat(60)}\n|${'-|'.repeat(60)}\n|${'y|'.repeat(60)}`)).success).toBe(
+      true,
+    );
+    for (const source of ['> '.repeat(20_000), '['.repeat(20_000), '*'.repeat(20_000), '- '.repeat(5000)]) {
+      const taken = fromMarkdownText(`${source}words`);
+      if (!taken.ok) expect(taken.fault.code).toBe('text-format');
+    }
   });
 
   it('takes no sign of a plain text for more than it is', () => {

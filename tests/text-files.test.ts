@@ -112,7 +112,10 @@ describe('a page of the web', () => {
       ['picture', 1],
     ]);
     expect(JSON.stringify(manuscript)).not.toMatch(/alert|javascript/);
-    expect(picturesInHtml('<p><img src="a.png"><img src="b.png"><img src="a.png"></p>')).toEqual(['a.png', 'b.png']);
+    expect(picturesInHtml('<p><img src="a.png"><img src="b.png"><img src="a.png"></p>')).toEqual({
+      ok: true,
+      value: ['a.png', 'b.png'],
+    });
   });
 
   it('of any kind is read or refused, never thrown at', () => {
@@ -147,6 +150,18 @@ describe('a page of the web', () => {
         },
       ),
     );
+  });
+});
+
+describe('names of pictures', () => {
+  it('that are no address are passed over', async () => {
+    expect((await taken(new Blob(['![a](50%.png) words']), 'a.md')).dropped.map(({ kind }) => kind)).toEqual([
+      'picture',
+    ]);
+    expect(
+      (await taken(new Blob(['<p>x</p><img src="%E0%A4%A.png">']), 'a.html')).dropped.map(({ kind }) => kind),
+    ).toEqual(['picture']);
+    expect(await code(new Blob(['<div>'.repeat(60_000)]), 'a.html')).toBe('text-format');
   });
 });
 

@@ -2,7 +2,7 @@ import { basename, dirname, isAbsolute, join, normalize } from 'node:path';
 import { type Result, fail, ok } from '@yosomi/core/base';
 import { LOOK_IDS, type Manuscript, SHEET_IDS, type SheetId, newBooklet } from '@yosomi/core/booklet';
 import type { Project } from '@yosomi/core/project';
-import { type Beside, bookletFileOf, takeText } from '@yosomi/core/recipe';
+import { type Beside, bookletFileOf, plainName, takeText } from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
 import { type Command, done, flag } from './command';
@@ -20,7 +20,7 @@ function choice<T extends string>(args: Arguments, name: string, values: readonl
 const filesBeside =
   (file: string): Beside =>
   (name) => {
-    const path = normalize(decodeURI(name));
+    const path = normalize(plainName(name));
     if (/^\w+:/.test(name) || isAbsolute(path) || path.startsWith('..')) return Promise.resolve(ok(null));
     const bytes = readBytes(join(dirname(file), path));
     return Promise.resolve(bytes.ok ? bytes : fail('text-picture', { name }));

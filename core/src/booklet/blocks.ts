@@ -5,7 +5,7 @@ import type { Design } from './design';
 import { putButton, putPause, putPicture } from './figures';
 import { type Chapters, Flow, type Place } from './flow';
 import { putList } from './lists';
-import type { Block, BlockOf, Manuscript } from './manuscript';
+import { type Block, type BlockOf, type Manuscript, isWorded } from './manuscript';
 import { chapterHeading, lesserHeading } from './openings';
 import type { SettingOptions, Spoken } from './setting';
 import { putTable } from './tables';
@@ -90,13 +90,26 @@ function putHeading(flow: Flow, block: BlockOf<'heading'>, place: Place): void {
   else lesserHeading(flow, block, place);
 }
 
+/** Lines that are due, small, after all else. */
+function putCredits(flow: Flow, place: Place): void {
+  const { dress, colours, size } = flow.design;
+  const voice = flow.voice('text', size * 0.8, colours.soft);
+  flow.gap(4);
+  for (const line of dress.credits) {
+    const lines = flow.lines([{ text: line, voice, link: null }], { width: place.width });
+    flow.lineRows(lines, { ...place, voice }, flow.tag('P', place.tag));
+  }
+}
+
 /** Lays out a text from its beginning. All cuts of the design must be in the shaper. */
 export function flowOf(shaper: Shaper, design: Design, { blocks }: Manuscript, chapters: Chapters): Flow {
   const flow = new Flow(shaper, design, chapters, putBlock);
   const place = flow.top();
   blocks.forEach((block, i) => {
+    if (!isWorded(block)) return;
     flow.from(i);
     putBlock(flow, block, place, blocks[i - 1] ?? null);
   });
+  putCredits(flow, place);
   return flow;
 }

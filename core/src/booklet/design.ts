@@ -1,5 +1,5 @@
 import type { Swatch } from '../colour';
-import { type CutId, type Syllables, familyOf, findCut } from '../text';
+import { type CutId, type Syllables, familyOf, findCut, italicOf } from '../text';
 import { type PageColours, pageColours } from './colours';
 import type { PageLook, TextFamily } from './look';
 import type { Sheet } from './sheets';
@@ -18,6 +18,8 @@ export type Dress = {
   readonly author: string;
   readonly language: string;
   readonly syllables: Syllables | null;
+  /** Lines that are due for what is shown; they close the last page. */
+  readonly credits: readonly string[];
   /** Pixels of the pictures that the text may show, by their ids; those that are missing are not here. */
   readonly pictures: ReadonlyMap<string, { readonly widthPx: number; readonly heightPx: number }>;
 };
@@ -45,15 +47,12 @@ export type Design = {
   readonly side: { readonly x: number; readonly width: number } | null;
 };
 
-const TEXT_CUTS: Readonly<Record<TextFamily, { text: string; italic: string; bold: string }>> = {
-  'eb-garamond': { text: '400', italic: '400-italic', bold: '600' },
-  spectral: { text: '400', italic: '400-italic', bold: '700' },
-  'crimson-pro': { text: '400', italic: '400-italic', bold: '700' },
-  lora: { text: '400', italic: '400-italic', bold: '700' },
-  'libre-baskerville': { text: '400', italic: '400-italic', bold: '700' },
-  'work-sans': { text: '400', italic: '400-italic', bold: '700' },
-  'noto-serif': { text: '400', italic: '400-italic', bold: '700' },
-};
+/** The cuts of a family that text is set in: its plain one, the italic of that, and the upright nearest to bold. */
+function textCuts(family: TextFamily): { text: CutId; italic: CutId; bold: CutId } {
+  const text = `${family}/400`;
+  const heavy = (familyOf(text)?.cuts ?? []).filter(({ italic, weight }) => !italic && weight >= 600);
+  return { text, italic: italicOf(text), bold: heavy[0]?.id ?? text };
+}
 
 /** Letters of a line that are read with ease: a column is no wider than this many sizes, and no narrower side than the least. */
 const WIDEST = 33;
@@ -74,8 +73,6 @@ export function designOf(look: PageLook, sheet: Sheet, dress: Dress): Design {
   const step = leading / 2;
   const steps = Math.floor((sheet.height - sheet.head - sheet.foot) / step / 2) * 2;
   const usable = sheet.width - 2 * sheet.side;
-  const { text, italic, bold } = TEXT_CUTS[look.text];
-  const cut = (style: string): CutId => `${look.text}/${style}`;
   const sided = look.layout === 'side' && !sheet.bound && usable - GUTTER - LEAST_SIDE >= size * 24;
   const width = Math.min(usable - (sided ? GUTTER + LEAST_SIDE : 0), size * WIDEST);
   const spare = usable - width;
@@ -85,7 +82,7 @@ export function designOf(look: PageLook, sheet: Sheet, dress: Dress): Design {
     look,
     dress,
     colours: pageColours(dress.swatches, look.ground),
-    cuts: { text: cut(text), italic: cut(italic), bold: cut(bold), display: displayCut(look, dress.titleCut) },
+    cuts: { ...textCuts(look.text), display: displayCut(look, dress.titleCut) },
     size,
     leading,
     step,

@@ -1,5 +1,6 @@
 import { ellipsePath, rectPath } from '../plane';
 import { type Flow, type Place, fill } from './flow';
+import { typedLink } from './link';
 import { type BlockOf, textOf } from './manuscript';
 import type { Mark, PageLink } from './page';
 
@@ -34,9 +35,9 @@ export function putPicture(flow: Flow, { asset, alt, caption, width }: BlockOf<'
     ];
   };
   const ppi = known ? Math.round(known.widthPx / (w / 72)) : 0;
-  if (!known) flow.met.push({ row: flow.rows.length, note: 'picture-missing', ppi: 0 });
-  else if (ppi < LEAST_PPI) flow.met.push({ row: flow.rows.length, note: 'picture-small', ppi });
-  if (!alt.trim()) flow.met.push({ row: flow.rows.length, note: 'alt-missing', ppi: 0 });
+  if (!known) flow.meet((page) => ({ kind: 'picture-missing', page }));
+  else if (ppi < LEAST_PPI) flow.meet((page) => ({ kind: 'picture-small', page, ppi }));
+  if (!alt.trim()) flow.meet((page) => ({ kind: 'alt-missing', page }));
   flow.gap(2);
   const height = Math.ceil((w * ratio + step) / step);
   const least = Math.min(height, Math.max(LEAST_STEPS, Math.ceil(height * LEAST_SHARE)));
@@ -47,7 +48,7 @@ export function putPicture(flow: Flow, { asset, alt, caption, width }: BlockOf<'
     place.deep,
   );
   const lines = flow.lines(words, { width: room, align: centred ? 'centre' : 'left' });
-  const own = lines.length > 0 ? flow.tag('Caption', place.tag) : tag;
+  const own = lines.length > 0 ? flow.tag('Caption', tag) : tag;
   lines.forEach((line, i) => {
     if (i === 0) flow.keepNext();
     const marks = flow.at(line, x, flow.baseline(step * 2) - size * 0.1, own);
@@ -60,7 +61,9 @@ export function putPicture(flow: Flow, { asset, alt, caption, width }: BlockOf<'
 export function putButton(flow: Flow, { label, url }: BlockOf<'button'>, place: Place): void {
   const { colours, size, step } = flow.design;
   const tag = flow.tag('P', place.tag);
-  const link = flow.tag('Link', tag);
+  const leads = typedLink(url);
+  if (leads === null) flow.meet((page) => ({ kind: 'button-nowhere', label: label || url, page }));
+  const link = leads === null ? tag : flow.tag('Link', tag);
   const voice = flow.voice('bold', size * 1.12, colours.onButton);
   const lines = flow.lines([{ text: label || url, voice, link: null }], {
     width: place.width - size * 3,
@@ -81,13 +84,14 @@ export function putButton(flow: Flow, { label, url }: BlockOf<'button'>, place: 
       ),
     ),
   );
-  const shown = url.replace(/^https?:\/\/(www\.)?|^mailto:|\/$/g, '');
+  const shown = (leads ?? '').replace(/^https?:\/\/(www\.)?|^mailto:|\/$/g, '');
   const small = flow.voice('text', size * 0.82, place.deep ? place.voice.colour : colours.soft);
   const under = flow.lines([{ text: shown, voice: small, link: null }], { width: place.width });
   under.forEach((line, i) => marks.push(...flow.at(line, place.x, tall + size * 1.15 + i * small.size * 1.3, tag)));
   flow.gap(3);
   const height = Math.ceil((tall + under.length * small.size * 1.3 + size * 0.5) / step);
-  const links: PageLink[] = [{ rect: box, tag: link, to: { kind: 'url', url }, label: label || url }];
+  const links: PageLink[] =
+    leads === null ? [] : [{ rect: box, tag: link, to: { kind: 'url', url: leads }, label: label || leads }];
   flow.push({ height, marks, links, panels: place.panels });
   flow.gap(3);
 }

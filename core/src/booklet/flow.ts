@@ -2,7 +2,8 @@ import { type Path, rectPath } from '../plane';
 import type { Shaper } from '../text';
 import type { Design } from './design';
 import type { Block, Span } from './manuscript';
-import type { Mark, PageLink, Tag, TagKind } from './page';
+import { safeLink } from './link';
+import type { Mark, PageLink, PageNote, Tag, TagKind } from './page';
 import type { Panel, Row } from './rows';
 import { type Heard, type SetLine, type SettingOptions, type Spoken, type Voice, setLines } from './setting';
 
@@ -24,23 +25,22 @@ export type Chapters = {
   readonly open: boolean;
 };
 
-/** What of a text is not laid out by rule but was found on the way. */
-export type Met = {
-  readonly row: number;
-  readonly note: 'picture-missing' | 'alt-missing' | 'picture-small';
-  readonly ppi: number;
-};
+/** What was found on the way, with the row at which: its page is known once there are pages. */
+export type Met = { readonly row: number; readonly note: (page: number) => PageNote };
 
 const ORPHAN = Infinity;
 const AFTER_HYPHEN = 60;
 const WITHIN = 8;
+
+/** A place for what is heard of words that are only tried. */
+export const nothingHeard = (): Heard => ({ missing: new Set(), cut: new Set() });
 
 /** Turns blocks into rows of lines, and into the structure that is read aloud. */
 export class Flow {
   readonly rows: Row[] = [];
   readonly tags: Tag[] = [{ kind: 'Document', parent: -1 }];
   readonly met: Met[] = [];
-  readonly heard: Heard = { missing: new Set(), cut: new Set() };
+  readonly heard: Heard = nothingHeard();
   #keep = 0;
   #panels = 0;
   #block: number | null = null;
@@ -145,7 +145,8 @@ export class Flow {
     const { cuts, colours } = this.design;
     return spans.map(({ text, em, strong, link }) => ({
       text,
-      link,
+      // A text that was stored elsewhere may lead anywhere.
+      link: link === null ? null : safeLink(link),
       voice: {
         ...voice,
         cut: strong ? cuts.bold : em ? (voice.cut === cuts.italic ? cuts.text : cuts.italic) : voice.cut,
@@ -154,10 +155,19 @@ export class Flow {
     }));
   }
 
-  lines(spoken: readonly Spoken[], options: Partial<SettingOptions> & { readonly width: number }): readonly SetLine[] {
+  /** Tells of what is laid out next. */
+  meet(note: Met['note']): void {
+    this.met.push({ row: this.rows.length, note });
+  }
+
+  lines(
+    spoken: readonly Spoken[],
+    options: Partial<SettingOptions> & { readonly width: number },
+    heard: Heard = this.heard,
+  ): readonly SetLine[] {
     const syllables =
       options.align === 'filled' || options.width < this.design.size * 13 ? this.design.dress.syllables : null;
-    return setLines(this.shaper, spoken, { align: 'left', syllables, indent: 0, ...options }, this.heard);
+    return setLines(this.shaper, spoken, { align: 'left', syllables, indent: 0, ...options }, heard);
   }
 
   /** Marks of a line at a place, from the column's left and the row's top. */

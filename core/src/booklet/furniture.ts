@@ -1,12 +1,10 @@
 import { type Path, type Rect, rectPath } from '../plane';
 import { type Shaper, capitals } from '../text';
 import type { Design } from './design';
-import { fill } from './flow';
+import { fill, nothingHeard } from './flow';
 import type { Mark } from './page';
 import type { Panel } from './rows';
-import { type Heard, type Voice, setLines } from './setting';
-
-const heard: Heard = { missing: new Set(), cut: new Set() };
+import { type Voice, setLines } from './setting';
 
 /** Words cut to a width, with a sign that there is more. */
 function fitted(shaper: Shaper, text: string, voice: Voice, width: number) {
@@ -15,7 +13,7 @@ function fitted(shaper: Shaper, text: string, voice: Voice, width: number) {
       shaper,
       [{ text: words, voice, link: null }],
       { width: 1e4, align: 'left', syllables: null, indent: 0 },
-      heard,
+      nothingHeard(),
     )[0];
   let words = text;
   let line = set(words);

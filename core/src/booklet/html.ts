@@ -1,8 +1,8 @@
 import type { Element, Nodes } from 'hast';
 import { fromHtml } from 'hast-util-from-html';
 import { toMdast } from 'hast-util-to-mdast';
-import { type Result, fail } from '../base';
-import { type TakenText, taken } from './markdown';
+import { type Result, fail, ok } from '../base';
+import { type TakenText, taken, unlessTooDeep } from './markdown';
 import { MOST_LETTERS } from './manuscript';
 
 /** Markup takes more signs than words do. */
@@ -41,13 +41,15 @@ function* elements(node: Nodes): Generator<Element> {
   if ('children' in node) for (const child of node.children as Nodes[]) yield* elements(child);
 }
 
-/** The pictures that a page shows, as it names them, each once. */
-export function picturesInHtml(source: string): string[] {
-  if (source.length > MOST_MARKUP) return [];
-  const named = new Set<string>();
-  for (const { tagName, properties } of elements(fromHtml(source)))
-    if (tagName === 'img' && typeof properties.src === 'string') named.add(properties.src);
-  return [...named];
+/** The pictures that a page shows, as it names them, each once. Faults: `text-long`, `text-format`. */
+export function picturesInHtml(source: string): Result<string[]> {
+  if (source.length > MOST_MARKUP) return fail('text-long', { most: MOST_LETTERS });
+  return unlessTooDeep(() => {
+    const named = new Set<string>();
+    for (const { tagName, properties } of elements(fromHtml(source)))
+      if (tagName === 'img' && typeof properties.src === 'string') named.add(properties.src);
+    return ok([...named]);
+  });
 }
 
 /**
@@ -56,14 +58,11 @@ export function picturesInHtml(source: string): string[] {
  */
 export function fromHtmlText(source: string, known: ReadonlyMap<string, string> = new Map()): Result<TakenText> {
   if (source.length > MOST_MARKUP) return fail('text-long', { most: MOST_LETTERS });
-  try {
+  return unlessTooDeep(() => {
     const tree = fromHtml(source.replace(/^\ufeff/, ''));
     const found: string[] = [];
     without(tree, found);
     const root = toMdast(tree);
     return root.type === 'root' ? taken(root, known, found) : fail('text-format');
-  } catch {
-    // Thousands of elements within each other.
-    return fail('text-format');
-  }
+  });
 }

@@ -8,8 +8,8 @@ export {
   fromMarkdownText,
   fromPlainText,
   picturesNamed,
-  safeLink,
 } from './markdown';
+export * from './link';
 export * from './html';
 export * from './docx';
 export * from './sheets';

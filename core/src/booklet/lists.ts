@@ -14,7 +14,7 @@ function hollowBox(box: Rect, width: number, radius: number): Path {
 export function putList(flow: Flow, { ordered, start, items }: BlockOf<'list'>, place: Place): void {
   const { colours, size } = flow.design;
   const tag = flow.tag('L', place.tag);
-  const deep = flow.tags[place.tag].kind === 'LBody';
+  const nested = flow.tags[place.tag].kind === 'LBody';
   const ink = place.deep ? place.voice.colour : colours.accent;
   const digits = String(start + items.length - 1).length;
   const starts: number[] = [];
@@ -41,7 +41,8 @@ export function putList(flow: Flow, { ordered, start, items }: BlockOf<'list'>, 
         else flow.push({ height: 2, marks: [], panels: place.panels });
       } else flow.put(flow, block, within, null);
     });
-    const marker = markerOf(flow, checked, ordered ? start + i : null, deep, place, inset, label, ink);
+    const number = ordered ? start + i : null;
+    const marker = markerOf(flow, place, { checked, number, nested, inset, tag: label, colour: ink });
     const row = flow.rows[from];
     if (row) flow.rows[from] = { ...row, marks: [...marker, ...row.marks] };
   });
@@ -60,16 +61,17 @@ function isLoose(items: BlockOf<'list'>['items']): boolean {
   return items.some(({ checked }) => checked !== null) || long.length * 2 > items.length;
 }
 
-function markerOf(
-  flow: Flow,
-  checked: boolean | null,
-  number: number | null,
-  deep: boolean,
-  place: Place,
-  inset: number,
-  tag: number | null,
-  colour: string,
-): Mark[] {
+type Marker = {
+  readonly checked: boolean | null;
+  readonly number: number | null;
+  readonly nested: boolean;
+  readonly inset: number;
+  readonly tag: number | null;
+  readonly colour: string;
+};
+
+/** What stands before an item: a box, a number or a bullet. */
+function markerOf(flow: Flow, place: Place, { checked, number, nested, inset, tag, colour }: Marker): Mark[] {
   const { look, size } = flow.design;
   const base = flow.baseline();
   const x = place.x;
@@ -98,7 +100,7 @@ function markerOf(
   const middle = base - flow.shaper.metrics(place.voice.cut).xHeight * size * 0.5;
   const left = x + size * 0.35;
   const path =
-    look.bullet === 'dash' || deep
+    look.bullet === 'dash' || nested
       ? rectPath({ x: left - size * 0.15, y: middle - size * 0.035, width: size * 0.55, height: size * 0.075 })
       : look.bullet === 'square'
         ? rectPath({ x: left, y: middle - size * 0.14, width: size * 0.28, height: size * 0.28 })

@@ -26,10 +26,11 @@ const Picture = z.object({
   caption: Spans,
   width: z.enum(PICTURE_WIDTHS),
 });
+const MOST_COLUMNS = 100;
 const Table = z.object({
   kind: z.literal('table'),
-  head: z.array(Spans).max(20),
-  rows: z.array(z.array(Spans).max(20)).max(500),
+  head: z.array(Spans).max(MOST_COLUMNS),
+  rows: z.array(z.array(Spans).max(MOST_COLUMNS)).max(5000),
 });
 const Button = z.object({ kind: z.literal('button'), label: z.string().max(200), url: z.string().max(2000) });
 /** A pause in the text. */
@@ -87,6 +88,9 @@ export function allBlocks(blocks: readonly Block[]): Block[] {
     return block.kind === 'list' ? [block, ...block.items.flatMap((item) => allBlocks(item.blocks))] : [block];
   });
 }
+
+/** False for a heading without words: it heads nothing. */
+export const isWorded = (block: Block): boolean => block.kind !== 'heading' || textOf(block.spans).trim() !== '';
 
 /** The words of a block in reading order, without those within other blocks. */
 export function ownWords(block: Block): string[] {

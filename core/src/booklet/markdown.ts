@@ -1,9 +1,10 @@
 import { fromMarkdown } from 'mdast-util-from-markdown';
 import { gfmFromMarkdown } from 'mdast-util-gfm';
 import { gfm } from 'micromark-extension-gfm';
-import type { Nodes, Parents, Root, RootContent } from 'mdast';
+import type { Image, ImageReference, Nodes, Parents, Root, RootContent } from 'mdast';
 import { type Result, fail, ok } from '../base';
-import { type Block, MOST_BLOCKS, MOST_LETTERS, type Manuscript, type Span, allBlocks, textOf } from './manuscript';
+import { safeLink } from './link';
+import { type Block, MOST_BLOCKS, MOST_LETTERS, Manuscript, type Span, allBlocks, textOf } from './manuscript';
 
 /** What of a text could not be taken, each kind with how often and its first words. */
 export type Dropped = { readonly kind: DroppedKind; readonly count: number; readonly example: string };
@@ -18,17 +19,13 @@ const EXAMPLE = 60;
 /** Blocks within blocks. Deeper ones are set as plain paragraphs. */
 const DEEPEST = 4;
 
-/** Only addresses that a reader can follow: what runs or opens files is none. */
-export const safeLink = (url: string): string | null =>
-  /^(https?:\/\/|mailto:)[^\s]+$/i.test(url.trim()) ? url.trim().slice(0, 2000) : null;
-
 /**
  * A text in Markdown (CommonMark with the tables, tick boxes, notes and struck words that GitHub added). HTML within it is left out and said,
- * nothing of it is run. `known` names the pictures of the title, by their file names. Faults: `text-empty`, `text-long`.
+ * nothing of it is run. `known` names the pictures of the title, by their file names. Faults: `text-empty`, `text-long`, `text-format`.
  */
 export function fromMarkdownText(source: string, known: ReadonlyMap<string, string> = new Map()): Result<TakenText> {
   if (source.length > MOST_LETTERS) return fail('text-long', { most: MOST_LETTERS });
-  return taken(treeOf(source), known);
+  return unlessTooDeep(() => taken(treeOf(source), known));
 }
 
 const treeOf = (source: string): Root =>
@@ -37,16 +34,33 @@ const treeOf = (source: string): Root =>
     mdastExtensions: [gfmFromMarkdown()],
   });
 
-/** The files that a text in Markdown shows as pictures, as it names them, each once. Fault: `text-long`. */
+/** What is nested so deep that it cannot be followed is no text. Fault: `text-format`. */
+export function unlessTooDeep<T>(read: () => Result<T>): Result<T> {
+  try {
+    return read();
+  } catch (error) {
+    if (error instanceof RangeError) return fail('text-format');
+    throw error;
+  }
+}
+
+/** The files that a text in Markdown shows as pictures, as it names them, each once. Faults: `text-long`, `text-format`. */
 export function picturesNamed(source: string): Result<string[]> {
   if (source.length > MOST_LETTERS) return fail('text-long', { most: MOST_LETTERS });
-  const named = new Set<string>();
-  const walk = (node: Nodes): void => {
-    if (node.type === 'image') named.add(node.url);
-    if ('children' in node) for (const child of (node as Parents).children) walk(child);
-  };
-  walk(treeOf(source));
-  return ok([...named]);
+  return unlessTooDeep(() => {
+    const named = new Set<string>();
+    const definitions = new Map<string, string>();
+    const references: string[] = [];
+    const walk = (node: Nodes): void => {
+      if (node.type === 'image') named.add(node.url);
+      if (node.type === 'imageReference') references.push(node.identifier);
+      if (node.type === 'definition') definitions.set(node.identifier, node.url);
+      if ('children' in node) for (const child of (node as Parents).children) walk(child);
+    };
+    walk(treeOf(source));
+    for (const one of references) named.add(definitions.get(one) ?? '');
+    return ok([...named].filter(Boolean));
+  });
 }
 
 /** A plain text: blank lines part paragraphs, lines that begin with a bullet or a number are lists, no other sign means anything. */
@@ -137,7 +151,10 @@ class Taking {
           this.drop('html', node.value);
           return [];
         case 'image':
-          this.drop('picture', node.alt ?? node.url);
+        case 'imageReference':
+          // One that is there stands after its paragraph.
+          if (this.#assetOf(node)) return [];
+          this.drop('picture', node.alt || this.#addressOf(node));
           return node.alt ? [{ ...style, text: node.alt }] : [];
         default:
           return 'children' in node ? this.spans((node as Parents).children, style) : [];
@@ -159,18 +176,21 @@ class Taking {
         }
         case 'paragraph':
           return this.#paragraph(node.children);
-        case 'list':
+        case 'list': {
+          // A list has boxes or it has none.
+          const ticks = node.children.some(({ checked }) => typeof checked === 'boolean');
           return [
             {
               kind: 'list',
               ordered: node.ordered ?? false,
               start: Math.min(100_000, Math.max(0, node.start ?? 1)),
               items: node.children.map((item) => ({
-                checked: item.checked ?? null,
+                checked: ticks ? (item.checked ?? false) : null,
                 blocks: this.blocks(item.children, depth + 1),
               })),
             },
           ];
+        }
         case 'blockquote': {
           const blocks = this.blocks(node.children, depth + 1);
           const tip = asTip(blocks);
@@ -199,22 +219,32 @@ class Taking {
     });
   }
 
-  /** A paragraph that is one picture is that picture; one that is one strong link is a button. */
+  /** A paragraph, and the pictures in it after it; one that is one strong link is a button. */
   #paragraph(nodes: readonly Nodes[]): Block[] {
-    const told = nodes.filter((node) => node.type !== 'text' || node.value.trim());
-    const [only] = told;
-    if (told.length === 1 && only.type === 'image') {
-      const asset = this.known.get(only.url);
-      if (asset) {
-        const caption = only.title ? [{ ...PLAIN, text: only.title }] : [];
-        return [{ kind: 'picture', asset, alt: only.alt ?? '', caption, width: 'column' }];
-      }
-    }
+    const pictures = nodes.flatMap((node) => this.#pictures(node));
     const spans = tidy(this.spans(nodes));
     const [one] = spans;
     if (spans.length === 1 && one.strong && one.link !== null)
-      return [{ kind: 'button', label: one.text.slice(0, 200), url: one.link }];
-    return paragraph(spans);
+      return [{ kind: 'button', label: one.text.slice(0, 200), url: one.link }, ...pictures];
+    return [...paragraph(spans), ...pictures];
+  }
+
+  #addressOf(node: Image | ImageReference): string {
+    return node.type === 'image' ? node.url : (this.#definitions.get(node.identifier) ?? '');
+  }
+
+  #assetOf(node: Image | ImageReference): string | undefined {
+    return this.known.get(this.#addressOf(node));
+  }
+
+  /** The pictures within a piece of text that are there. */
+  #pictures(node: Nodes): Block[] {
+    if (node.type !== 'image' && node.type !== 'imageReference')
+      return 'children' in node ? (node as Parents).children.flatMap((child) => this.#pictures(child)) : [];
+    const asset = this.#assetOf(node);
+    if (!asset) return [];
+    const caption = node.type === 'image' && node.title ? [{ ...PLAIN, text: node.title }] : [];
+    return [{ kind: 'picture', asset, alt: node.alt ?? '', caption, width: 'column' }];
   }
 }
 
@@ -261,5 +291,9 @@ export function taken(root: Root, known: ReadonlyMap<string, string>, left: read
   const blocks = [...taking.blocks(root.children), ...taking.notes()];
   if (blocks.length === 0) return fail('text-empty');
   if (allBlocks(blocks).length > MOST_BLOCKS) return fail('text-long', { most: MOST_LETTERS });
-  return ok({ manuscript: { blocks }, dropped: taking.dropped });
+  // A table or a list of more than can be kept.
+  const kept = Manuscript.safeParse({ blocks });
+  return kept.success
+    ? ok({ manuscript: kept.data, dropped: taking.dropped })
+    : fail('text-long', { most: MOST_LETTERS });
 }

@@ -1,6 +1,6 @@
 import { rectPath } from '../plane';
 import { capitals } from '../text';
-import { type Flow, type Place, fill } from './flow';
+import { type Flow, type Place, fill, nothingHeard } from './flow';
 import { type BlockOf, textOf } from './manuscript';
 import type { Mark } from './page';
 import type { Row } from './rows';
@@ -59,8 +59,10 @@ function besideText(flow: Flow, spoken: readonly Spoken[], tag: number, place: P
   const { side, column, step, size } = flow.design;
   if (!side || place.panels.length > 0 || place.tag !== 0) return false;
   const smaller = spoken.map((one) => ({ ...one, voice: { ...one.voice, size: size * 1.04 } }));
-  const lines = flow.lines(smaller, { width: side.width - size * 0.5, align: 'left', syllables: null });
-  if (lines.length > 3) return false;
+  const heard = nothingHeard();
+  const lines = flow.lines(smaller, { width: side.width - size * 0.5, align: 'left', syllables: null }, heard);
+  if (lines.length > 3 || heard.cut.size > 0) return false;
+  for (const letter of heard.missing) flow.heard.missing.add(letter);
   const marks = lines.flatMap((line, i) => flow.at(line, side.x - column.x, flow.baseline() + i * step * 2, tag));
   flow.gap(3);
   flow.push({ height: 0, marks, heading: { text, level: 2, chapter: false } });
@@ -84,6 +86,9 @@ export function chapterHeading(flow: Flow, { spans }: BlockOf<'heading'>, place:
   flow.gap(opens ? 3 : 1);
 }
 
+/** The smallest that the name of a chapter becomes, of its usual size. */
+const LEAST_TITLE = 0.42;
+
 /** The name of a chapter set as large as it stays in few lines. */
 function titleLines(
   flow: Flow,
@@ -95,10 +100,13 @@ function titleLines(
   const { look } = flow.design;
   const loud = /^(bebas|league|anton|oswald|archivo-narrow|amatic)/.test(flow.design.cuts.display);
   for (let size = largest; ; size *= 0.9) {
-    const voice = { ...flow.voice('display', loud ? size * 1.15 : size, colour), tracking: 0 };
-    const lines = flow.lines([{ text, voice, link: null }], { width, align: 'left', syllables: null });
-    if (lines.length <= 3 || size < largest * 0.5)
-      return { lines, size: voice.size, leading: voice.size * (look.opening === 'numeral' ? 1.22 : 1.14) };
+    const voice = flow.voice('display', loud ? size * 1.15 : size, colour);
+    const set = (heard = flow.heard) => flow.lines([{ text, voice, link: null }], { width, syllables: null }, heard);
+    const heard = nothingHeard();
+    // A word is torn only where it would be smaller than the text.
+    const fits = set(heard).length <= 3 && heard.cut.size === 0;
+    if (fits || size < largest * LEAST_TITLE)
+      return { lines: set(), size: voice.size, leading: voice.size * (look.opening === 'numeral' ? 1.22 : 1.14) };
   }
 }
 

@@ -1,5 +1,5 @@
 import { type Ink, type InkItem, fill, flat, image } from '../ink';
-import { compose, joinPaths, scale, transformPath, translate } from '../plane';
+import { compose, joinPaths, rectPath, scale, transformPath, translate } from '../plane';
 import type { Shaper } from '../text';
 import type { Mark, Page, Pages } from './page';
 
@@ -23,6 +23,6 @@ function itemOf(mark: Mark, shaper: Shaper): InkItem {
 
 /** A page as a display list, one pixel a point: the same letters in the same places as in the file. */
 export function pageInk({ width, height }: Pages, page: Page, shaper: Shaper): Ink {
-  const sheet: InkItem = fill({ ops: [0, 0, 0, 1, width, 0, 1, width, height, 1, 0, height, 4] }, flat('#ffffff'));
+  const sheet = fill(rectPath({ x: 0, y: 0, width, height }), flat('#ffffff'));
   return { widthPx: width, heightPx: height, items: [sheet, ...page.marks.map((mark) => itemOf(mark, shaper))] };
 }

@@ -95,7 +95,8 @@ export type Pages = {
 
 export type PageNote =
   | { readonly kind: 'letters-missing'; readonly letters: string }
-  | { readonly kind: 'word-cut'; readonly word: string; readonly page: number }
+  | { readonly kind: 'word-cut'; readonly word: string }
+  | { readonly kind: 'button-nowhere'; readonly label: string; readonly page: number }
   | { readonly kind: 'picture-missing'; readonly page: number }
   | { readonly kind: 'picture-small'; readonly page: number; readonly ppi: number }
   | { readonly kind: 'alt-missing'; readonly page: number };

@@ -5,7 +5,7 @@ import type { Design } from './design';
 import { flowOf } from './blocks';
 import { Flow, fill } from './flow';
 import { furniture, panelMarks } from './furniture';
-import type { Manuscript } from './manuscript';
+import { type Manuscript, isWorded } from './manuscript';
 import type { Mark, OutlineEntry, Page, PageLink, PageNote, Pages } from './page';
 import { type PageRows, type Row, pagesOf } from './rows';
 
@@ -14,7 +14,7 @@ const FULL_CHAPTER = 0.62;
 
 /** The highest level that several headings have: these are the chapters. */
 export function chapterLevel({ blocks }: Manuscript): 1 | 2 | 3 | null {
-  const levels = blocks.flatMap((block) => (block.kind === 'heading' ? [block.level] : []));
+  const levels = blocks.flatMap((block) => (block.kind === 'heading' && isWorded(block) ? [block.level] : []));
   for (const level of [1, 2, 3] as const) if (levels.filter((one) => one === level).length > 1) return level;
   const [only] = [...levels].sort();
   return only ?? null;
@@ -105,11 +105,9 @@ export function makePages(shaper: Shaper, design: Design, manuscript: Manuscript
     return own;
   };
   // Set closer where that saves a page.
-  const count = (close: boolean): number => pagesOf(laid(0, close).rows, steps).length;
-  const close = wanted && count(true) < count(false);
-  const contentsOf = (shift: number): Flow => laid(shift, close);
-  const before = wanted ? pagesOf(contentsOf(0).rows, steps).length : 0;
-  const contents = wanted ? contentsOf(before) : null;
+  const [wide, tight] = [false, true].map((close) => pagesOf(laid(0, close).rows, steps).length);
+  const before = wanted ? Math.min(wide, tight) : 0;
+  const contents = wanted ? laid(before, tight < wide) : null;
 
   const pages: Page[] = [];
   const outline: OutlineEntry[] = [];
@@ -167,12 +165,7 @@ function notesOf(flow: Flow, pageOf: (row: number) => number): PageNote[] {
   const { missing, cut } = flow.heard;
   return [
     ...(missing.size > 0 ? [{ kind: 'letters-missing' as const, letters: [...missing].slice(0, 20).join(' ') }] : []),
-    ...[...cut].map((word) => {
-      const row = flow.rows.findIndex(({ block }) => block !== null);
-      return { kind: 'word-cut' as const, word: word.slice(0, 40), page: pageOf(Math.max(0, row)) };
-    }),
-    ...flow.met.map(({ row, note, ppi }): PageNote =>
-      note === 'picture-small' ? { kind: note, page: pageOf(row), ppi } : { kind: note, page: pageOf(row) },
-    ),
+    ...[...cut].map((word) => ({ kind: 'word-cut' as const, word: word.slice(0, 40) })),
+    ...flow.met.map(({ row, note }) => note(pageOf(row))),
   ];
 }

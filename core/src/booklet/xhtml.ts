@@ -1,7 +1,8 @@
 import { xml } from '../base';
 import type { PageColours } from './colours';
 import { chapterLevel } from './pages';
-import { type Block, type Manuscript, type Span, allBlocks, textOf } from './manuscript';
+import { safeLink, typedLink } from './link';
+import { type Block, type Manuscript, type Span, allBlocks, isWorded, textOf } from './manuscript';
 
 /** A chapter as markup: what is within its body, and the headings that a reader can go to. */
 export type ChapterMarkup = {
@@ -16,7 +17,8 @@ const inline = (spans: readonly Span[]): string =>
       const words = text.split('\n').map(xml).join('<br/>');
       const set = strong ? `<strong>${words}</strong>` : words;
       const told = em ? `<em>${set}</em>` : set;
-      return link === null ? told : `<a href="${xml(link)}">${told}</a>`;
+      const leads = link === null ? null : safeLink(link);
+      return leads === null ? told : `<a href="${xml(leads)}">${told}</a>`;
     })
     .join('');
 
@@ -67,8 +69,13 @@ function markup(block: Block, chapters: number, naming: Naming): string {
       const caption = block.caption.length > 0 ? `<figcaption>${inline(block.caption)}</figcaption>` : '';
       return `<figure><img src="${xml(href)}" alt="${xml(block.alt.trim() || textOf(block.caption))}"/>${caption}</figure>\n`;
     }
-    case 'button':
-      return `<p class="call"><a href="${xml(block.url)}">${xml(block.label || block.url)}</a></p>\n`;
+    case 'button': {
+      const leads = typedLink(block.url);
+      const label = xml(block.label || leads || '');
+      return leads === null
+        ? `<p class="call">${label}</p>\n`
+        : `<p class="call"><a href="${xml(leads)}">${label}</a></p>\n`;
+    }
     case 'pause':
       return '<hr/>\n';
   }
@@ -81,7 +88,7 @@ function markup(block: Block, chapters: number, naming: Naming): string {
 export function chaptersOf(manuscript: Manuscript, title: string, picture: Naming['picture']): ChapterMarkup[] {
   const level = chapterLevel(manuscript);
   const groups: { title: string; blocks: Block[] }[] = [];
-  for (const block of manuscript.blocks) {
+  for (const block of manuscript.blocks.filter(isWorded)) {
     const begins = block.kind === 'heading' && level !== null && block.level <= level;
     if (begins) groups.push({ title: textOf(block.spans), blocks: [block] });
     else if (groups.length > 0) groups[groups.length - 1].blocks.push(block);

@@ -19,20 +19,26 @@ export type BookletFile = {
   readonly modified: string;
 };
 
-/** The signs that pages show, by cut. */
+/** The signs that pages show, by cut, each with what it stands for most often: where it stands for another, that is said there. */
 function signsOf(pages: readonly Page[]): Map<CutId, Map<number, string>> {
-  const used = new Map<CutId, Map<number, string>>();
-  for (const { marks } of pages) {
-    for (const mark of marks) {
-      if (mark.kind !== 'text') continue;
-      let signs = used.get(mark.cut);
-      if (!signs) used.set(mark.cut, (signs = new Map<number, string>()));
-      mark.glyphs.forEach(({ glyph, text }) => {
-        if (!signs.get(glyph)) signs.set(glyph, text);
-      });
+  const used = new Map<CutId, Map<number, Map<string, number>>>();
+  const entry = <K, V>(map: Map<K, V>, key: K, made: () => V): V => {
+    const known = map.get(key) ?? made();
+    map.set(key, known);
+    return known;
+  };
+  for (const mark of pages.flatMap(({ marks }) => marks)) {
+    if (mark.kind !== 'text') continue;
+    const signs = entry(used, mark.cut, () => new Map<number, Map<string, number>>());
+    for (const { glyph, text } of mark.glyphs) {
+      const counts = entry(signs, glyph, () => new Map<string, number>());
+      counts.set(text, (counts.get(text) ?? 0) + 1);
     }
   }
-  return used;
+  const most = (counts: Map<string, number>): string => [...counts].reduce((a, b) => (b[1] > a[1] ? b : a))[0];
+  return new Map(
+    [...used].map(([cut, signs]) => [cut, new Map([...signs].map(([glyph, counts]) => [glyph, most(counts)]))]),
+  );
 }
 
 type Run = { readonly tag: number | null; readonly link: string | null; readonly marks: Mark[] };
@@ -68,8 +74,9 @@ export async function bookletFile(
   const { context, catalog } = doc;
 
   const fonts = new Map<CutId, { readonly name: string; readonly ref: PDFRef }>();
-  for (const [cut, signs] of [...signsOf(pages.pages)].sort(([a], [b]) => (a < b ? -1 : 1))) {
-    const ref = embedFont(doc, { cut, signs }, fonts.size, shaper, subset);
+  const signs = signsOf(pages.pages);
+  for (const [cut, own] of [...signs].sort(([a], [b]) => (a < b ? -1 : 1))) {
+    const ref = embedFont(doc, { cut, signs: own }, fonts.size, shaper, subset);
     if (!ref) return fail('font-damaged', { cut });
     fonts.set(cut, { name: `F${fonts.size + 1}`, ref });
   }
@@ -85,7 +92,10 @@ export async function bookletFile(
   const resources = {
     font: (cut: CutId) => fonts.get(cut)?.name ?? '',
     image: (name: string) => images.get(name)?.name ?? null,
-    advance: (cut: CutId, glyph: number) => shaper.advanceOf(cut, glyph),
+    sign: (cut: CutId, glyph: number) => ({
+      advance: shaper.advanceOf(cut, glyph),
+      text: signs.get(cut)?.get(glyph) ?? '',
+    }),
   };
   const dictOf = (entries: ReadonlyMap<string, { name: string; ref: PDFRef }>): Record<string, PDFRef> =>
     Object.fromEntries([...entries.values()].map(({ name, ref }) => [name, ref]));

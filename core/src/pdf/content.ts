@@ -2,6 +2,7 @@ import type { Mark, TextMark } from '../booklet';
 import { type Hex, rgbOf } from '../colour';
 import { CLOSE, CUBIC, LINE, MOVE, type Path, QUAD, type Rect, eachOp } from '../plane';
 import type { CutId } from '../text';
+import { utf16 } from './font-embed';
 
 const num = (n: number): string => String(Math.round(n * 1000) / 1000);
 const colour = (hex: Hex): string =>
@@ -9,6 +10,9 @@ const colour = (hex: Hex): string =>
     .map((v) => num(v / 255))
     .join(' ')} rg`;
 const code = (glyph: number): string => glyph.toString(16).padStart(4, '0');
+
+/** A path filled in one colour; quadratics become the cubics that are the same curves. */
+export const fillOps = (path: Path, hex: Hex, height: number): string[] => [colour(hex), ...pathOps(path, height), 'f'];
 
 /** A path as operators; a quadratic becomes the cubic that is the same curve. */
 function pathOps({ ops }: Path, height: number): string[] {
@@ -42,8 +46,11 @@ function pathOps({ ops }: Path, height: number): string[] {
   return out;
 }
 
+/** A sign of a font as the file has it: how far it moves the pen, em, and what it is read as where nothing else is said. */
+export type Sign = { readonly advance: number; readonly text: string };
+
 /** Letters of a mark: each where it was set, by the font's own advance and what is added or taken away (ISO 32000, 9.4.3). */
-function textOps(mark: TextMark, font: string, height: number, advanceOf: (glyph: number) => number): string[] {
+function textOps(mark: TextMark, font: string, height: number, sign: (glyph: number) => Sign): string[] {
   const out = ['BT', `/${font} ${num(mark.size)} Tf`, colour(mark.colour)];
   let open: { parts: string[]; pen: number; base: number } | null = null;
   const flush = (): void => {
@@ -61,18 +68,21 @@ function textOps(mark: TextMark, font: string, height: number, advanceOf: (glyph
     const shift = Math.round(gap * 100) / 100;
     if (Math.abs(shift) >= 0.01) open.parts.push(String(shift));
     open.parts.push(`<${code(glyph)}>`);
-    open.pen += -(shift * mark.size) / 1000 + (Math.round(advanceOf(glyph) * 1000) / 1000) * mark.size;
+    open.pen += -(shift * mark.size) / 1000 + (Math.round(sign(glyph).advance * 1000) / 1000) * mark.size;
   };
   const last = mark.divided ? mark.glyphs.at(-1) : undefined;
   for (const glyph of mark.glyphs) {
-    if (glyph === last) {
-      flush();
-      // The hyphen is none of the text's own: it is read as the sign for a place where a word may be divided.
-      out.push('/Span << /ActualText <feff00ad> >> BDC');
+    // A hyphen that only divides is none of the text's own: it is read as the sign for a place where a word may be divided.
+    const said = glyph === last ? '\u00ad' : glyph.text;
+    if (said === sign(glyph.glyph).text) {
       show(glyph);
-      flush();
-      out.push('EMC');
-    } else show(glyph);
+      continue;
+    }
+    flush();
+    out.push(`/Span << /ActualText <feff${utf16(said)}> >> BDC`);
+    show(glyph);
+    flush();
+    out.push('EMC');
   }
   flush();
   return [...out, 'ET'];
@@ -90,16 +100,16 @@ function pictureOps(name: string, from: Rect, to: Rect, height: number): string[
 export type Resources = {
   readonly font: (cut: CutId) => string;
   readonly image: (name: string) => string | null;
-  readonly advance: (cut: CutId, glyph: number) => number;
+  readonly sign: (cut: CutId, glyph: number) => Sign;
 };
 
 /** One mark as operators of a content stream; none where its picture is not there. */
-export function markOps(mark: Mark, height: number, { font, image, advance }: Resources): string[] {
+export function markOps(mark: Mark, height: number, { font, image, sign }: Resources): string[] {
   switch (mark.kind) {
     case 'fill':
-      return [colour(mark.colour), ...pathOps(mark.path, height), 'f'];
+      return fillOps(mark.path, mark.colour, height);
     case 'text':
-      return textOps(mark, font(mark.cut), height, (glyph) => advance(mark.cut, glyph));
+      return textOps(mark, font(mark.cut), height, (glyph) => sign(mark.cut, glyph));
     case 'picture': {
       const name = image(mark.image);
       return name === null ? [] : pictureOps(name, mark.from, mark.to, height);

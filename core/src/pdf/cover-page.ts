@@ -1,14 +1,7 @@
-import {
-  PDFDocument,
-  PDFName,
-  PDFOperator,
-  PDFOperatorNames,
-  PDFString,
-  type PDFPage,
-  PDFNumber,
-} from '@cantoo/pdf-lib';
-import { type Hex, rgbOf } from '../colour';
-import { CLOSE, CUBIC, LINE, MOVE, type Path, QUAD, type Rect, eachOp } from '../plane';
+import { PDFDocument, PDFName, type PDFPage, PDFString } from '@cantoo/pdf-lib';
+import type { Hex } from '../colour';
+import { type Path, type Rect, scale, transformPath } from '../plane';
+import { fillOps } from './content';
 
 export type PageLink = { readonly url: string; /** In pixels of the cover, from its top left. */ readonly frame: Rect };
 
@@ -71,46 +64,9 @@ export async function coverPage(page: CoverPage): Promise<Uint8Array<ArrayBuffer
   return new Uint8Array(await doc.save({ useObjectStreams: false }));
 }
 
-/** Fills paths by the non-zero rule; a quadratic becomes the cubic that is the same curve. */
+/** Shapes over the picture, filled by the non-zero rule. */
 function drawOutlines(sheet: PDFPage, outlines: CoverPage['outlines'], k: number, height: number): void {
-  const op = (name: PDFOperatorNames, ...numbers: number[]): PDFOperator =>
-    PDFOperator.of(
-      name,
-      numbers.map((n) => PDFNumber.of(Math.round(n * 1000) / 1000)),
-    );
-  for (const { path, colour } of outlines) {
-    const { ops } = path;
-    const list: PDFOperator[] = [op(PDFOperatorNames.NonStrokingColorRgb, ...rgbOf(colour).map((v) => v / 255))];
-    let [px, py] = [0, 0];
-    const point = (at: number): [number, number] => [ops[at] * k, height - ops[at + 1] * k];
-    eachOp(path, (code, at) => {
-      switch (code) {
-        case MOVE:
-          list.push(op(PDFOperatorNames.MoveTo, ...([px, py] = point(at))));
-          break;
-        case LINE:
-          list.push(op(PDFOperatorNames.LineTo, ...([px, py] = point(at))));
-          break;
-        case QUAD: {
-          const [cx, cy] = point(at);
-          const [x, y] = point(at + 2);
-          const third = (a: number, c: number): number => a + (2 / 3) * (c - a);
-          list.push(
-            op(PDFOperatorNames.AppendBezierCurve, third(px, cx), third(py, cy), third(x, cx), third(y, cy), x, y),
-          );
-          [px, py] = [x, y];
-          break;
-        }
-        case CUBIC:
-          list.push(
-            op(PDFOperatorNames.AppendBezierCurve, ...point(at), ...point(at + 2), ...([px, py] = point(at + 4))),
-          );
-          break;
-        case CLOSE:
-          list.push(op(PDFOperatorNames.ClosePath));
-      }
-    });
-    list.push(op(PDFOperatorNames.FillNonZero));
-    sheet.pushOperators(...list);
-  }
+  const lines = outlines.flatMap(({ path, colour }) => fillOps(transformPath(path, scale(k)), colour, height));
+  const { context } = sheet.doc;
+  if (lines.length > 0) sheet.node.addContentStream(context.register(context.flateStream(lines.join('\n'))));
 }

@@ -6,7 +6,9 @@ import type { CutId, FontSubsetter, Shaper } from '../text';
 export type UsedSigns = { readonly cut: CutId; readonly signs: ReadonlyMap<number, string> };
 
 const hex = (n: number, digits = 4): string => n.toString(16).padStart(digits, '0');
-const utf16 = (text: string): string => Array.from({ length: text.length }, (_, i) => hex(text.charCodeAt(i))).join('');
+/** Letters as numbers of UTF-16, in hexadecimal. */
+export const utf16 = (text: string): string =>
+  Array.from({ length: text.length }, (_, i) => hex(text.charCodeAt(i))).join('');
 
 /** Six capitals that tell this subset from others of the same font (ISO 32000, 9.6.4). */
 function prefixOf(index: number): string {

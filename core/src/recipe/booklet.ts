@@ -1,9 +1,9 @@
-import { LRUCache } from 'lru-cache';
-import { type Fault, type Finding, type Result, fail, fault, finding, keyOf, never, ok } from '../base';
+import { type Finding, type Result, fail, finding, keyOf, never, ok } from '../base';
 import {
   type Booklet,
   type Design,
   type Dress,
+  PAGE_LOOKS,
   type PageNote,
   type Pages,
   allTold,
@@ -20,9 +20,9 @@ import {
 } from '../booklet';
 import { palette } from '../colour';
 import { checkEpub, coverAlt, makeEpub } from '../ebook';
-import type { Images } from '../ink';
+import type { SurfaceImage } from '../ink';
 import { bookletFile } from '../pdf';
-import type { Raster } from '../pixels';
+import { type Raster, flatten } from '../pixels';
 import type { Book } from '../project';
 import { FALLBACK_CUT, fallbacksFor, syllablesFor } from '../text';
 import { coverFindings, coverKey, coverRaster } from './cover';
@@ -30,7 +30,8 @@ import type { Delivered } from './delivered';
 import { ebookPicture } from './ebook-picture';
 import { missingFile } from './missing';
 import { bareRaster, facesOf } from './promo-facts';
-import { coverCredits } from './rights';
+import { perStudio } from './per-studio';
+import { bookletCredits } from './rights';
 import type { Studio } from './studio';
 import { VERSIONS } from './versions';
 
@@ -41,11 +42,13 @@ const ART_PX = 1400;
 const FILE_PPI = 220;
 const FILE_QUALITY = 84;
 const COVER_PX = 1400;
+/** What is clear in a picture is paper. */
+const PAPER = [255, 255, 255] as const;
 /** Pictures within an EPUB are no wider. */
 const EPUB_PX = 1600;
 
-/** Booklets whose pages are kept: as many as there are looks to choose from, and one that is worked on. */
-const KEPT_PAGES = 8;
+/** Booklets whose pages are kept: as many as there are looks to choose from, and two that are worked on. */
+const KEPT_PAGES = PAGE_LOOKS.length + 2;
 
 type Made = { readonly design: Design; readonly pages: Pages };
 type Has = Book & { readonly booklet: Booklet };
@@ -62,6 +65,7 @@ export const bookletKey = (book: Book): string =>
     cover: coverKey(book),
     pictures: hasPages(book) ? shownIn(book).map(({ id, widthPx, heightPx }) => [id, widthPx, heightPx]) : [],
     brief: [book.brief.title, book.brief.author, book.brief.language],
+    credits: hasPages(book) ? bookletCredits(book) : [],
     version: VERSIONS.booklet,
   });
 
@@ -77,22 +81,12 @@ function detailOf({ data, width, height }: Raster): number[] {
   });
 }
 
-const dresses = new WeakMap<Studio, LRUCache<string, Dress>>();
-const pagesMade = new WeakMap<Studio, LRUCache<string, Made>>();
-
-function cacheOf<T extends object>(
-  caches: WeakMap<Studio, LRUCache<string, T>>,
-  studio: Studio,
-  max: number,
-): LRUCache<string, T> {
-  let kept = caches.get(studio);
-  if (!kept) caches.set(studio, (kept = new LRUCache<string, T>({ max })));
-  return kept;
-}
+const dressesOf = perStudio<Dress>({ max: 4 });
+const madeOf = perStudio<Made>({ max: KEPT_PAGES });
 
 /** What pages take from the cover; remembered while it stays as it is. */
 async function dressOf(book: Has, studio: Studio): Promise<Dress> {
-  const kept = cacheOf(dresses, studio, 4);
+  const kept = dressesOf(studio);
   const key = keyOf({ cover: coverKey(book), brief: [book.brief.title, book.brief.author, book.brief.language] });
   let known = kept.get(key);
   if (!known) {
@@ -107,6 +101,7 @@ async function dressOf(book: Has, studio: Studio): Promise<Dress> {
       author: author.trim(),
       language,
       syllables: await syllablesFor(language),
+      credits: [],
       pictures: new Map(),
     };
     kept.set(key, known);
@@ -114,14 +109,14 @@ async function dressOf(book: Has, studio: Studio): Promise<Dress> {
   const pictures = new Map<string, { widthPx: number; heightPx: number }>();
   for (const { id, widthPx, heightPx } of shownIn(book))
     if (await studio.picture(id)) pictures.set(id, { widthPx, heightPx });
-  return { ...known, pictures };
+  return { ...known, credits: bookletCredits(book), pictures };
 }
 
 const letterSet = (book: Has): string => JSON.stringify(book.booklet.manuscript);
 
 /** The pages of a title as they are now. Its booklet must have a text. */
 export async function bookletPages(book: Has, studio: Studio): Promise<Made> {
-  const kept = cacheOf(pagesMade, studio, KEPT_PAGES);
+  const kept = madeOf(studio);
   const dress = await dressOf(book, studio);
   const key = keyOf({ pages: bookletKey(book), there: [...dress.pictures.keys()] });
   const known = kept.get(key);
@@ -138,7 +133,7 @@ export async function bookletPage(book: Has, at: number, widthPx: number, studio
   const { pages } = await bookletPages(book, studio);
   const page = pages.pages[at];
   if (!page) return null;
-  const images = new Map<string, Images extends ReadonlyMap<string, infer I> ? I : never>();
+  const images = new Map<string, SurfaceImage>();
   for (const mark of page.marks) {
     if (mark.kind !== 'picture' || images.has(mark.image)) continue;
     const image =
@@ -173,21 +168,9 @@ async function pictureFiles(book: Has, pages: Pages, studio: Studio): Promise<Ma
     const source = image === ART ? await artImage(book, Math.min(ART_PX, wanted), studio) : await studio.picture(image);
     if (!source) continue;
     const sized = source.widthPx > wanted ? studio.resized(source, wanted) : source;
-    files.set(image, await studio.encodeJpeg(onWhite(studio.pixelsOf(sized)), FILE_QUALITY, false));
+    files.set(image, await studio.encodeJpeg(flatten(studio.pixelsOf(sized), PAPER), FILE_QUALITY, false));
   }
   return files;
-}
-
-/** What is clear in a picture is paper. */
-function onWhite(pixels: Raster): Raster {
-  const { data } = pixels;
-  for (let i = 3; i < data.length; i += 4) {
-    const a = data[i];
-    if (a === 255) continue;
-    for (let c = i - 3; c < i; c++) data[c] = Math.round((data[c] * a + 255 * (255 - a)) / 255);
-    data[i] = 255;
-  }
-  return pixels;
 }
 
 /**
@@ -197,25 +180,26 @@ function onWhite(pixels: Raster): Raster {
 export async function bookletEpub(book: Book, modified: string, studio: Studio): Promise<Result<Delivered>> {
   if (!hasPages(book)) return fail('booklet-empty');
   if (!book.brief.title.trim()) return fail('title-missing');
+  const lost = await missingFile(book, 'booklet', studio);
+  if (lost) return { ok: false, fault: lost };
   const cover = await ebookPicture(book, studio);
   if (!cover.ok) return cover;
-  const lost = await missingPictures(book, studio);
-  if (lost) return { ok: false, fault: lost };
   const { manuscript, look } = book.booklet;
   const pictures = [];
   for (const { id } of shownIn(book)) {
     const source = await studio.picture(id);
     if (!source) continue;
     const sized = source.widthPx > EPUB_PX ? studio.resized(source, EPUB_PX) : source;
-    const bytes = await studio.encodeJpeg(onWhite(studio.pixelsOf(sized)), FILE_QUALITY, false);
+    const bytes = await studio.encodeJpeg(flatten(studio.pixelsOf(sized), PAPER), FILE_QUALITY, false);
     pictures.push({ id, name: `picture-${pictures.length + 1}.jpg`, type: 'image/jpeg', bytes });
   }
   const named = new Map(pictures.map(({ id, name }) => [id, name]));
   const { swatches } = await dressOf(book, studio);
+  const { pages } = await bookletPages(book, studio);
   const bytes = makeEpub({
     brief: book.brief,
     cover: cover.value,
-    credits: coverCredits(book),
+    credits: bookletCredits(book),
     identifier: beside(book.identifier),
     modified,
     text: {
@@ -225,7 +209,12 @@ export async function bookletEpub(book: Book, modified: string, studio: Studio):
       told: allTold(manuscript),
     },
   });
-  return ok({ bytes, findings: [...(await checkEpub(new Blob([bytes]))), ...(await coverFindings(book, studio))] });
+  // What is true of the text is true of it in readers too.
+  const told = pages.notes.filter(({ kind }) => kind === 'alt-missing' || kind === 'button-nowhere');
+  return ok({
+    bytes,
+    findings: [...(await checkEpub(new Blob([bytes]))), ...(await coverFindings(book, studio)), ...pageFindings(told)],
+  });
 }
 
 /** The identifier of a file beside the ebook of a title: readers would take one for the other. The next UUID where it is one. */
@@ -234,17 +223,6 @@ export function beside(identifier: string): string {
   if (!uuid) return `${identifier}:booklet`;
   const next = (BigInt(`0x${uuid[2]}`) + 1n) % (1n << 48n);
   return `${uuid[1]}${next.toString(16).padStart(12, '0')}`;
-}
-
-/** Pictures of the text that are not there, as a fault; null where all are. */
-async function missingPictures(book: Has, studio: Studio): Promise<Fault | null> {
-  const absent: string[] = [];
-  for (const id of picturesIn(book.booklet.manuscript))
-    if (!book.assets[id] || !(await studio.picture(id))) absent.push(id);
-  const [first] = absent;
-  return first === undefined
-    ? null
-    : fault('picture-missing', { name: book.assets[first]?.name ?? 'without a name', count: absent.length });
 }
 
 /** What pages tell of themselves, as findings. */
@@ -259,6 +237,8 @@ export const pageFindings = (notes: readonly PageNote[]): Finding[] =>
         return finding('pages-picture', 'must', null, { page: note.page });
       case 'picture-small':
         return finding('pages-coarse', 'should', null, { page: note.page, ppi: note.ppi });
+      case 'button-nowhere':
+        return finding('pages-button', 'must', null, { page: note.page, label: note.label });
       case 'alt-missing':
         return finding('pages-alt', 'should', null, { page: note.page });
       default:
@@ -274,11 +254,9 @@ export async function bookletPdf(book: Book, modified: string, studio: Studio): 
   if (!hasPages(book)) return fail('booklet-empty');
   const { title, author, language } = book.brief;
   if (!title.trim()) return fail('title-missing');
-  const lost = await missingFile(book, 'cover', studio);
+  const lost = await missingFile(book, 'booklet', studio);
   if (lost) return { ok: false, fault: lost };
   const { pages } = await bookletPages(book, studio);
-  const absent = await missingPictures(book, studio);
-  if (absent) return { ok: false, fault: absent };
   const images = await pictureFiles(book, pages, studio);
   const cover = book.booklet.cover ? await coverRaster(book, Math.min(COVER_PX, book.cover.widthPx), studio) : null;
   const first = cover && {

@@ -1,4 +1,3 @@
-import { LRUCache } from 'lru-cache';
 import { type Finding, keyOf } from '../base';
 import type { Brief } from '../book';
 import { type AddedScrim, compose, edgeColour } from '../compose';
@@ -9,6 +8,7 @@ import type { Raster } from '../pixels';
 import type { Book } from '../project';
 import { gather } from './gather';
 import { frontFindings, readsFindings, readsOf } from './legibility';
+import { perStudio } from './per-studio';
 import { MEASURE_PX, type Settled, settle } from './settle';
 import { siblingDoc, siblingFor } from './sibling';
 import { sameShape } from './sizes';
@@ -86,20 +86,17 @@ export function measureOf(
 }
 
 /** Measures of covers by their key. */
-const measured = new WeakMap<Studio, LRUCache<string, Measure>>();
-const KEPT_MEASURES = 24;
+const measuresOf = perStudio<Measure>({ max: 24 });
 
 /** Tells a studio what was measured of a cover that was whole, so that it need not be measured again. */
 export function rememberMeasure(studio: Studio, key: string, measure: Measure): void {
-  let known = measured.get(studio);
-  if (!known) measured.set(studio, (known = new LRUCache({ max: KEPT_MEASURES })));
-  known.set(key, measure);
+  measuresOf(studio).set(key, measure);
 }
 
 /** What is measured of a cover, as it is or on a screen of so many greys; remembered where it is known. */
 export async function coverMeasure(book: Book, studio: Studio, greys: number | null = null): Promise<Measure> {
   const key = greys === null ? coverKey(book) : `${coverKey(book)} in ${greys} greys`;
-  const known = measured.get(studio)?.get(key);
+  const known = measuresOf(studio).get(key);
   if (known) return known;
   const { settled, whole } = await settledCover(book, studio, MEASURE_PX, greys);
   const measure = measureOf(book, settled);
@@ -114,7 +111,7 @@ export const coverFindings = async (book: Book, studio: Studio): Promise<readonl
 /** The flat cover as pixels. */
 export async function coverRaster(book: Book, widthPx: number, studio: Studio): Promise<Raster> {
   const key = coverKey(book);
-  const known = measured.get(studio)?.get(key);
+  const known = measuresOf(studio).get(key);
   if (!known) {
     const { settled, images, whole } = await settledCover(book, studio, widthPx);
     if (whole) rememberMeasure(studio, key, measureOf(book, settled));

@@ -158,7 +158,7 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
       format: 'EPUB 3.3',
       widthPx: book.cover.widthPx,
       heightPx: book.cover.heightPx,
-      key: keyOf({ key, brief: book.brief, credits: coverCredits(book), identifier: book.identifier }),
+      key: keyOf({ key, brief: book.brief, identifier: book.identifier }),
     });
   }
   const size = book.scene.frame;

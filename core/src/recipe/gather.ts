@@ -1,4 +1,4 @@
-import { LRUCache } from 'lru-cache';
+import type { LRUCache } from 'lru-cache';
 import { keyOf } from '../base';
 import type { Brief } from '../book';
 import { type ImageNeed, type Resources, needs } from '../compose';
@@ -8,6 +8,7 @@ import type { Images, SurfaceImage } from '../ink';
 import type { Raster } from '../pixels';
 import { syllablesFor } from '../text';
 import { textureRaster } from '../texture';
+import { perStudio } from './per-studio';
 import type { Studio } from './studio';
 
 /** Most pixels kept of images that were made here: reduced, developed, or textures. */
@@ -16,16 +17,10 @@ const KEPT_PIXELS = 40_000_000;
 /** Images made for one studio, the least recently used dropped first. */
 type Made = LRUCache<string, SurfaceImage>;
 
-const madeBy = new WeakMap<Studio, Made>();
-
-const madeFor = (studio: Studio): Made => {
-  const known = madeBy.get(studio);
-  if (known) return known;
-  const sizeCalculation = ({ widthPx, heightPx }: SurfaceImage): number => widthPx * heightPx;
-  const made: Made = new LRUCache({ maxSize: KEPT_PIXELS, sizeCalculation });
-  madeBy.set(studio, made);
-  return made;
-};
+const madeFor = perStudio<SurfaceImage>({
+  maxSize: KEPT_PIXELS,
+  sizeCalculation: ({ widthPx, heightPx }) => widthPx * heightPx,
+});
 
 const keep = (made: Made, name: string, image: SurfaceImage): SurfaceImage => {
   made.set(name, image);

@@ -27,6 +27,7 @@ import {
   promoRaster,
   sceneOfPicture,
 } from './promo';
+import { perStudio } from './per-studio';
 import { type Others, noOthers, sceneArt, sceneTextures, subjectsOf } from './scene-art';
 import { sceneFindings } from './side-findings';
 import { storeImage } from './store-image';
@@ -65,14 +66,7 @@ export type PromoJob = {
 };
 
 /** Covers that one studio put on things last: promos of a title show the same few again and again. */
-const fronts = new WeakMap<Studio, LRUCache<string, Raster>>();
-const KEPT_FRONTS = 4;
-
-function frontsOf(studio: Studio): LRUCache<string, Raster> {
-  let kept = fronts.get(studio);
-  if (!kept) fronts.set(studio, (kept = new LRUCache({ max: KEPT_FRONTS })));
-  return kept;
-}
+const frontsOf = perStudio<Raster>({ max: 4 });
 
 /** All steps on one thread, by one studio. */
 export const oneThread = (studio: Studio): Makers => ({

@@ -1,4 +1,5 @@
 import { type Fault, fault } from '../base';
+import { picturesIn } from '../booklet';
 import { needs } from '../compose';
 import type { Doc } from '../cover';
 import { type Scene, assetsOf } from '../mockup';
@@ -11,7 +12,7 @@ import { type Others, goneFrom, noOthers, titlesOf } from './scene-art';
 import type { Studio } from './studio';
 
 /** What is made of a title: each draws pictures of its own. */
-export type Drawn = 'cover' | 'scene' | 'promo' | 'pin';
+export type Drawn = 'cover' | 'scene' | 'promo' | 'pin' | 'booklet';
 
 const shownIn = (doc: Doc): string[] => picturesOf(Object.values(doc.parts).filter((part) => !part.hidden));
 
@@ -57,6 +58,8 @@ function wantedFor(book: Book, what: Drawn, others: Others, scene: Scene): Wante
           Object.values(book.promos).flatMap((campaign) => campaignAssets(book, campaign)),
         ),
       ];
+    case 'booklet':
+      return [...cover, ...named(book, book.booklet ? picturesIn(book.booklet.manuscript) : [])];
     case 'pin':
       return book.pin ? [...cover, ...sides(), ...named(book, pinAssetsOf(book.pin))] : [];
   }

@@ -1,4 +1,3 @@
-import { LRUCache } from 'lru-cache';
 import { keyOf } from '../base';
 import { labOf, palette } from '../colour';
 import { busyness, compose } from '../compose';
@@ -13,6 +12,7 @@ import { gather } from './gather';
 import { missingFile } from './missing';
 import { artKey } from './mockup';
 import { pinnedAt } from './pin-art';
+import { perStudio } from './per-studio';
 import { seriesOf, shotBox, volumesOf } from './promo-shots';
 import type { Others } from './scene-art';
 import type { Studio } from './studio';
@@ -29,13 +29,11 @@ export type PromoFacts = {
   readonly hole: { readonly x: number; readonly y: number };
 };
 
-const known = new WeakMap<Studio, LRUCache<string, PromoFacts>>();
-const KEPT = 12;
+const factsOf = perStudio<PromoFacts>({ max: 12 });
 
 /** Reads a title for its promos; remembered while the cover and what is beside it stay as they are. */
 export async function promoFacts(book: Book, others: Others, studio: Studio): Promise<PromoFacts> {
-  let kept = known.get(studio);
-  if (!kept) known.set(studio, (kept = new LRUCache({ max: KEPT })));
+  const kept = factsOf(studio);
   // Its own scene has a box too, and its photograph a place: what does not show them does not change with them.
   const key = keyOf({ facts: factsKey(book, others), own: book.scene, pin: book.pin });
   const found = kept.get(key);

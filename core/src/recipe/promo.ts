@@ -1,4 +1,3 @@
-import { LRUCache } from 'lru-cache';
 import { type Finding, finding, keyOf } from '../base';
 import type { Brief } from '../book';
 import { palette } from '../colour';
@@ -35,6 +34,7 @@ import { coverFindings, coverRaster } from './cover';
 import { gather } from './gather';
 import { readsFindings } from './legibility';
 import { mockupKey } from './mockup';
+import { perStudio } from './per-studio';
 import { type PromoFacts, bareRaster, cutNear, factsKey, promoFacts } from './promo-facts';
 import { docAt, isMoving, movedScene, stillAt } from './promo-moment';
 import { pinKey, pinnedRaster } from './pin-art';
@@ -166,14 +166,7 @@ export async function promoDoc(owner: Book, at: PromoAt, others: Others, studio:
 }
 
 /** What was composed last: a plan, a tile and what is measured ask for the same. */
-const composed = new WeakMap<Studio, LRUCache<string, PromoShown>>();
-const KEPT_DOCS = 96;
-
-function composedBy(studio: Studio): LRUCache<string, PromoShown> {
-  let kept = composed.get(studio);
-  if (!kept) composed.set(studio, (kept = new LRUCache({ max: KEPT_DOCS })));
-  return kept;
-}
+const composedBy = perStudio<PromoShown>({ max: 96 });
 
 /** Where there is no headline, what hangs under it leads: a line that nobody wrote is never put in. */
 function leading(doc: Doc, brief: Brief): Doc {

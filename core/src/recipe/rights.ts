@@ -1,4 +1,5 @@
 import { type Rights, isUntold } from '../book';
+import { picturesIn } from '../booklet';
 import { type Doc, isDrawn } from '../cover';
 import { type Asset, type Book, SIDES, assetsInUse, isMatte, picturesOf } from '../project';
 import { seriesOf } from './promo-shots';
@@ -38,6 +39,13 @@ export function docCredits(doc: Doc, assets: Book['assets']): string[] {
 
 /** Lines that are due where the flat cover is shown, each once: an ebook says them on its title page. */
 export const coverCredits = ({ cover, assets }: Book): string[] => each(docCredits(cover, assets));
+
+/** Lines that are due where the booklet is shown, each once: those of the cover, then those of the pictures on its pages. */
+export const bookletCredits = (book: Book): string[] =>
+  each([
+    ...docCredits(book.cover, book.assets),
+    ...(book.booklet ? picturesIn(book.booklet.manuscript) : []).map((id) => book.assets[id]?.rights.credit ?? ''),
+  ]);
 
 /** Lines that are due for all compositions of a title: its front first, then its sides. */
 function ownCredits(book: Book): string[] {

@@ -28,10 +28,27 @@ const nothingBeside: Beside = () => Promise.resolve(ok(null));
 /** Endings of the files that a text can come from. */
 export const TEXT_ENDINGS = ['md', 'markdown', 'txt', 'html', 'htm', 'docx'] as const;
 
+type Kind = 'html' | 'markdown' | 'plain';
+const KINDS: Readonly<Record<string, Kind | undefined>> = {
+  md: 'markdown',
+  markdown: 'markdown',
+  html: 'html',
+  htm: 'html',
+};
+
 /** Signs of a letter take at most four bytes, and markup more signs than words. */
 const MOST_BYTES = MOST_LETTERS * 8;
 
-const stem = (name: string): string => /([^/]+?)(\.\w+)?$/.exec(decodeURI(name))?.[1] ?? name;
+/** A name as it lies on a disk; one that is no address is as it is written. */
+export function plainName(name: string): string {
+  try {
+    return decodeURIComponent(name);
+  } catch {
+    return name;
+  }
+}
+
+const stem = (name: string): string => /([^/]+?)(\.\w+)?$/.exec(plainName(name))?.[1] ?? name;
 
 async function takeAll(
   names: readonly string[],
@@ -70,15 +87,14 @@ export async function takeText(
   const source = new TextDecoder('utf-8').decode(new Uint8Array(await file.arrayBuffer()));
   // What is no text has signs that no text has.
   if (source.includes('\u0000')) return fail('text-format');
-  if (ending === 'html' || ending === 'htm') return joined(source, 'html', studio, picturesInHtml(source), beside);
-  if (ending !== 'md' && ending !== 'markdown') return joined(source, 'plain', studio, [], beside);
-  const named = picturesNamed(source);
-  return named.ok ? joined(source, 'markdown', studio, named.value, beside) : named;
+  const kind = KINDS[ending] ?? 'plain';
+  const named = kind === 'html' ? picturesInHtml(source) : kind === 'markdown' ? picturesNamed(source) : ok([]);
+  return named.ok ? joined(source, kind, studio, named.value, beside) : named;
 }
 
 async function joined(
   source: string,
-  kind: 'html' | 'markdown' | 'plain',
+  kind: Kind,
   studio: Studio,
   names: readonly string[],
   find: Beside,

@@ -3,14 +3,14 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: 'd716cbeac4',
-  trace: '72ed7fc224',
-  pin: '9a47e4311c',
-  promo: '25a17ab011',
-  image: '3fc28aaab9',
-  epub: '3c6d72bde5',
-  pdf: '48b9952b17',
-  svg: 'a26926aaae',
-  booklet: '3e1c1613ac',
-  desk: '74a78e5831',
+  paint: '382ad32016',
+  trace: '2e1b58b8db',
+  pin: 'a5ca512a5d',
+  promo: 'da0c0d2a13',
+  image: '28dbaedf6a',
+  epub: 'dd30295c77',
+  pdf: 'ceae92ac71',
+  svg: 'daa5fbfb2d',
+  booklet: '20d13e5d0c',
+  desk: '96aaf4a29a',
 } as const;

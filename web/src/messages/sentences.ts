@@ -115,6 +115,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'pages-picture': (d) => `A picture on page ${d.page} is not in this browser any more. Choose it again.`,
   'pages-coarse': (d) =>
     `A picture on page ${d.page} has only ${d.ppi} pixels to the inch. Choose a larger one for print.`,
+  'pages-button': (d) =>
+    `The button "${d.label}" on page ${d.page} leads nowhere. Type its address, such as https://example.com.`,
   'pages-alt': (d) => `A picture on page ${d.page} has no words for readers who cannot see it. Say what it shows.`,
   'title-missing': () => 'The book has no title yet. Type one in the Brief.',
   'title-long': (d) => `The title has ${d.found} letters. Up to ${d.most} can be used.`,

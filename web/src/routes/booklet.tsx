@@ -59,7 +59,9 @@ function Pages() {
     if (!made.ok) return sayFault(made.fault);
     const name = `${slug(now.brief.title)}-booklet.${format}`;
     saveFile(made.value.bytes, name, format === 'pdf' ? 'application/pdf' : 'application/epub+zip');
-    say(`Saved ${name}`);
+    const grave = made.value.findings.find(({ severity }) => severity !== 'note');
+    if (grave) sayFault(grave);
+    else say(`Saved ${name}`);
   };
   const offer = useActions((s) => s.offer);
   const withdraw = useActions((s) => s.withdraw);

@@ -1,5 +1,4 @@
-import type { Block, Span } from '@yosomi/core/booklet';
-import { safeLink } from '@yosomi/core/booklet';
+import { type Block, type Span, safeLink } from '@yosomi/core/booklet';
 import type { JSONContent } from '@tiptap/core';
 
 /** Words as the editor holds them: marks on pieces of text, breaks as nodes of their own. */
@@ -66,9 +65,11 @@ function node(block: Block): JSONContent {
     }
     case 'table': {
       const cell = (type: string) => (spans: readonly Span[]) => ({ type, content: [para(spans)] });
+      const columns = Math.max(1, block.head.length, ...block.rows.map((cells) => cells.length));
+      // The editor evens out rows by itself, which would be a change that nobody made.
       const row = (type: string, cells: readonly (readonly Span[])[]) => ({
         type: 'tableRow',
-        content: cells.map(cell(type)),
+        content: Array.from({ length: columns }, (_, i) => cell(type)(cells[i] ?? [])),
       });
       return {
         type: 'table',
@@ -104,6 +105,21 @@ function spansOf(nodes: readonly JSONContent[] = []): Span[] {
   }
   return out;
 }
+
+/** The lines of whatever stands in a cell: a cell of ours is one run of words. */
+function linesIn(node: JSONContent): Span[][] {
+  const content = node.content ?? [];
+  const inline = content.length > 0 && content.every(({ type }) => type === 'text' || type === 'hardBreak');
+  return inline ? [spansOf(content)] : content.flatMap(linesIn);
+}
+
+/** Lines as one run, with breaks between them. */
+const joined = (lines: readonly Span[][]): Span[] =>
+  lines.flatMap((line, i) =>
+    i < lines.length - 1
+      ? line.map((span, k) => (k < line.length - 1 ? span : { ...span, text: `${span.text}\n` }))
+      : line,
+  );
 
 const asText = (value: unknown): string => (typeof value === 'string' ? value : '');
 
@@ -145,9 +161,7 @@ function blocksOf(nodes: readonly JSONContent[] = []): Block[] {
         return [{ kind: 'list', ordered: true, start: typeof start === 'number' ? start : 1, items: items(one) }];
       }
       case 'table': {
-        const rows = (one.content ?? []).map((row) =>
-          (row.content ?? []).map((cell) => (cell.content ?? []).flatMap((p) => spansOf(p.content))),
-        );
+        const rows = (one.content ?? []).map((row) => (row.content ?? []).map((cell) => joined(linesIn(cell))));
         return [{ kind: 'table', head: rows[0] ?? [], rows: rows.slice(1) }];
       }
       default:

@@ -1,36 +1,12 @@
 import { keyOf } from '@yosomi/core/base';
 import { type Block, fromMarkdownText } from '@yosomi/core/booklet';
 import { onBooklet, setText } from '@yosomi/core/project';
-import { Placeholder } from '@tiptap/extensions';
-import { TaskItem, TaskList } from '@tiptap/extension-list';
-import { TableKit } from '@tiptap/extension-table';
 import { type Editor, EditorContent, useEditor } from '@tiptap/react';
-import StarterKit from '@tiptap/starter-kit';
 import { useEffect, useRef } from 'react';
 import { useSession } from '../../state/session';
 import { fromEditor, toEditor } from './editor-doc';
-import { ButtonNode, PictureNode, TipNode } from './nodes';
+import { EXTENSIONS } from './extensions';
 import { TextTools } from './text-tools';
-
-const EXTENSIONS = [
-  StarterKit.configure({
-    heading: { levels: [1, 2, 3] },
-    // One history for the whole title: that of the session.
-    undoRedo: false,
-    code: false,
-    codeBlock: false,
-    strike: false,
-    underline: false,
-    link: { openOnClick: false, autolink: true, protocols: ['mailto'] },
-  }),
-  TaskList,
-  TaskItem.configure({ nested: true, a11y: { checkboxLabel: () => 'Done' } }),
-  TableKit.configure({ table: { resizable: false } }),
-  TipNode,
-  ButtonNode,
-  PictureNode,
-  Placeholder.configure({ placeholder: 'Type or paste the text here.' }),
-];
 
 /** Signs by which text that comes without its formatting is taken for Markdown. */
 const MARKED = /^(#{1,6} |[-*+] |\d+[.)] |> |\|.+\|)|\*\*\S|\]\(https?:/m;
@@ -87,7 +63,11 @@ export function TextEditor({
     onUpdate: ({ editor }) => {
       const now = fromEditor(editor.getJSON());
       given.current = keyOf(now);
-      edit('Text of the booklet', onBooklet(setText(now)), 'booklet-text');
+      if (edit('Text of the booklet', onBooklet(setText(now)), 'booklet-text')) return;
+      // What cannot be kept must not look as if it were.
+      const stored = useSession.getState().book?.booklet?.manuscript.blocks ?? [];
+      given.current = keyOf(stored);
+      editor.commands.setContent(toEditor(stored), { emitUpdate: false });
     },
   });
   useEffect(() => {

@@ -15,7 +15,7 @@ import {
   Table,
 } from 'lucide-react';
 import { useState } from 'react';
-import { safeLink } from '@yosomi/core/booklet';
+import { typedLink } from '@yosomi/core/booklet';
 import { sayFault } from '../../messages/say';
 import { Menu } from '../../ui/menu';
 import { NameDialog } from '../../ui/name-dialog';
@@ -131,7 +131,7 @@ export function TextTools({ editor, onPicture }: { editor: Editor; onPicture(): 
           onClose={() => setLinking(false)}
           onKeep={(typed) => {
             setLinking(false);
-            const url = safeLink(typed.includes('@') && !typed.includes(':') ? `mailto:${typed}` : typed);
+            const url = typedLink(typed);
             if (url) run().setLink({ href: url }).run();
             else sayFault({ code: 'link-wrong', data: {} });
           }}
