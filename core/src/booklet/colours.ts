@@ -1,4 +1,4 @@
-import { type Hex, type Swatch, chromaOf, contrast, hexOf, readableOn, rgbOfLab } from '../colour';
+import { type Hex, type Swatch, chromaOf, contrast, hexAtHue, hueOf, hueTurn, hueWeight, readableOn } from '../colour';
 
 /** Colours of pages by what they are for. All words read on what they stand on: text at 10 : 1, the rest at 4.6 : 1 or more. */
 export type PageColours = {
@@ -17,38 +17,32 @@ export type PageColours = {
   readonly onButton: Hex;
 };
 
-const hueOf = ([, a, b]: readonly [number, number, number]): number => Math.atan2(b, a);
-const hex = (l: number, c: number, h: number): Hex => hexOf(rgbOfLab([l, c * Math.cos(h), c * Math.sin(h)]));
-
 /** Colours from the cover's own: what is strong in it marks the pages, ink and paper lean a little to its hue. */
 export function pageColours(swatches: readonly Swatch[], ground: 'white' | 'warm'): PageColours {
-  // What there is much of counts as well as what is strong: a small ribbon does not make a cover its colour.
-  const weight = ({ lab, share }: Swatch): number => Math.max(0, chromaOf(lab) - 0.015) * share ** 0.55;
-  const coloured = swatches.filter(({ lab }) => chromaOf(lab) > 0.025).sort((a, b) => weight(b) - weight(a));
+  const coloured = swatches.filter(({ lab }) => chromaOf(lab) > 0.025).sort((a, b) => hueWeight(b) - hueWeight(a));
   const main = coloured[0]?.lab ?? null;
   const hue = main ? hueOf(main) : 1.2;
   const strength = main ? Math.min(0.14, Math.max(0.05, chromaOf(main))) : 0.01;
-  const paper = ground === 'warm' ? hex(0.982, 0.011, 1.4) : '#ffffff';
-  const tint = hex(0.945, Math.min(0.03, strength * 0.4), hue);
-  const deep = readableOn(hex(0.34, Math.min(0.09, strength), hue), ['#ffffff'], 7);
+  const paper = ground === 'warm' ? hexAtHue(0.982, 0.011, 1.4) : '#ffffff';
+  const tint = hexAtHue(0.945, Math.min(0.03, strength * 0.4), hue);
+  const deep = readableOn(hexAtHue(0.34, Math.min(0.09, strength), hue), ['#ffffff'], 7);
   // A second strong hue makes the button: it must not be taken for a heading.
-  const turn = (a: number, b: number): number => Math.abs(Math.atan2(Math.sin(a - b), Math.cos(a - b)));
-  const other = coloured.find(({ lab }) => turn(hueOf(lab), hue) > 0.6 && chromaOf(lab) > 0.05);
+  const other = coloured.find(({ lab }) => hueTurn(hueOf(lab), hue) > 0.6 && chromaOf(lab) > 0.05);
   const buttonHue = other ? hueOf(other.lab) : hue;
   const button = readableOn(
-    hex(0.52, Math.max(0.09, Math.min(0.15, strength * 1.3)), buttonHue),
+    hexAtHue(0.52, Math.max(0.09, Math.min(0.15, strength * 1.3)), buttonHue),
     [paper, '#ffffff'],
     4.6,
   );
   return {
     paper,
-    ink: readableOn(hex(0.22, 0.015, hue), [paper], 10),
-    soft: readableOn(hex(0.47, 0.025, hue), [paper], 5),
-    accent: readableOn(hex(0.46, strength, hue), [paper, tint], 4.8),
-    rule: hex(0.8, Math.min(0.05, strength * 0.6), hue),
+    ink: readableOn(hexAtHue(0.22, 0.015, hue), [paper], 10),
+    soft: readableOn(hexAtHue(0.47, 0.025, hue), [paper], 5),
+    accent: readableOn(hexAtHue(0.46, strength, hue), [paper, tint], 4.8),
+    rule: hexAtHue(0.8, Math.min(0.05, strength * 0.6), hue),
     tint,
     deep,
-    onDeep: contrast('#ffffff', deep) >= 7 ? hex(0.985, 0.008, hue) : '#ffffff',
+    onDeep: contrast('#ffffff', deep) >= 7 ? hexAtHue(0.985, 0.008, hue) : '#ffffff',
     button,
     onButton: '#ffffff',
   };

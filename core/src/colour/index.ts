@@ -1,3 +1,4 @@
 export * from './colour';
 export * from './palette';
 export * from './schemes';
+export * from './hues';

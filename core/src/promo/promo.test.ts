@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { change } from '../base';
 import { emptyBrief } from '../book';
-import { contrast, hexOf, labOf } from '../colour';
+import { contrast, hexOf, huesOf, labOf } from '../colour';
 import { docOf, newGround, newWords } from '../cover';
 import {
   Campaign,
@@ -22,7 +22,6 @@ import {
   giveBack,
   lookFor,
   messageFor,
-  huesOf,
   newCampaign,
   newMessage,
   ownOf,

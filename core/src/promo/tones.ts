@@ -1,10 +1,13 @@
 import {
   type Hex,
+  type Hue,
+  type Hues,
   type Lab,
-  type Swatch,
   chromaOf,
   contrast,
+  hexAtHue,
   hexOf,
+  hueOf,
   labOf,
   readableOn,
   rgbOf,
@@ -35,38 +38,13 @@ export type Tone = {
 export const TONES = ['deep', 'pale', 'vivid', 'second', 'blush', 'paper', 'night'] as const;
 export type ToneName = (typeof TONES)[number];
 
-const hex = (l: number, c: number, h: number): Hex => hexOf(rgbOfLab([l, c * Math.cos(h), c * Math.sin(h)]));
-const hueOf = (lab: Lab): number => Math.atan2(lab[2], lab[1]);
 const apart = (a: Lab, b: Lab): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
-const turnOf = (a: number, b: number): number => Math.abs(Math.atan2(Math.sin(a - b), Math.cos(a - b)));
-
-/** The two hues of a cover that matter, with how strong they are, and the lightness of its edges, 0..1. A grey cover gets a little warmth. */
-export type Hues = { readonly first: Hue; readonly second: Hue; readonly light: number };
-type Hue = { readonly hue: number; readonly chroma: number };
-
-/** `light` is the lightness of the cover's edges; its mean where they are not known. */
-export function huesOf(swatches: readonly Swatch[], light?: number): Hues {
-  // What there is much of counts as well as what is strong: a small red ribbon does not make a green cover red.
-  const weight = (s: Swatch): number => Math.max(0, chromaOf(s.lab) - 0.015) * s.share ** 0.55;
-  const coloured = swatches.filter((s) => chromaOf(s.lab) > 0.022).sort((a, b) => weight(b) - weight(a));
-  const [accent] = coloured;
-  const main: Hue = accent
-    ? { hue: hueOf(accent.lab), chroma: Math.max(0.035, chromaOf(accent.lab)) }
-    : { hue: 1.2, chroma: 0.02 };
-  const other = coloured.find((s) => turnOf(hueOf(s.lab), main.hue) > 0.5);
-  const second = other
-    ? { hue: hueOf(other.lab), chroma: Math.max(0.05, chromaOf(other.lab)) }
-    : { hue: main.hue + 0.75, chroma: main.chroma };
-  const whole = swatches.reduce((sum, s) => sum + s.share, 0);
-  const mean = whole > 0 ? swatches.reduce((sum, s) => sum + s.share * s.lab[0], 0) / whole : 0.5;
-  return { first: main, second, light: light ?? mean };
-}
 
 /** A button that cannot be missed: the colour of the cover that stands out most from the ground. */
 function plateOn(ground: Hex, { first, second }: Hues): { plate: Hex; onPlate: Hex } {
   const lab = labOf(rgbOf(ground));
   const choices = [first, second].flatMap(({ hue, chroma }) =>
-    [0.34, 0.5, 0.66, 0.86].map((l) => hex(l, Math.min(0.17, Math.max(0.07, chroma * 1.3)), hue)),
+    [0.34, 0.5, 0.66, 0.86].map((l) => hexAtHue(l, Math.min(0.17, Math.max(0.07, chroma * 1.3)), hue)),
   );
   const fit = choices.filter((c) => contrast(c, ground) >= 3.2);
   const worth = (c: Hex): number => {
@@ -74,7 +52,8 @@ function plateOn(ground: Hex, { first, second }: Hues): { plate: Hex; onPlate: H
     return apart(own, lab) + chromaOf(own) * 1.6;
   };
   const plate = [...fit].sort((a, b) => worth(b) - worth(a))[0] ?? readableOn(choices[0], [ground], 3.2);
-  const onPlate = contrast('#ffffff', plate) >= 4.8 ? '#ffffff' : readableOn(hex(0.2, 0.03, first.hue), [plate], 6);
+  const onPlate =
+    contrast('#ffffff', plate) >= 4.8 ? '#ffffff' : readableOn(hexAtHue(0.2, 0.03, first.hue), [plate], 6);
   return { plate, onPlate };
 }
 
@@ -86,8 +65,8 @@ export function toneOn(ground: Hex, hues: Hues, lift = 0.05): Tone {
   const centre = hexOf(rgbOfLab([Math.min(0.985, lab[0] + lift), lab[1], lab[2]]));
   const grounds = [ground, centre];
   const block = dark
-    ? hex(Math.max(0.78, lab[0] + 0.4), Math.min(0.09, hues.second.chroma), hues.second.hue)
-    : hex(Math.min(0.38, lab[0] - 0.4), Math.min(0.09, hues.second.chroma), hues.second.hue);
+    ? hexAtHue(Math.max(0.78, lab[0] + 0.4), Math.min(0.09, hues.second.chroma), hues.second.hue)
+    : hexAtHue(Math.min(0.38, lab[0] - 0.4), Math.min(0.09, hues.second.chroma), hues.second.hue);
   const button = plateOn(block, hues);
   return {
     blockPlate: button.plate,
@@ -95,12 +74,16 @@ export function toneOn(ground: Hex, hues: Hues, lift = 0.05): Tone {
     ground,
     centre,
     dark,
-    ink: readableOn(hex(dark ? 0.97 : 0.2, dark ? 0.018 : 0.035, hue), grounds, 7),
-    soft: readableOn(hex(dark ? 0.86 : 0.36, 0.055, hues.second.hue), grounds, 5),
-    accent: readableOn(hex(dark ? 0.8 : 0.48, Math.min(0.14, hues.second.chroma * 1.2), hues.second.hue), grounds, 3),
+    ink: readableOn(hexAtHue(dark ? 0.97 : 0.2, dark ? 0.018 : 0.035, hue), grounds, 7),
+    soft: readableOn(hexAtHue(dark ? 0.86 : 0.36, 0.055, hues.second.hue), grounds, 5),
+    accent: readableOn(
+      hexAtHue(dark ? 0.8 : 0.48, Math.min(0.14, hues.second.chroma * 1.2), hues.second.hue),
+      grounds,
+      3,
+    ),
     ...plateOn(ground, hues),
     block,
-    onBlock: readableOn(hex(dark ? 0.22 : 0.97, 0.03, hues.second.hue), [block], 7),
+    onBlock: readableOn(hexAtHue(dark ? 0.22 : 0.97, 0.03, hues.second.hue), [block], 7),
   };
 }
 
@@ -122,23 +105,23 @@ export function toneOf(name: ToneName, hues: Hues): Tone {
   const some = (most: number, of: Hue): number => Math.min(most, of.chroma);
   switch (name) {
     case 'deep':
-      return toneOn(hex(off(0.29), some(0.062, first), first.hue), hues, 0.085);
+      return toneOn(hexAtHue(off(0.29), some(0.062, first), first.hue), hues, 0.085);
     case 'pale':
-      return toneOn(hex(off(0.915), some(0.032, first), first.hue), hues, 0.045);
+      return toneOn(hexAtHue(off(0.915), some(0.032, first), first.hue), hues, 0.045);
     case 'vivid':
       return toneOn(
-        hex(0.46, Math.min(0.13, Math.max(Math.min(0.07, first.chroma * 2.2), first.chroma * 1.3)), first.hue),
+        hexAtHue(0.46, Math.min(0.13, Math.max(Math.min(0.07, first.chroma * 2.2), first.chroma * 1.3)), first.hue),
         hues,
         0.035,
       );
     case 'second':
-      return toneOn(hex(off(0.33), some(0.075, second), second.hue), hues, 0.07);
+      return toneOn(hexAtHue(off(0.33), some(0.075, second), second.hue), hues, 0.07);
     case 'blush':
-      return toneOn(hex(off(0.89), some(0.042, second), second.hue), hues, 0.045);
+      return toneOn(hexAtHue(off(0.89), some(0.042, second), second.hue), hues, 0.045);
     case 'paper':
-      return toneOn(hex(0.955, 0.014, 1.35), hues, 0.02);
+      return toneOn(hexAtHue(0.955, 0.014, 1.35), hues, 0.02);
     case 'night':
-      return toneOn(hex(off(0.2), some(0.035, first), first.hue), hues, 0.06);
+      return toneOn(hexAtHue(off(0.2), some(0.035, first), first.hue), hues, 0.06);
   }
 }
 

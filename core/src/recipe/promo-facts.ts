@@ -1,11 +1,11 @@
 import { keyOf } from '../base';
-import { labOf, palette } from '../colour';
+import { type Hues, huesOf, labOf, palette } from '../colour';
 import { busyness, compose } from '../compose';
 import { type Doc, type PicturePart, type WordsPart, docOf } from '../cover';
 import type { Raster } from '../pixels';
 import type { Rect } from '../plane';
 import type { Book } from '../project';
-import { type CoverFacts, type Faces, type Hues, SHOTS, type ShotId, huesOf } from '../promo';
+import { type CoverFacts, type Faces, SHOTS, type ShotId } from '../promo';
 import { findCut, isOwnCut } from '../text';
 import { coverRaster } from './cover';
 import { gather } from './gather';

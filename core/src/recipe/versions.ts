@@ -4,13 +4,13 @@
  */
 export const VERSIONS = {
   paint: '382ad32016',
-  trace: '2e1b58b8db',
+  trace: '5fe69310ca',
   pin: 'a5ca512a5d',
-  promo: 'da0c0d2a13',
+  promo: '106f4dd048',
   image: '28dbaedf6a',
   epub: 'dd30295c77',
   pdf: 'ceae92ac71',
   svg: 'daa5fbfb2d',
-  booklet: '20d13e5d0c',
+  booklet: '39aa216516',
   desk: '96aaf4a29a',
 } as const;
