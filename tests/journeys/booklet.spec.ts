@@ -92,6 +92,8 @@ test.describe('from words alone', () => {
     });
 
     await test.step('look and sheet are changed by keys', async () => {
+      // Every look shows the text as it is set in it.
+      await expect(page.getByRole('radiogroup', { name: 'Look of the pages' }).locator('canvas')).toHaveCount(10);
       await page.getByRole('radio', { name: /^Field notes/ }).focus();
       await page.keyboard.press('ArrowDown');
       await expect(page.getByRole('radio', { name: /^Essay/ })).toBeChecked();

@@ -112,7 +112,7 @@ function Pages() {
         </section>
         <Side name="How it looks">
           <LookPanel
-            book={now}
+            book={book}
             booklet={now.booklet}
             count={shape?.pages.length ?? 0}
             findings={shape?.findings ?? []}

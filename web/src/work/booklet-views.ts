@@ -43,11 +43,26 @@ export const bookletViews = (studio: BrowserStudio) => ({
   },
 
   /** One page, painted; null where there is none. */
-  async bookletPage(input: Book, at: number, widthPx: number): Promise<ImageBitmap | null> {
+  bookletPage: (input: Book, at: number, widthPx: number): Promise<ImageBitmap | null> =>
+    painted(Book.parse(input), at, widthPx, studio),
+
+  /** The first page on which the text stands; null where there is none. */
+  async bookletSample(input: Book, widthPx: number): Promise<ImageBitmap | null> {
     const book = Book.parse(input);
-    const pixels = hasPages(book) ? await bookletPage(book, at, widthPx, studio) : null;
-    if (!pixels) return null;
-    const bitmap = await bitmapOf(pixels);
-    return transfer(bitmap, [bitmap]);
+    if (!hasPages(book)) return null;
+    const { pages } = await bookletPages(book, studio);
+    return painted(
+      book,
+      pages.pages.findIndex(({ places }) => places.length > 0),
+      widthPx,
+      studio,
+    );
   },
 });
+
+async function painted(book: Book, at: number, widthPx: number, studio: BrowserStudio): Promise<ImageBitmap | null> {
+  const pixels = hasPages(book) ? await bookletPage(book, at, widthPx, studio) : null;
+  if (!pixels) return null;
+  const bitmap = await bitmapOf(pixels);
+  return transfer(bitmap, [bitmap]);
+}

@@ -32,6 +32,15 @@ export const useSmallPicture = (asset: string) =>
     gcTime: 0,
   });
 
+/** The first page of a booklet on which its text stands, small. */
+export const useBookletSample = (book: Book, widthPx: number, wanted: boolean) =>
+  useQuery({
+    queryKey: ['booklet-sample', bookletKey(book), widthPx],
+    queryFn: () => studio.bookletSample(book, widthPx),
+    enabled: wanted,
+    ...look,
+  });
+
 /** A page of a booklet, while it is near what is seen. */
 export const useBookletPage = (book: Book, at: number, widthPx: number, wanted: boolean) =>
   useQuery({

@@ -1,7 +1,7 @@
 import { type Booklet, PAGE_LOOKS, SHEETS, type SheetId, findPageLook } from '@yosomi/core/booklet';
 import type { Finding } from '@yosomi/core/base';
-import { type BookletFormat, coverKey, hasPages } from '@yosomi/core/recipe';
-import { useMemo, useRef, useState } from 'react';
+import { type BookletFormat, hasPages } from '@yosomi/core/recipe';
+import { useMemo, useRef } from 'react';
 import { type Book, onBooklet, setCoverFirst, setPageLook, setSheet } from '@yosomi/core/project';
 import { sentenceOf } from '../../messages/sentences';
 import { useSession } from '../../state/session';
@@ -13,22 +13,14 @@ import { Group } from '../../ui/group';
 import { Menu } from '../../ui/menu';
 import { useRested } from '../../ui/use-rested';
 import { TEXT_FILES } from './first-booklet';
-import { useBookletPage } from '../../work/booklets';
+import { useBookletSample } from '../../work/booklets';
 
 const SMALL_PX = 58;
 
-/** The title by which looks are shown: its text as it was when the cover, the sheet, or whether there is a text, changed last. */
-function useSample(now: Book): Book {
-  const key = `${coverKey(now)} ${now.booklet?.sheet} ${hasPages(now)}`;
-  const [sample, setSample] = useState({ key, book: now });
-  if (sample.key !== key) setSample({ key, book: now });
-  return sample.book;
-}
-
-/** A page within the text in a look, small. */
+/** The first page of the text in a look, small. */
 function LookPicture({ book, look, wanted }: { book: Book; look: string; wanted: boolean }) {
   const dressed = useMemo(() => ({ ...book, booklet: book.booklet && { ...book.booklet, look } }), [book, look]);
-  const { data } = useBookletPage(dressed, 1, SMALL_PX * 2, wanted && hasPages(book));
+  const { data } = useBookletSample(dressed, SMALL_PX * 2, wanted && hasPages(book));
   return (
     <span className="flex h-[72px] items-center justify-center bg-table/40 p-1" aria-hidden>
       {data && <Bitmap bitmap={data} label="" className="max-h-full max-w-full" />}
@@ -38,6 +30,7 @@ function LookPicture({ book, look, wanted }: { book: Book; look: string; wanted:
 
 /** How the pages look, on which sheet, what is not right with them, and the file. */
 export function LookPanel(props: {
+  /** The title as its pages are shown. */
   book: Book;
   booklet: Booklet;
   count: number;
@@ -49,8 +42,8 @@ export function LookPanel(props: {
   const { booklet, count, findings } = props;
   const edit = useSession((s) => s.edit);
   const input = useRef<HTMLInputElement>(null);
-  const shown = useSample(props.book);
-  // The pages themselves come first.
+  // The pages themselves come first, and the looks once the hand has rested longer.
+  const shown = useRested(props.book);
   const ready = useRested(count > 0);
   const idle = count === 0 || props.saving !== null;
   return (
