@@ -18,6 +18,7 @@ const CORE: Readonly<Record<string, number>> = {
   'image-file': 2,
   archive: 2,
   forms: 2,
+  renaming: 2,
   symbols: 3,
   vector: 3,
   ink: 3,

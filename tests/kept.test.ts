@@ -7,6 +7,7 @@ import { OwnPictures } from '@yosomi/core/library';
 import { Scenes } from '@yosomi/core/mockup';
 import { PinScenes } from '@yosomi/core/pin';
 import { Books, Houses } from '@yosomi/core/project';
+import { NameMaps } from '@yosomi/core/renaming';
 import { Profiles } from '@yosomi/core/stores';
 import { Arrivals } from '../web/src/persist/arrival';
 import { Deliveries } from '../web/src/persist/deliveries';
@@ -40,6 +41,7 @@ const KINDS: readonly Versioned<unknown>[] = [
   Deliveries,
   Steps,
   Seens,
+  NameMaps,
 ];
 
 /** One as a release of that schema wrote it. */

@@ -19,6 +19,7 @@ import { mark, markWays } from './mark';
 import { pictureFile } from './pictures';
 import { pin } from './pin';
 import { promo, promoFormats, promoLooks } from './promo';
+import { epubRename } from './rename';
 import { sketch } from './sketch';
 
 const sizeFlag = (args: Arguments, name: string): Result<number> => {
@@ -154,6 +155,7 @@ export const COMMANDS: readonly Command[] = [
   pin,
   epubNew,
   epubSetCover,
+  epubRename,
   epubInspect,
   pdfSetCover,
   demo,

@@ -1,4 +1,4 @@
-import { openAsBlob, rmSync } from 'node:fs';
+import { rmSync } from 'node:fs';
 import { type Result, fail, ok } from '@yosomi/core/base';
 import { EPUB_PIXELS, type Edition, inspectEpub, newEdition } from '@yosomi/core/ebook';
 import { readDelivered } from '@yosomi/core/image-file';
@@ -9,17 +9,8 @@ import { rgbOf } from '@yosomi/core/colour';
 import { NodeStudio, encodeJpeg } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
 import { type Command, done, flag, word } from './command';
-import { readBytes, readProject, writeAll, writeBytes, writeThrough } from './files';
+import { openFile, readBytes, readProject, writeAll, writeBytes, writeThrough } from './files';
 import { nowText } from './stores';
-
-/** A file of any size, read as it is needed. Faults: `file-unreadable`. */
-async function openFile(file: string): Promise<Result<Blob>> {
-  try {
-    return ok((await openAsBlob(file)) as unknown as Blob);
-  } catch {
-    return fail('file-unreadable', { file });
-  }
-}
 
 export const epubNew: Command = {
   name: 'epub new',

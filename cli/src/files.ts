@@ -5,6 +5,7 @@ import {
   createWriteStream,
   lstatSync,
   mkdirSync,
+  openAsBlob,
   openSync,
   readFileSync,
   realpathSync,
@@ -23,6 +24,15 @@ import { type DecodedImage, decodeImage } from '@yosomi/node-kit';
 export function readBytes(file: string): Result<Uint8Array<ArrayBuffer>> {
   try {
     return ok(new Uint8Array(readFileSync(file)));
+  } catch {
+    return fail('file-unreadable', { file });
+  }
+}
+
+/** A file of any size, read as it is needed. Faults: `file-unreadable`. */
+export async function openFile(file: string): Promise<Result<Blob>> {
+  try {
+    return ok((await openAsBlob(file)) as unknown as Blob);
   } catch {
     return fail('file-unreadable', { file });
   }

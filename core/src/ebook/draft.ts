@@ -19,7 +19,8 @@ export type Change = {
     | 'title-page'
     | 'page-line'
     | 'credits'
-    | 'contents';
+    | 'contents'
+    | 'names';
   readonly before: string;
   readonly after: string;
 };
@@ -33,13 +34,11 @@ export type Draft = {
   readonly notes: Finding[];
 };
 
-export const draftOf = (epub: Epub): Draft => ({
-  epub,
-  written: new Map(),
-  left: new Set(),
-  changes: [],
-  notes: [...epub.mends],
-});
+/** What is written so far is what the next step reads. */
+export function draftOf(epub: Epub): Draft {
+  const written = new Map<string, Uint8Array>();
+  return { epub: { ...epub, written }, written, left: new Set(), changes: [], notes: [...epub.mends] };
+}
 
 /** True where a file of that name is or will be there; names that differ only in case count. */
 export function isTaken({ epub, written }: Draft): (path: string) => boolean {

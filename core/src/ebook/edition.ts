@@ -5,12 +5,15 @@ import { type Change, type Draft, draftOf } from './draft';
 import { writeMarkup } from './markup';
 import { type EditionWords, putWords } from './metadata';
 import { MIMETYPE, openEpub } from './open-epub';
+import { type NameHit, type NamesWish, putNames } from './rename';
 import { type PageLine, putPageLine, putTitlePage } from './own-pages';
 import { type Cover, putCover } from './put-cover';
 
 /** What is to be other in a new edition of a book; all else stays, byte for byte. */
 export type Edition = {
   readonly cover?: Cover;
+  /** Names of the old edition in all that the book says; done first, so that the rest is said over it. */
+  readonly names?: NamesWish;
   readonly words?: EditionWords;
   /** A page with title, subtitle, author and publisher: a new one after the cover, or in the place of the page that the book has. */
   readonly titlePage?: 'added' | { readonly insteadOf: string } | null;
@@ -27,6 +30,8 @@ export type EditionReport = {
   readonly changes: readonly Change[];
   /** What was wrong and is right now, and what a person should know. */
   readonly notes: readonly Finding[];
+  /** Every place where an old name stood, changed or not; none where no names were given. */
+  readonly names: readonly (NameHit & { readonly changed: boolean })[];
   readonly keptEntries: number;
   readonly written: readonly string[];
   readonly left: readonly string[];
@@ -36,7 +41,7 @@ export type EditionReport = {
  * Makes a new edition of an EPUB 2 or 3. Entries that need no change are copied packed as they are, under their names and
  * in their order; the container is written right; the package document is edited as XML. The file that is read stays. With a
  * sink in `writing` the book goes there, and the file of the answer is empty.
- * Faults: those of `openEpub` and `putWords`, `epub-cover-format`, `zip-large`, `work-stopped`.
+ * Faults: those of `openEpub`, `putNames` and `putWords`, `epub-cover-format`, `zip-large`, `work-stopped`.
  */
 export async function newEdition(
   file: Blob,
@@ -49,13 +54,19 @@ export async function newEdition(
   if (cover && cover.info.format !== 'jpeg' && cover.info.format !== 'png')
     return fail('epub-cover-format', { found: cover.info.format });
   const draft = draftOf(opened.value);
+  let names: EditionReport['names'] = [];
+  if (edition.names) {
+    const put = await putNames(draft, edition.names);
+    if (!put.ok) return put;
+    names = put.value;
+  }
   if (words) {
     const put = await putWords(draft, words);
     if (!put.ok) return put;
   }
   if (edition.pageLine) await putPageLine(draft, edition.pageLine);
   if (cover) await putCover(draft, cover);
-  if (edition.titlePage) putTitlePage(draft, edition.titlePage === 'added' ? null : edition.titlePage.insteadOf);
+  if (edition.titlePage) await putTitlePage(draft, edition.titlePage === 'added' ? null : edition.titlePage.insteadOf);
   if (edition.credits) await putCredits(draft, edition.credits);
   putModified(draft, edition.modified);
   const { pkg } = draft.epub;
@@ -71,6 +82,7 @@ export async function newEdition(
       schema: 1,
       changes: draft.changes,
       notes: draft.notes,
+      names,
       keptEntries: pieces.filter((p) => p.kind === 'kept').length,
       written: [...draft.written.keys()],
       left: [...draft.left],

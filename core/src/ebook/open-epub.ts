@@ -9,6 +9,8 @@ export type Epub = {
   /** Entries by their names in the book; a folder that was wrapped around everything is taken off. */
   readonly files: ReadonlyMap<string, Entry>;
   readonly archive: Archive;
+  /** Files of a new edition of it that stand in the place of those in the archive. */
+  readonly written?: ReadonlyMap<string, Uint8Array>;
   /** What was wrong with the container and will be right in a copy. */
   readonly mends: readonly Finding[];
   /** True where fonts are scrambled with the book's identifier, so that this must stay. */

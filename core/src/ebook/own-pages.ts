@@ -1,9 +1,10 @@
+import type { Element } from '@xmldom/xmldom';
 import { finding, xml } from '../base';
 import { type Draft, isTaken } from './draft';
 import { NS, append, named, parseMarkup, writeMarkup } from './markup';
 import { wordsOf } from './metadata';
 import type { Package } from './package';
-import { isCoverPage, readPage, readText } from './pages';
+import { type Page, isCoverPage, readPage, readText } from './pages';
 import { folderOf, freePath } from './paths';
 
 /** A line of text that each file of the book's text is to carry once, at its head or foot. */
@@ -50,9 +51,25 @@ export function addPage(draft: Draft, name: string, source: Uint8Array): { id: s
   return { id, path };
 }
 
+const MOST_MARKS = 200;
+
+/** Places of an old page that links may lead to, kept in the page that stands instead. */
+function marksOf(old: Page | null): string {
+  const ids: string[] = [];
+  const walk = (element: Element): void => {
+    const id = element.getAttribute('id');
+    if (id) ids.push(id);
+    for (const child of Array.from(element.childNodes)) if (child.nodeType === 1) walk(child as Element);
+  };
+  if (old?.doc.documentElement) walk(old.doc.documentElement);
+  const kept = [...new Set(ids)].slice(0, MOST_MARKS);
+  return kept.length > 0 ? `    <div>${kept.map((id) => `<span id="${xml(id)}"></span>`).join('')}</div>\n` : '';
+}
+
 /** Writes a page with the book's own words: before the first page that is no cover, or in the place of the old title page. */
-export function putTitlePage(draft: Draft, insteadOf: string | null): void {
+export async function putTitlePage(draft: Draft, insteadOf: string | null): Promise<void> {
   const { pkg } = draft.epub;
+  const old = insteadOf === null ? null : await readPage(draft.epub, insteadOf);
   const words = wordsOf(pkg);
   const line = (name: string, text: string): string => (text ? `    <p class="${name}">${xml(text)}</p>\n` : '');
   const source = pageSource(pkg, {
@@ -63,7 +80,7 @@ export function putTitlePage(draft: Draft, insteadOf: string | null): void {
       .publisher, .website { font-size: 0.85em; }
       .publisher { margin-top: 6em; }`,
     type: 'titlepage',
-    body: `    <h1>${xml(words.title || 'Untitled')}</h1>
+    body: `${marksOf(old)}    <h1>${xml(words.title || 'Untitled')}</h1>
 ${line('subtitle', words.subtitle)}${line('author', words.author)}${line('publisher', words.publisher)}${line('website', words.website)}`,
   });
   if (insteadOf !== null && draft.epub.files.has(insteadOf)) {
@@ -87,7 +104,7 @@ export async function putPageLine(draft: Draft, line: PageLine): Promise<void> {
   const { epub, written, changes, notes } = draft;
   let count = 0;
   for (const { item } of epub.pkg.spine) {
-    if (!item || item.properties.includes('nav') || written.has(item.path)) continue;
+    if (!item || item.properties.includes('nav')) continue;
     const page = await readPage(epub, item.path);
     if (page && isCoverPage(page)) continue;
     const doc = page?.doc ?? parseMarkup(await readText(epub, item.path), 'application/xhtml+xml');

@@ -21,7 +21,9 @@ export type Page = {
 };
 
 /** Text of a file of the book; null where it is missing, too large or in an unknown encoding. */
-export async function readText({ files, archive }: Epub, path: string): Promise<string | null> {
+export async function readText({ files, archive, written }: Epub, path: string): Promise<string | null> {
+  const made = written?.get(path);
+  if (made) return textOf(made);
   const entry = files.get(path);
   if (!entry) return null;
   const bytes = await archive.read(entry.name, MOST_MARKUP);

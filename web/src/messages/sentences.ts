@@ -311,6 +311,18 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
     `The cover’s page has room for ${d.found} and the picture is ${d.wanted}, so it may be shown squeezed.`,
   'epub-subtitle-left': () => 'EPUB 2 has no place for a subtitle, so it was left out.',
   'epub-page-unread': (d) => `The page ${d.name} cannot be read, so it was left as it is.`,
+  'names-newer': (d) =>
+    `The file of names was made by a newer version (${d.found}; this one reads ${d.known}). Load the new version.`,
+  'names-wrong': (d) => `The file of names cannot be read at ${d.where}. Make it again.`,
+  'names-none': () => 'Type at least one new name that differs from the old one.',
+  'names-twice': (d) => `“${d.name}” has two new names. Take one of them out.`,
+  'names-many': (d) => `The names stand in more than ${d.most} places. Type longer ones.`,
+  'name-site': (d) => `“${d.found}” is not a site. Type it like example.com.`,
+  'name-mail': (d) => `“${d.found}” is not a mail address.`,
+  'epub-names-unread': (d) => `${d.name} could not be read, so no names were looked for in it.`,
+  'epub-isbn-stands': (d) => `An ISBN stands in ${d.name}. A new edition has its own, or none.`,
+  'epub-names-files': (d) =>
+    `${d.count === 1 ? 'A file' : `${d.count} files`} in the book ${d.count === 1 ? 'has' : 'have'} an old name in the file name (${d.name}). Readers do not see it; it stays.`,
   'pdf-not': () => 'This is no PDF. Choose a file that ends in .pdf.',
   'pdf-encrypted': () => 'This PDF is locked with a password, so its pages cannot be changed. Ask for an open copy.',
   'pdf-damaged': () => 'This PDF is damaged. Get another copy and try again.',

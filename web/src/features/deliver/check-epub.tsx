@@ -47,6 +47,7 @@ const CHANGES: Readonly<Record<EditionReport['changes'][number]['what'], string>
   credits: 'Credits of the cover',
   'page-line': 'Line in files',
   contents: 'Contents file',
+  names: 'Old name',
 };
 
 type Made = { readonly file: Blob; readonly report: EditionReport; readonly after: Inspected | null };

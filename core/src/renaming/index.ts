@@ -1,0 +1,2 @@
+export * from './change';
+export * from './find';
