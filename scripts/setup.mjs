@@ -14,6 +14,7 @@ import { tmpdir } from 'node:os';
 import { createHash } from 'node:crypto';
 import { basename, dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { gunzipSync } from 'node:zlib';
 
 export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 
@@ -67,7 +68,7 @@ export function installTestTools(more = []) {
   });
 }
 
-/** Debian packages whose documentation comes as ebooks: real ones, made by others, for the tests of setting covers. */
+/** Debian packages whose documentation comes as ebooks and PDFs: real ones, made by others, for the tests of new editions. */
 const BOOK_PACKAGES = [
   'debian-policy',
   'developers-reference',
@@ -75,15 +76,22 @@ const BOOK_PACKAGES = [
   'live-manual-epub',
   'ubuntu-packaging-guide-epub',
   'ubuntu-packaging-guide-epub-ru',
+  'live-manual-pdf',
+  'ubuntu-packaging-guide-pdf',
 ];
 const BOOKS = /\/(policy|developers-reference|debmake-doc\.(en|ja)|live-manual\.en|ubuntu-packaging-guide)\.epub$/;
+const PDFS =
+  /\/(policy|fhs-3\.0|developers-reference|debmake-doc\.(en|ja)|live-manual\.(portrait\.en\.letter|landscape\.en\.letter)|ubuntu-packaging-guide)\.pdf(\.gz)?$/;
+const LEAST_PDFS = 7;
 
-/** Fetches those packages and takes the ebooks out of them, without installing anything, into build/books. */
+/** Fetches those packages and takes the books out of them, without installing anything, into build/books. */
 export function installBooks() {
   const folder = join(ROOT, 'build', 'books');
-  if (process.env.YOSOMI_BOOKS || (existsSync(folder) && readdirSync(folder).length >= BOOK_PACKAGES.length)) return;
+  const there = existsSync(folder) ? readdirSync(folder) : [];
+  const count = (ending) => there.filter((name) => name.endsWith(ending)).length;
+  if (process.env.YOSOMI_BOOKS || (count('.epub') >= 6 && count('.pdf') >= LEAST_PDFS)) return;
   if (!onPath('apt-get') || !onPath('dpkg')) {
-    console.error('Put at least six EPUBs of others into a folder, and name it in YOSOMI_BOOKS.');
+    console.error('Put at least six EPUBs and five PDFs of others into a folder, and name it in YOSOMI_BOOKS.');
     process.exit(1);
   }
   const temporary = mkdtempSync(join(tmpdir(), 'yosomi-books-'));
@@ -98,6 +106,11 @@ export function installBooks() {
     const unpacked = join(temporary, `${name}.d`);
     run('dpkg', ['-x', name, unpacked], quiet);
     for (const file of readdirSync(unpacked, { recursive: true, encoding: 'utf8' })) {
+      const path = join(unpacked, file);
+      if (PDFS.test(`/${file}`)) {
+        const bytes = readFileSync(path);
+        writeFileSync(join(folder, basename(file, '.gz')), file.endsWith('.gz') ? gunzipSync(bytes) : bytes);
+      }
       if (!BOOKS.test(`/${file}`)) continue;
       const own = name.includes('-ru_') ? basename(file).replace('.epub', '.ru.epub') : basename(file);
       copyFileSync(join(unpacked, file), join(folder, own));

@@ -1,8 +1,7 @@
 import {
-  EncryptedPDFError,
   PDFArray,
   PDFDict,
-  PDFDocument,
+  type PDFDocument,
   PDFHexString,
   PDFName,
   PDFNumber,
@@ -11,10 +10,8 @@ import {
   PDFStream,
   PDFString,
 } from '@cantoo/pdf-lib';
-import { type Finding, type Result, fail, finding, ok } from '../base';
-
-export const MOST_PDF = 200 * 1024 * 1024;
-const MOST_PAGES = 5000;
+import { type Finding, type Result, finding, ok } from '../base';
+import { isSigned, openPdf } from './open';
 
 export type PdfCover = {
   /** JPEG, whole; it is shown whole on the page. */
@@ -49,22 +46,9 @@ export async function setPdfCover(
   source: Uint8Array,
   cover: PdfCover,
 ): Promise<Result<{ bytes: Uint8Array<ArrayBuffer>; report: PdfReport }>> {
-  if (source.length === 0) return fail('file-empty');
-  if (source.length > MOST_PDF)
-    return fail('file-large', { mb: Math.round(source.length / 1048576), most: MOST_PDF / 1048576 });
-  const head = String.fromCharCode(...source.subarray(0, 1024));
-  if (!head.includes('%PDF-')) return fail('pdf-not');
-  let doc: PDFDocument;
-  let pages: PDFPage[];
-  try {
-    doc = await PDFDocument.load(source, { updateMetadata: false, throwOnInvalidObject: false });
-    pages = doc.getPages();
-  } catch (error) {
-    const locked = error instanceof EncryptedPDFError;
-    return fail(locked ? 'pdf-encrypted' : 'pdf-damaged');
-  }
-  if (pages.length === 0) return fail('pdf-damaged');
-  if (pages.length > MOST_PAGES) return fail('pdf-pages', { most: MOST_PAGES });
+  const opened = await openPdf(source);
+  if (!opened.ok) return opened;
+  const { doc, pages } = opened.value;
   const notes: Finding[] = [];
   if (isSigned(doc)) notes.push(finding('pdf-signed', 'should', null));
   const picture = pages.length > 1 && isPicture(pages[0]);
@@ -148,17 +132,6 @@ function isPicture(page: PDFPage): boolean {
   if (!objects || objects.keys().length !== 1 || (fonts && fonts.keys().length > 0)) return false;
   const one = objects.lookup(objects.keys()[0]);
   return one instanceof PDFStream && one.dict.lookup(PDFName.of('Subtype')) === PDFName.of('Image');
-}
-
-function isSigned(doc: PDFDocument): boolean {
-  return doc.context
-    .enumerateIndirectObjects()
-    .some(
-      ([, one]) =>
-        one instanceof PDFDict &&
-        one.lookup(PDFName.of('Type')) === PDFName.of('Sig') &&
-        one.has(PDFName.of('ByteRange')),
-    );
 }
 
 /** Makes destinations (arrays that begin with a page) lead to another page. */

@@ -47,3 +47,4 @@ export * from './desk-cover';
 export * from './sketches';
 export * from './versions';
 export * from './subject-seen';
+export * from './stamp';

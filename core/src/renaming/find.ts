@@ -137,24 +137,18 @@ function* mailPlaces(source: string, { from, to }: NameChange) {
   }
 }
 
-/** Whether a text may hold any of the names: cheap, and never wrongly no. */
-function mayHold(letters: Letters, changes: readonly NameChange[], forms: readonly (readonly Form[])[]): boolean {
-  return changes.some(({ kind, from }, i) =>
-    kind === 'site' || kind === 'mail'
-      ? letters.text.includes(lettersOf(from).text)
-      : forms[i].some(({ text }) => letters.text.includes(lettersOf(text).text)),
-  );
-}
-
 /**
  * Looks for old names. Whole words only; what is not the name letter by letter is found and doubted. No two places
  * lie over each other: the longer one is meant.
  */
 export function nameFinder(changes: readonly NameChange[]): (source: string, standing: Standing) => Hit[] {
   const forms = changes.map((change) => (change.kind === 'site' || change.kind === 'mail' ? [] : formsOf(change)));
+  // A text that holds none of these holds no name: most texts are done with here.
+  const wanted = changes.flatMap(({ from }, i) => [from, ...forms[i].map(({ text }) => text)]);
+  const marks = [...new Set(wanted.map((text) => lettersOf(text).text))];
   return (source, standing) => {
     const letters = lettersOf(source);
-    if (!mayHold(letters, changes, forms)) return [];
+    if (!marks.some((mark) => letters.text.includes(mark))) return [];
     const all = changes.flatMap((change, i): Hit[] => {
       const places =
         change.kind === 'site'
@@ -187,6 +181,8 @@ export function replaced(source: string, hits: readonly Hit[]): string {
 const MOST_SENTENCE = 180;
 const tidy = (text: string): string => text.replace(/\s+/g, ' ');
 
+const SENTENCES = new Intl.Segmenter('en', { granularity: 'sentence' });
+
 /** The sentence in which a place stands, as it is and as it becomes, cut where it is long. */
 export function sentenceAt(source: string, hit: Hit): { readonly before: string; readonly after: string } {
   const { start, end, becomes } = hit;
@@ -194,7 +190,7 @@ export function sentenceAt(source: string, hit: Hit): { readonly before: string;
   const offset = start - near;
   const around = source.slice(offset, end + 1200);
   let [from, to] = [0, around.length];
-  for (const { index, segment } of new Intl.Segmenter('en', { granularity: 'sentence' }).segment(around)) {
+  for (const { index, segment } of SENTENCES.segment(around)) {
     if (index <= near) from = index;
     if (index + segment.length >= near + (end - start)) {
       to = index + segment.length;

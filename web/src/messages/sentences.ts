@@ -323,6 +323,13 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'epub-isbn-stands': (d) => `An ISBN stands in ${d.name}. A new edition has its own, or none.`,
   'epub-names-files': (d) =>
     `${d.count === 1 ? 'A file' : `${d.count} files`} in the book ${d.count === 1 ? 'has' : 'have'} an old name in the file name (${d.name}). Readers do not see it; it stays.`,
+  'stamp-empty': () => 'Type what stands at the head or foot.',
+  'stamp-long': (d) => `A line has up to ${d.most} letters. Shorten it.`,
+  'stamp-letters': (d) => `These letters cannot be set: ${d.letters}. Leave them out.`,
+  'stamp-pages': (d) => `The PDF has ${d.pages} pages. Type pages within them, such as 3-20.`,
+  'stamp-no-room': () => 'No page has a free margin for these lines. Make them shorter or smaller.',
+  'pdf-links-untagged': () =>
+    'The new links work, but the tags of this PDF could not be added to, so a screen reader may not name them.',
   'pdf-not': () => 'This is no PDF. Choose a file that ends in .pdf.',
   'pdf-encrypted': () => 'This PDF is locked with a password, so its pages cannot be changed. Ask for an open copy.',
   'pdf-damaged': () => 'This PDF is damaged. Get another copy and try again.',
