@@ -21,6 +21,7 @@ import { pin } from './pin';
 import { promo, promoFormats, promoLooks } from './promo';
 import { epubRename } from './rename';
 import { sketch } from './sketch';
+import { pdfStamp } from './stamp';
 
 const sizeFlag = (args: Arguments, name: string): Result<number> => {
   const given = flag(args, name);
@@ -158,5 +159,6 @@ export const COMMANDS: readonly Command[] = [
   epubRename,
   epubInspect,
   pdfSetCover,
+  pdfStamp,
   demo,
 ];

@@ -43,16 +43,31 @@ export function freeDepths(boxes: readonly Rect[], height: number, wanted: Wante
 export const nearest = (depths: readonly number[], to: number): number | null =>
   depths.length === 0 ? null : depths.reduce((a, b) => (Math.abs(b - to) < Math.abs(a - to) ? b : a));
 
+/** Depths that follow each other without a gap. */
+function runsOf(depths: readonly number[]): number[][] {
+  const runs: number[][] = [];
+  for (const depth of [...depths].sort((a, b) => a - b)) {
+    const run = runs.at(-1);
+    if (run && depth - run[run.length - 1] <= STEP * 1.01) run.push(depth);
+    else runs.push([depth]);
+  }
+  return runs;
+}
+
+/** A band narrower than this looks squeezed where there is another one, points. */
+const ROOMY = 4;
+
 /**
- * The one depth that serves most pages, so that lines stand alike; between equals the one nearest to where hands put it: a
- * little nearer to the words than to the edge.
+ * The one depth that serves most pages, so that lines stand alike. Of several bands the outer one is taken, so that a line stands over an
+ * old head and not between that and the text; in it, a little nearer to the words than to the edge.
  */
 export function commonDepth(pages: readonly (readonly number[])[]): number | null {
   const counts = new Map<number, number>();
   for (const depths of pages) for (const depth of depths) counts.set(depth, (counts.get(depth) ?? 0) + 1);
   if (counts.size === 0) return null;
   const most = Math.max(...counts.values());
-  const best = [...counts].filter(([, count]) => count === most).map(([depth]) => depth);
-  const [least, deepest] = [Math.min(...best), Math.max(...best)];
-  return nearest(best, least + (deepest - least) * 0.55);
+  const runs = runsOf([...counts].filter(([, count]) => count === most).map(([depth]) => depth));
+  const span = (run: readonly number[]): number => run[run.length - 1] - run[0];
+  const run = runs.find((one) => span(one) >= ROOMY) ?? runs.reduce((a, b) => (span(b) > span(a) ? b : a));
+  return nearest(run, run[0] + span(run) * 0.55);
 }

@@ -1,6 +1,5 @@
-import { PDFArray, PDFDict, type PDFDocument, PDFHexString, PDFName, PDFNumber, PDFString } from '@cantoo/pdf-lib';
-
-const name = (text: string): PDFName => PDFName.of(text);
+import { PDFDict, type PDFDocument, PDFHexString, PDFName, PDFNumber, PDFString } from '@cantoo/pdf-lib';
+import { itemsOf, pdfName } from './objects';
 
 function roman(n: number): string {
   const signs = [
@@ -52,29 +51,26 @@ type Range = { readonly start: number; readonly dict: PDFDict };
 
 /** All ranges of a number tree, with bounds on its depth and size. */
 function rangesIn(node: PDFDict, depth = 0): Range[] {
-  const nums = node.lookupMaybe(name('Nums'), PDFArray);
-  const kids = node.lookupMaybe(name('Kids'), PDFArray);
-  const own: Range[] = [];
-  for (let i = 0; nums && i + 1 < Math.min(nums.size(), 20_000); i += 2) {
-    const [start, dict] = [nums.lookup(i), nums.lookup(i + 1)];
-    if (start instanceof PDFNumber && dict instanceof PDFDict) own.push({ start: start.asNumber(), dict });
-  }
-  for (let i = 0; kids && depth < 10 && i < Math.min(kids.size(), 2000); i++) {
-    const kid = kids.lookup(i);
-    if (kid instanceof PDFDict) own.push(...rangesIn(kid, depth + 1));
-  }
-  return own;
+  const nums = itemsOf(node.lookup(pdfName('Nums')), 20_000);
+  const own = nums.flatMap((start, i): Range[] => {
+    const dict = nums[i + 1];
+    return i % 2 === 0 && start instanceof PDFNumber && dict instanceof PDFDict
+      ? [{ start: start.asNumber(), dict }]
+      : [];
+  });
+  const kids = depth < 10 ? itemsOf(node.lookup(pdfName('Kids')), 2000) : [];
+  return [...own, ...kids.flatMap((kid) => (kid instanceof PDFDict ? rangesIn(kid, depth + 1) : []))];
 }
 
 /** The printed number of each page: what the file calls it, else how many it is. */
 export function labelsOf(doc: PDFDocument, pages: number): string[] {
   const plain = Array.from({ length: pages }, (_, i) => String(i + 1));
-  const tree = doc.catalog.lookupMaybe(name('PageLabels'), PDFDict);
+  const tree = doc.catalog.lookupMaybe(pdfName('PageLabels'), PDFDict);
   const ranges = tree ? rangesIn(tree).sort((a, b) => a.start - b.start) : [];
   return plain.map((number, i) => {
     const range = ranges.filter(({ start }) => start <= i).at(-1);
     if (!range) return number;
-    const [style, first, prefix] = ['S', 'St', 'P'].map((key) => range.dict.lookup(name(key)));
+    const [style, first, prefix] = ['S', 'St', 'P'].map((key) => range.dict.lookup(pdfName(key)));
     const from = first instanceof PDFNumber ? first.asNumber() : 1;
     const lead = prefix instanceof PDFString || prefix instanceof PDFHexString ? prefix.decodeText() : '';
     const own = style instanceof PDFName ? styled(style.decodeText(), from + i - range.start) : '';

@@ -1,28 +1,12 @@
-import {
-  PDFArray,
-  PDFDict,
-  type PDFDocument,
-  PDFName,
-  PDFNumber,
-  type PDFPage,
-  PDFRawStream,
-  PDFStream,
-  decodePDFRawStream,
-} from '@cantoo/pdf-lib';
+import { PDFDict, type PDFDocument, PDFNumber, type PDFPage, PDFStream } from '@cantoo/pdf-lib';
 import { type Rgb } from '../colour';
 import { type Affine, type Rect, apply, compose, intersect, rectAround, translate, union } from '../plane';
+import { boxOf, dictIn, itemsOf, numbersOf, pdfName as name } from './objects';
+import { type State, colourOf, isString, isTold, nameIn, numbers } from './graphics-state';
 import { type Operand, Operators } from './operators';
+import { contentsOf, joined, unpacked } from './page-content';
+import type { Seen } from './seen';
 import { type Reach, reachOf } from './text-widths';
-
-/** A page as it is seen: its box turned upright, from its top left, y down, in points. */
-export type Seen = {
-  readonly width: number;
-  readonly height: number;
-  /** From the page's own coordinates to those that are seen. */
-  readonly matrix: Affine;
-  /** From what is seen, with y up from its top, to the page's own coordinates. */
-  readonly upright: Affine;
-};
 
 /** What is painted on a page, never less than it is. */
 export type Painted = {
@@ -36,97 +20,11 @@ export type Painted = {
   readonly under: number;
 };
 
-const name = (text: string): PDFName => PDFName.of(text);
-
-export function seenOf(page: PDFPage): Seen {
-  const { x, y, width: w, height: h } = page.getCropBox();
-  const turn = (((Math.round(page.getRotation().angle / 90) % 4) + 4) % 4) as 0 | 1 | 2 | 3;
-  const ways: readonly [matrix: Affine, upright: Affine][] = [
-    [
-      [1, 0, 0, -1, -x, y + h],
-      [1, 0, 0, 1, x, y + h],
-    ],
-    [
-      [0, 1, 1, 0, -y, -x],
-      [0, 1, -1, 0, x, y],
-    ],
-    [
-      [-1, 0, 0, 1, x + w, -y],
-      [-1, 0, 0, -1, x + w, y],
-    ],
-    [
-      [0, -1, -1, 0, y + h, x + w],
-      [0, -1, 1, 0, x + w, y + h],
-    ],
-  ];
-  const [matrix, upright] = ways[turn];
-  return { width: turn % 2 ? h : w, height: turn % 2 ? w : h, matrix, upright };
-}
-
 /** Most bytes of content, operators and boxes of one page, and how deep its drawings may hold others. */
 const MOST_BYTES = 48 * 1024 * 1024;
 const MOST_OPERATORS = 3_000_000;
 const MOST_BOXES = 60_000;
 const MOST_DEPTH = 12;
-
-const PIECE = 1 << 18;
-
-/** A stream unpacked, piece by piece and no more than `most` of it; null where it cannot be. */
-function unpacked(stream: PDFStream, most: number): Uint8Array | null {
-  try {
-    if (!(stream instanceof PDFRawStream)) return stream.getContents().subarray(0, most);
-    const decoder = decodePDFRawStream(stream);
-    const pieces: Uint8Array[] = [];
-    for (let length = 0; length < most;) {
-      const piece = decoder.getBytes(PIECE);
-      if (piece.length === 0) break;
-      // What it gives is a view of a buffer that moves on.
-      pieces.push(Uint8Array.from(piece));
-      length += piece.length;
-    }
-    return joined(pieces);
-  } catch {
-    return null;
-  }
-}
-
-function joined(pieces: readonly Uint8Array[]): Uint8Array {
-  if (pieces.length === 1) return pieces[0];
-  const all = new Uint8Array(pieces.reduce((sum, piece) => sum + piece.length, 0));
-  pieces.reduce((at, piece) => (all.set(piece, at), at + piece.length), 0);
-  return all;
-}
-
-type State = {
-  readonly matrix: Affine;
-  readonly clip: Rect;
-  readonly width: number;
-  readonly fill: Rgb | null;
-  /** True where numbers of the colour space are grey, light or inks. */
-  readonly told: boolean;
-  readonly plain: boolean;
-  readonly font: Reach | null;
-  readonly size: number;
-  readonly spacing: number;
-  readonly wordSpacing: number;
-  readonly across: number;
-  readonly leading: number;
-  readonly rise: number;
-  readonly mode: number;
-};
-
-const numbers = (operands: readonly Operand[]): number[] => operands.map((one) => (typeof one === 'number' ? one : 0));
-const nameIn = (operand: Operand | undefined): string | null =>
-  operand && typeof operand === 'object' && 'kind' in operand && operand.kind === 'name' ? operand.name : null;
-const to255 = (n: number): number => Math.max(0, Math.min(255, Math.round(n * 255)));
-
-/** A colour by its numbers: grey, light, or inks; others are unknown. */
-function colourOf(n: readonly number[]): Rgb | null {
-  if (n.length === 1) return [to255(n[0]), to255(n[0]), to255(n[0])];
-  if (n.length === 3) return [to255(n[0]), to255(n[1]), to255(n[2])];
-  if (n.length === 4) return [0, 1, 2].map((i) => to255((1 - n[i]) * (1 - n[3]))) as unknown as Rgb;
-  return null;
-}
 
 const NONE = { open: 0, under: 0 };
 
@@ -382,7 +280,7 @@ class Follower {
   }
 
   #draw(resources: PDFDict | undefined, key: string | null, state: State, depth: number): void {
-    const object = key === null ? null : resources?.lookupMaybe(name('XObject'), PDFDict)?.lookup(name(key));
+    const object = key === null ? null : dictIn(resources, 'XObject')?.lookup(name(key));
     if (!(object instanceof PDFStream)) return;
     const { dict } = object;
     if (dict.lookup(name('Subtype')) !== name('Form')) return this.#picture(state);
@@ -391,34 +289,18 @@ class Follower {
       this.known = false;
       return;
     }
-    const list = (key2: string): number[] | null => {
-      const found = dict.lookup(name(key2));
-      if (!(found instanceof PDFArray)) return null;
-      return Array.from({ length: found.size() }, (_, i) => {
-        const one = found.lookup(i);
-        return one instanceof PDFNumber ? one.asNumber() : 0;
-      });
-    };
-    const own = list('Matrix');
-    const matrix = own?.length === 6 ? compose(state.matrix, own as unknown as Affine) : state.matrix;
-    const box = list('BBox');
-    const frame =
-      box?.length === 4
-        ? rectAround(matrix, {
-            x: Math.min(box[0], box[2]),
-            y: Math.min(box[1], box[3]),
-            width: Math.abs(box[2] - box[0]),
-            height: Math.abs(box[3] - box[1]),
-          })
-        : null;
+    const own = numbersOf(dict.lookup(name('Matrix')));
+    const matrix = own.length === 6 ? compose(state.matrix, own as unknown as Affine) : state.matrix;
+    const box = numbersOf(dict.lookup(name('BBox')));
+    const frame = box.length === 4 ? rectAround(matrix, boxOf(box)) : null;
     const clip = frame ? intersect(state.clip, frame) : state.clip;
     if (clip.width <= 0 || clip.height <= 0) return;
-    this.run(bytes, dict.lookupMaybe(name('Resources'), PDFDict) ?? resources, { ...state, matrix, clip }, depth + 1);
+    this.run(bytes, dictIn(dict, 'Resources') ?? resources, { ...state, matrix, clip }, depth + 1);
   }
 
   /** Whether what is painted now covers what lies under it. */
   #graphics(resources: PDFDict | undefined, key: string | null): Partial<State> {
-    const dict = key === null ? null : resources?.lookupMaybe(name('ExtGState'), PDFDict)?.lookup(name(key));
+    const dict = key === null ? null : dictIn(resources, 'ExtGState')?.lookup(name(key));
     if (!(dict instanceof PDFDict)) return {};
     const alpha = dict.lookup(name('ca'));
     const mask = dict.lookup(name('SMask'));
@@ -432,7 +314,7 @@ class Follower {
   }
 
   #font(resources: PDFDict | undefined, key: string | null): Reach {
-    const found = key === null ? undefined : resources?.lookupMaybe(name('Font'), PDFDict)?.lookup(name(key));
+    const found = key === null ? undefined : dictIn(resources, 'Font')?.lookup(name(key));
     if (!(found instanceof PDFDict)) return reachOf(undefined);
     const known = this.#fonts.get(found);
     if (known) return known;
@@ -483,44 +365,12 @@ function isRectangle(points: readonly Rect[], box: Rect): boolean {
   return !corners.includes(-1) && new Set(corners).size === 4;
 }
 
-const isString = (one: Operand): one is { kind: 'string'; bytes: Uint8Array } =>
-  typeof one === 'object' && one !== null && 'kind' in one && one.kind === 'string';
-
-/** Whether numbers of a colour space can be read as they are: a spot colour means something else by them. */
-function isTold(resources: PDFDict | undefined, key: string | null): boolean {
-  if (key === null) return false;
-  if (/^(Device(Gray|RGB|CMYK)|G|RGB|CMYK)$/.test(key)) return true;
-  const space = resources?.lookupMaybe(name('ColorSpace'), PDFDict)?.lookup(name(key));
-  const kind = space instanceof PDFArray ? space.lookup(0) : space;
-  return kind instanceof PDFName && /^(ICCBased|Cal(Gray|RGB)|Device(Gray|RGB|CMYK))$/.test(kind.decodeText());
-}
-
 /** Boxes of what else lies on a page: fields, notes, links. */
-function* notes(page: PDFPage, { matrix }: Seen): Generator<Rect> {
-  const list = page.node.Annots();
-  for (let i = 0; list && i < Math.min(list.size(), 5000); i++) {
-    const one = list.lookup(i);
-    const corners = one instanceof PDFDict ? one.lookup(name('Rect')) : null;
-    if (!(corners instanceof PDFArray) || corners.size() !== 4) continue;
-    const [x0, y0, x1, y1] = [0, 1, 2, 3].map((k) => {
-      const v = corners.lookup(k);
-      return v instanceof PDFNumber ? v.asNumber() : 0;
-    });
-    yield rectAround(matrix, {
-      x: Math.min(x0, x1),
-      y: Math.min(y0, y1),
-      width: Math.abs(x1 - x0),
-      height: Math.abs(y1 - y0),
-    });
-  }
-}
-
-/** Streams of a page's content, in order. */
-export function contentsOf(page: PDFPage): PDFStream[] {
-  const entry = page.node.Contents();
-  const all = entry instanceof PDFArray ? Array.from({ length: entry.size() }, (_, i) => entry.lookup(i)) : [entry];
-  return all.filter((one) => one instanceof PDFStream);
-}
+const notes = (page: PDFPage, { matrix }: Seen): Rect[] =>
+  itemsOf(page.node.Annots()).flatMap((one) => {
+    const corners = one instanceof PDFDict ? numbersOf(one.lookup(name('Rect'))) : [];
+    return corners.length === 4 ? [rectAround(matrix, boxOf(corners))] : [];
+  });
 
 /** What is painted on a page, in its seen frame: the boxes of its letters, lines, areas and pictures, and of its fields and links. */
 export function paintedOf(doc: PDFDocument, page: PDFPage, seen: Seen): Painted {

@@ -2,7 +2,7 @@ import { PDFArray, PDFDict, type PDFDocument, PDFName, type PDFPage, type PDFRef
 import { type Finding, type Result, fail, finding, ok } from '../base';
 import { type TextMark, typedLink } from '../booklet';
 import { type Hex, contrast, hexOf } from '../colour';
-import { apply, rectAround, union } from '../plane';
+import { rectAround, union } from '../plane';
 import type { CutId, FontSubsetter, Letter, Shaper } from '../text';
 import { markOps } from './content';
 import { addressOf } from './cover-page';
@@ -10,7 +10,9 @@ import { embedFont, unicodeString } from './font-embed';
 import { type Wanted, OVER, UNDER, commonDepth, freeDepths, nearest } from './free-place';
 import { isSigned, openPdf } from './open';
 import { labelsOf } from './page-labels';
-import { type Painted, type Seen, contentsOf, paintedOf, seenOf } from './painted';
+import { contentsOf } from './page-content';
+import { type Painted, paintedOf } from './painted';
+import { type Seen, seenOf } from './seen';
 import { tagLinks } from './tag-links';
 
 export const STAMP_PLACES = ['left', 'centre', 'right', 'outer', 'inner'] as const;

@@ -1,6 +1,5 @@
-import { PDFArray, PDFDict, type PDFDocument, PDFName, PDFNumber, type PDFPage, PDFRef } from '@cantoo/pdf-lib';
-
-const name = (text: string): PDFName => PDFName.of(text);
+import { PDFArray, PDFDict, type PDFDocument, PDFNumber, type PDFPage, PDFRef } from '@cantoo/pdf-lib';
+import { itemsOf, numberOf, numbersOf, pdfName as name } from './objects';
 
 /**
  * In a file that is tagged, gives each link a node at the end of its structure, so that who reads it aloud finds it (ISO 32000, 14.7.4). True
@@ -64,21 +63,13 @@ function topOf(root: PDFDict): { ref: PDFRef; kids: PDFArray } | null {
 
 /** The least and the largest number of a number tree. */
 function limitsOf(node: PDFDict, depth: number): [number, number] | null {
-  const numbers = (list: PDFArray | undefined, step: number): number[] =>
-    list
-      ? Array.from({ length: Math.ceil(list.size() / step) }, (_, i) => list.lookup(i * step)).flatMap((one) =>
-          one instanceof PDFNumber ? [one.asNumber()] : [],
-        )
-      : [];
-  const told = numbers(node.lookupMaybe(name('Limits'), PDFArray), 1);
+  const told = numbersOf(node.lookup(name('Limits')));
   if (told.length === 2) return [told[0], told[1]];
-  const kids = node.lookupMaybe(name('Kids'), PDFArray);
-  const below =
-    kids && depth < 10
-      ? Array.from({ length: kids.size() }, (_, i) => kids.lookup(i)).flatMap((kid) =>
-          kid instanceof PDFDict ? (limitsOf(kid, depth + 1) ?? []) : [],
-        )
-      : [];
-  const all = [...numbers(node.lookupMaybe(name('Nums'), PDFArray), 2), ...below];
+  const kids = depth < 10 ? itemsOf(node.lookup(name('Kids'))) : [];
+  const below = kids.flatMap((kid) => (kid instanceof PDFDict ? (limitsOf(kid, depth + 1) ?? []) : []));
+  const own = itemsOf(node.lookup(name('Nums')), 400_000).flatMap((one, i) =>
+    i % 2 === 0 ? (numberOf(one) ?? []) : [],
+  );
+  const all = [...own, ...below];
   return all.length > 0 ? [all.reduce((a, b) => Math.min(a, b)), all.reduce((a, b) => Math.max(a, b))] : null;
 }

@@ -1,12 +1,5 @@
-import {
-  PDFArray,
-  type PDFDict,
-  PDFDict as Dict,
-  PDFName,
-  PDFNumber,
-  StandardFontEmbedder,
-  StandardFonts,
-} from '@cantoo/pdf-lib';
+import { PDFArray, PDFDict, PDFName, StandardFontEmbedder, StandardFonts } from '@cantoo/pdf-lib';
+import { dictIn, itemsOf, numberOf, numbersOf, pdfName as name } from './objects';
 
 /** How far letters of a font reach, in units of the font size; never less than they do. */
 export type Reach = {
@@ -17,17 +10,13 @@ export type Reach = {
   width(code: number): number;
 };
 
-const name = (text: string): PDFName => PDFName.of(text);
-const numberOf = (value: unknown): number | null => (value instanceof PDFNumber ? value.asNumber() : null);
-
 /** Without a table of widths a letter may be as wide as it is high. */
 const WIDEST = 1;
 
 /** Letters reach at least from a descender to an accent over a capital, and at most twice the size. */
 function heights(descriptor: PDFDict | undefined): { top: number; bottom: number } {
-  const box = descriptor?.lookupMaybe(name('FontBBox'), PDFArray);
-  const at = (i: number): number => (box && box.size() === 4 ? (numberOf(box.lookup(i)) ?? 0) / 1000 : 0);
-  return { top: Math.min(2, Math.max(0.95, at(3))), bottom: Math.max(-1, Math.min(-0.3, at(1))) };
+  const [, low = 0, , high = 0] = numbersOf(descriptor?.lookup(name('FontBBox'))).map((n) => n / 1000);
+  return { top: Math.min(2, Math.max(0.95, high)), bottom: Math.max(-1, Math.min(-0.3, low)) };
 }
 
 /** Widths of the fonts that every reader has, and whose tables files leave out (ISO 32000-1, 9.6.2.2). */
@@ -53,32 +42,28 @@ function standard(font: PDFDict): ((code: number) => number) | null {
 
 function simple(font: PDFDict, scale: number): (code: number) => number {
   const first = numberOf(font.lookup(name('FirstChar'))) ?? 0;
-  const widths = font.lookupMaybe(name('Widths'), PDFArray);
-  const descriptor = font.lookupMaybe(name('FontDescriptor'), Dict);
-  const missing = (numberOf(descriptor?.lookup(name('MissingWidth'))) ?? 0) * scale;
-  if (!widths) return standard(font) ?? (() => WIDEST);
-  const table = Array.from(
-    { length: Math.min(widths.size(), 256) },
-    (_, i) => (numberOf(widths.lookup(i)) ?? 0) * scale,
-  );
-  return (code) => table[code - first] ?? missing;
+  const widths = itemsOf(font.lookup(name('Widths')), 256);
+  if (widths.length === 0) return standard(font) ?? (() => WIDEST);
+  const table = widths.map((one) => (numberOf(one) ?? 0) * scale);
+  return (code) => table[code - first] ?? WIDEST;
 }
+
+const MOST_CODES = 70_000;
 
 /** Widths of a composite font (ISO 32000, 9.7.4.3). */
 function composite(font: PDFDict): (code: number) => number {
   const table = new Map<number, number>();
-  const list = font.lookupMaybe(name('W'), PDFArray);
   const usual = (numberOf(font.lookup(name('DW'))) ?? 1000) / 1000;
-  const values = list ? Array.from({ length: list.size() }, (_, i) => list.lookup(i)) : [];
-  for (let i = 0; i < values.length && table.size < 70_000;) {
+  const values = itemsOf(font.lookup(name('W')), 200_000);
+  for (let i = 0; i < values.length && table.size < MOST_CODES;) {
     const first = numberOf(values[i]) ?? 0;
     const next = values[i + 1];
     if (next instanceof PDFArray) {
-      for (let k = 0; k < next.size(); k++) table.set(first + k, (numberOf(next.lookup(k)) ?? 0) / 1000);
+      itemsOf(next, MOST_CODES).forEach((one, k) => table.set(first + k, (numberOf(one) ?? 0) / 1000));
       i += 2;
       continue;
     }
-    const last = Math.min(numberOf(next) ?? first, first + 70_000);
+    const last = Math.min(numberOf(next) ?? first, first + MOST_CODES);
     for (let code = first; code <= last; code++) table.set(code, (numberOf(values[i + 2]) ?? 0) / 1000);
     i += 3;
   }
@@ -90,33 +75,28 @@ export function reachOf(font: PDFDict | undefined): Reach {
   const kind = font?.lookup(name('Subtype'));
   if (!font) return { bytes: 1, upright: false, ...heights(undefined), width: () => WIDEST };
   if (kind === name('Type0')) {
-    const own = font.lookupMaybe(name('DescendantFonts'), PDFArray)?.lookup(0);
-    const descendant = own instanceof Dict ? own : undefined;
+    const [own] = itemsOf(font.lookup(name('DescendantFonts')), 1);
+    const descendant = own instanceof PDFDict ? own : undefined;
     const coding = font.lookup(name('Encoding'));
+    const code = coding instanceof PDFName ? coding.decodeText() : '';
     return {
       bytes: 2,
-      upright: coding instanceof PDFName && coding.decodeText().endsWith('-V'),
-      ...heights(descendant?.lookupMaybe(name('FontDescriptor'), Dict)),
-      width: descendant ? composite(descendant) : () => WIDEST,
+      upright: code.endsWith('-V'),
+      ...heights(dictIn(descendant, 'FontDescriptor')),
+      // Only there are codes the numbers of the table.
+      width: descendant && code.startsWith('Identity') ? composite(descendant) : () => WIDEST,
     };
   }
   if (kind === name('Type3')) {
-    const matrix = font.lookupMaybe(name('FontMatrix'), PDFArray);
-    const k = Math.abs((matrix && numberOf(matrix.lookup(0))) ?? 0.001);
-    const box = font.lookupMaybe(name('FontBBox'), PDFArray);
-    const at = (i: number): number => (box && box.size() === 4 ? (numberOf(box.lookup(i)) ?? 0) * k : 0);
+    const k = Math.abs(numbersOf(font.lookup(name('FontMatrix')))[0] ?? 0.001);
+    const [, low = 0, , high = 0] = numbersOf(font.lookup(name('FontBBox'))).map((n) => n * k);
     return {
       bytes: 1,
       upright: false,
-      top: Math.max(1.2, at(3)),
-      bottom: Math.min(-0.5, at(1)),
+      top: Math.max(1.2, high),
+      bottom: Math.min(-0.5, low),
       width: simple(font, k),
     };
   }
-  return {
-    bytes: 1,
-    upright: false,
-    ...heights(font.lookupMaybe(name('FontDescriptor'), Dict)),
-    width: simple(font, 0.001),
-  };
+  return { bytes: 1, upright: false, ...heights(dictIn(font, 'FontDescriptor')), width: simple(font, 0.001) };
 }

@@ -5,30 +5,52 @@ import {
   type Epub,
   type EditionWords,
   type Inspected,
+  type NamesFound,
+  type NamesWish,
   type PageLine,
   coverBytes,
   findCover,
+  findNames,
   inspectEpub,
   newEdition,
+  oldNames,
   openEpub,
   readerPage,
   readerPages,
 } from '@yosomi/core/ebook';
 import { readDelivered } from '@yosomi/core/image-file';
-import { type PdfCover, type PdfReport, setPdfCover } from '@yosomi/core/pdf';
+import type { PdfCover, PdfReport, Stamp, StampReport } from '@yosomi/core/pdf';
+import type { NameChange } from '@yosomi/core/renaming';
 import { expose, transfer } from 'comlink';
+import type { pdfMakers } from './pdf-makers';
+import { later } from './later';
 
 type Bytes = Uint8Array<ArrayBuffer>;
 
 /** What a person asks of a new edition. */
 export type EditionWish = {
   readonly cover: { readonly bytes: Bytes; readonly alt: string } | null;
+  readonly names: NamesWish | null;
   readonly words: EditionWords;
   readonly titlePage: Edition['titlePage'];
   readonly pageLine: PageLine | null;
   readonly credits: readonly string[];
   readonly modified: string;
 };
+
+/** What a person asks of a PDF: lines on its pages, a cover before them, or both. */
+export type PdfWish = { readonly cover: PdfCover | null; readonly stamp: Omit<Stamp, 'cut'> | null };
+
+export type MadePdf = {
+  readonly bytes: Bytes;
+  readonly cover: PdfReport | null;
+  readonly stamp: StampReport | null;
+};
+
+/** What writes PDFs comes with the first one. */
+const pdfs = later<ReturnType<typeof pdfMakers>>({ remake: true }, async () =>
+  (await import('./pdf-makers')).pdfMakers(),
+);
 
 /** A book that is open in the reader. */
 export type ReaderBook = {
@@ -50,11 +72,12 @@ const api = {
     wish: EditionWish,
     onProgress: (done: number) => void,
   ): Promise<Result<{ file: Blob; report: EditionReport }>> {
-    const { cover, words, titlePage, pageLine, credits, modified } = wish;
+    const { cover, names, words, titlePage, pageLine, credits, modified } = wish;
     const info = cover && readDelivered(cover.bytes);
     if (info && !info.ok) return info;
     const edition: Edition = {
       ...(cover && info ? { cover: { bytes: cover.bytes, info: info.value, alt: cover.alt } } : {}),
+      ...(names ? { names } : {}),
       words,
       titlePage,
       ...(pageLine ? { pageLine } : {}),
@@ -64,8 +87,17 @@ const api = {
     return newEdition(file, edition, { progress: onProgress });
   },
 
-  async pdf(file: Blob, cover: PdfCover): Promise<Result<{ bytes: Bytes; report: PdfReport }>> {
-    const made = await setPdfCover(new Uint8Array(await file.arrayBuffer()), cover);
+  /** Names that a book has now. */
+  async names(file: Blob): Promise<Result<Omit<NameChange, 'to'>[]>> {
+    const opened = await openEpub(file);
+    return opened.ok ? ok(await oldNames(opened.value)) : opened;
+  },
+
+  /** Every place of old names. */
+  places: (file: Blob, changes: readonly NameChange[]): Promise<Result<NamesFound>> => findNames(file, changes),
+
+  async pdf(file: Blob, wish: PdfWish): Promise<Result<MadePdf>> {
+    const made = await pdfs.remake(new Uint8Array(await file.arrayBuffer()), wish);
     return made.ok ? ok(transfer(made.value, [made.value.bytes.buffer])) : made;
   },
 

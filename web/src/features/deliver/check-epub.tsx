@@ -1,5 +1,5 @@
 import type { Fault } from '@yosomi/core/base';
-import type { EditionReport, Inspected } from '@yosomi/core/ebook';
+import type { EditionReport, Inspected, NamesFound } from '@yosomi/core/ebook';
 import { coverAlt } from '@yosomi/core/ebook';
 import type { Book } from '@yosomi/core/project';
 import { coverCredits } from '@yosomi/core/recipe';
@@ -12,11 +12,13 @@ import { nowIso } from '../../platform/clock';
 import { saveBlob } from '../../platform/files';
 import { freshUrn } from '../../platform/ids';
 import { Button } from '../../ui/button';
+import { Check } from '../../ui/check';
 import { Working } from '../../ui/working';
 import { press } from '../../work/workers';
 import { type Asked, EditionForm } from './edition-form';
 import { sizeText } from './file-row';
 import { FindingsView, Unreadable } from './findings';
+import { FoundNames, NameRows, type Row, changesIn, rowsFor } from './old-names';
 import { useEbookJob } from './use-ebook-job';
 import { WholeCheck } from './whole-check';
 
@@ -57,6 +59,9 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
   const [inspected, setInspected] = useState<Inspected | null>(null);
   const [fault, setFault] = useState<Fault | null>(null);
   const [made, setMade] = useState<Made | null>(null);
+  const [rows, setRows] = useState<readonly Row[] | null>(null);
+  const [found, setFound] = useState<NamesFound | null>(null);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const { progress, run, stop } = useEbookJob();
   useEffect(() => {
     let current = true;
@@ -72,6 +77,21 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
     // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [file]);
 
+  const askNames = async (on: boolean): Promise<void> => {
+    setFound(null);
+    setRows(null);
+    if (!on) return;
+    const names = await run((w) => w.ask(w.api.names(file)));
+    if (names?.ok) setRows(rowsFor(names.value, book.brief));
+    else if (names) sayFault(names.fault);
+  };
+  const find = async (): Promise<void> => {
+    const places = await run((w) => w.ask(w.api.places(file, changesIn(rows ?? []))));
+    if (!places) return;
+    if (!places.ok) return sayFault(places.fault);
+    setFound(places.value);
+    setChosen(new Set(places.value.hits.filter((hit) => hit.sure).map((hit) => hit.id)));
+  };
   const make = async (asked: Asked): Promise<void> => {
     setMade(null);
     const done = await run(async (w, onProgress) => {
@@ -80,6 +100,7 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
       const cover = { bytes: picture.value.bytes, alt: coverAlt(book.brief) };
       const wish = {
         cover,
+        names: found && chosen.size > 0 ? { changes: found.changes, accepted: chosen } : null,
         words: { ...asked.words, ...(asked.newIdentifier ? { identifier: freshUrn() } : {}) },
         titlePage: asked.titlePage,
         pageLine: asked.line,
@@ -123,11 +144,32 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
           </p>
           <FindingsView findings={inspected.findings} of="Cover and packing" />
         </section>
-        {progress !== null && <Working label="Making the new edition" done={progress} onStop={stop} />}
+        {progress !== null && <Working label="Working on the book" done={progress} onStop={stop} />}
         {made && <MadeView made={made} name={`${slug(made.after?.words.title || book.brief.title)}.epub`} />}
+        {found && <FoundNames found={found} chosen={chosen} onChosen={setChosen} />}
         <WholeCheck file={file} made={made?.file ?? null} />
       </div>
-      <EditionForm book={inspected} brief={book.brief} busy={progress !== null} onMake={(asked) => void make(asked)} />
+      <EditionForm book={inspected} brief={book.brief} busy={progress !== null} onMake={(asked) => void make(asked)}>
+        <Check
+          label="Change old names inside the book too"
+          checked={rows !== null}
+          disabled={progress !== null}
+          onChange={(on) => void askNames(on)}
+        >
+          <NameRows
+            rows={rows ?? []}
+            busy={progress !== null}
+            onFind={() => void find()}
+            onRows={(next) => {
+              setRows(next);
+              setFound(null);
+            }}
+          />
+          {!found && (
+            <p className="text-ink-2">You see each place, before and after, and choose. Nothing changes until then.</p>
+          )}
+        </Check>
+      </EditionForm>
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { slug } from '@yosomi/core/base';
-import type { PdfReport } from '@yosomi/core/pdf';
+import type { StampReport } from '@yosomi/core/pdf';
 import type { Book } from '@yosomi/core/project';
 import { useState } from 'react';
 import { sayFault } from '../../messages/say';
@@ -7,79 +7,144 @@ import { sentenceOf } from '../../messages/sentences';
 import { nowIso } from '../../platform/clock';
 import { saveFile } from '../../platform/files';
 import { Button } from '../../ui/button';
+import { Check } from '../../ui/check';
 import { Segmented } from '../../ui/segmented';
 import { Working } from '../../ui/working';
+import type { MadePdf } from '../../work/ebook.worker';
 import { press } from '../../work/workers';
 import { sizeText } from './file-row';
+import { StampFields, type Typed, stampOf, typedFor } from './stamp-fields';
 import { useEbookJob } from './use-ebook-job';
 
-type Place = 'auto' | 'replace' | 'insert';
-type Made = { readonly bytes: Uint8Array<ArrayBuffer>; readonly report: PdfReport };
+type Place = 'auto' | 'replace' | 'insert' | 'none';
 
 const PLACES = [
   { value: 'auto', label: 'As it needs' },
   { value: 'insert', label: 'Before page 1' },
   { value: 'replace', label: 'Instead of page 1' },
+  { value: 'none', label: 'No cover' },
 ] as const;
 
-/** A PDF ebook: this title's cover becomes its first page. */
+const SAID: Readonly<Record<Place, string>> = {
+  auto: 'A first page that the file itself calls its cover is replaced; before any other the cover is put.',
+  insert: 'The PDF gets one page more.',
+  replace: 'The present first page is left out.',
+  none: 'The pages stay as many as they are.',
+};
+
+/** A PDF ebook: this title's cover becomes its first page, and its pages get a head, a foot and numbers. */
 export function CheckPdf({ file, book }: { file: File; book: Book }) {
   const [place, setPlace] = useState<Place>('auto');
-  const [made, setMade] = useState<Made | null>(null);
+  const [typed, setTyped] = useState<Typed | null>(null);
+  const [made, setMade] = useState<MadePdf | null>(null);
   const { progress, run, stop } = useEbookJob();
+  const stamp = typed && stampOf(typed, nowIso());
+  const nothing = (place === 'none' && !typed) || (typed !== null && stamp === null);
   const make = async (): Promise<void> => {
     setMade(null);
     const { title, author } = book.brief;
     const done = await run(async (w) => {
-      const picture = await press().pdfCover(book);
-      if (!picture.ok) return picture;
-      return w.ask(w.api.pdf(file, { ...picture.value, place, title, author, modified: nowIso() }));
+      const picture = place === 'none' ? null : await press().pdfCover(book);
+      if (picture && !picture.ok) return picture;
+      const modified = nowIso();
+      const cover = picture && place !== 'none' ? { ...picture.value, place, title, author, modified } : null;
+      return w.ask(w.api.pdf(file, { cover, stamp: typed && stampOf(typed, modified) }));
     });
     if (!done) return;
     if (done.ok) setMade(done.value);
     else sayFault(done.fault);
   };
-  const name = `${slug(book.brief.title)}-with-cover.pdf`;
+  const name = `${slug(book.brief.title)}${made?.cover ? '-with-cover' : ''}.pdf`;
   return (
-    <div className="flex max-w-[640px] flex-col gap-4">
-      <h2 className="text-base font-semibold break-all">{file.name}</h2>
-      <p className="font-mono text-xs text-ink-2">PDF, {sizeText(file.size)}</p>
-      <p>
-        The cover becomes the first page, in the size of the other pages. Title and author are written into the
-        document; the other pages stay as they are.
-      </p>
-      <Segmented label="Where the cover goes" value={place} options={PLACES} onChange={(next) => setPlace(next)} />
-      <p className="text-ink-2">
-        {place === 'auto' &&
-          'A first page that the file itself calls its cover is replaced; before any other the cover is put.'}
-        {place === 'insert' && 'The PDF gets one page more.'}
-        {place === 'replace' && 'The present first page is left out.'}
-      </p>
-      {progress === null ? (
-        <Button kind="ink" className="self-start" onClick={() => void make()}>
-          Put the cover in
-        </Button>
-      ) : (
-        <Working label="Writing the PDF" done={progress} onStop={stop} />
-      )}
-      {made && (
-        <section aria-label="The new PDF" className="flex flex-col gap-1.5 border-t border-line pt-4">
+    <div className="grid grid-cols-2 items-start gap-10">
+      <div className="flex flex-col gap-4">
+        <h2 className="text-base font-semibold break-all">{file.name}</h2>
+        <p className="font-mono text-xs text-ink-2">PDF, {sizeText(file.size)}</p>
+        <Segmented label="Where the cover goes" value={place} options={PLACES} onChange={(next) => setPlace(next)} />
+        <p className="text-ink-2">{SAID[place]}</p>
+        {place !== 'none' && (
           <p>
-            The cover was {made.report.placed === 'replaced' ? 'put in the place of page 1' : 'put before page 1'}:{' '}
-            {made.report.pages.before} pages before, {made.report.pages.after} now.
+            The cover becomes the first page, in the size of the other pages. Title and author are written into the
+            document; the other pages stay as they are.
           </p>
-          <p className="font-mono text-xs text-ink-2">
-            Page {made.report.box.widthPt.toFixed(1)} x {made.report.box.heightPt.toFixed(1)} points,{' '}
-            {sizeText(made.bytes.length)}
-          </p>
-          {made.report.notes.map((n) => (
-            <p key={n.code}>{sentenceOf(n)}</p>
-          ))}
-          <Button kind="ink" className="mt-2 self-start" onClick={() => saveFile(made.bytes, name, 'application/pdf')}>
-            Save {name}
+        )}
+        {progress === null ? (
+          <Button kind="ink" className="self-start" disabled={nothing} onClick={() => void make()}>
+            {typed ? 'Make the PDF' : 'Put the cover in'}
           </Button>
-        </section>
-      )}
+        ) : (
+          <Working label="Writing the PDF" done={progress} onStop={stop} />
+        )}
+        {made && <MadeView made={made} name={name} />}
+      </div>
+      <Check
+        label="A head, a foot or page numbers"
+        checked={typed !== null}
+        onChange={(on) => setTyped(on ? typedFor(book.brief.website) : null)}
+      >
+        {typed && <StampFields typed={typed} onTyped={setTyped} />}
+      </Check>
     </div>
+  );
+}
+
+const WHY: Readonly<Record<StampReport['without'][number]['why'], string>> = {
+  full: 'no free margin',
+  unread: 'what is drawn there could not be told',
+  long: 'the line is wider than the page',
+};
+
+/** Page numbers as people write them: 3-5, 9. */
+function ranges(pages: readonly number[]): string {
+  const runs: [number, number][] = [];
+  for (const page of [...new Set(pages)].sort((a, b) => a - b)) {
+    const last = runs.at(-1);
+    if (last && page === last[1] + 1) last[1] = page;
+    else runs.push([page, page]);
+  }
+  const said = runs.map(([from, to]) => (from === to ? `${from}` : `${from}-${to}`));
+  return said.length > 12 ? `${said.slice(0, 12).join(', ')} and more` : said.join(', ');
+}
+
+function MadeView({ made, name }: { made: MadePdf; name: string }) {
+  const { cover, stamp } = made;
+  const notes = [...new Map([...(cover?.notes ?? []), ...(stamp?.notes ?? [])].map((n) => [n.code, n])).values()];
+  const reasons = (['full', 'unread', 'long'] as const).flatMap((why) => {
+    const pages = stamp?.without.filter((one) => one.why === why).map(({ page }) => page) ?? [];
+    return pages.length > 0 ? [{ why, pages }] : [];
+  });
+  return (
+    <section aria-label="The new PDF" className="flex flex-col gap-1.5 border-t border-line pt-4">
+      {cover && (
+        <p>
+          The cover was {cover.placed === 'replaced' ? 'put in the place of page 1' : 'put before page 1'}:{' '}
+          {cover.pages.before} pages before, {cover.pages.after} now.
+        </p>
+      )}
+      {stamp && (
+        <p>
+          {stamp.stamped} of {stamp.pages} pages have their lines
+          {stamp.links > 0 && `, with ${stamp.links === 1 ? 'one link' : `${stamp.links} links`}`}.
+        </p>
+      )}
+      {reasons.map(({ why, pages }) => (
+        <p key={why}>
+          Without a line, {WHY[why]}: page {ranges(pages)}.
+        </p>
+      ))}
+      {stamp && stamp.moved.length > 0 && (
+        <p>At another height or smaller, for want of room: page {ranges(stamp.moved)}.</p>
+      )}
+      <p className="font-mono text-xs text-ink-2">
+        {cover && `Page ${cover.box.widthPt.toFixed(1)} x ${cover.box.heightPt.toFixed(1)} points, `}
+        {sizeText(made.bytes.length)}
+      </p>
+      {notes.map((n) => (
+        <p key={n.code}>{sentenceOf(n)}</p>
+      ))}
+      <Button kind="ink" className="mt-2 self-start" onClick={() => saveFile(made.bytes, name, 'application/pdf')}>
+        Save {name}
+      </Button>
+    </section>
   );
 }

@@ -1,6 +1,6 @@
 import type { Brief } from '@yosomi/core/book';
 import type { EditionWords, Inspected } from '@yosomi/core/ebook';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
 import { TextField } from '../../ui/field';
@@ -43,14 +43,21 @@ const words = (brief: Brief): Partial<Record<Field, string>> => {
 const address = (website: string): string => (/^https?:/i.test(website) ? website : `https://${website}`);
 
 /** What the new edition says: each word as the book has it, or another. */
-export function EditionForm(props: { book: Inspected; brief: Brief; busy: boolean; onMake(asked: Asked): void }) {
+export function EditionForm(props: {
+  book: Inspected;
+  brief: Brief;
+  busy: boolean;
+  onMake(asked: Asked): void;
+  /** What else is asked, before the button. */
+  children?: ReactNode;
+}) {
   const { book, brief } = props;
   const [typed, setTyped] = useState<Partial<Record<Field, string>>>({});
   const old = book.titlePage;
   const [titlePage, setTitlePage] = useState(false);
   const [instead, setInstead] = useState<'replace' | 'keep'>(old?.sure ? 'replace' : 'keep');
   const [line, setLine] = useState<string | null>(null);
-  const [at, setAt] = useState<'head' | 'foot'>('foot');
+  const [at, setAt] = useState<'head' | 'foot'>('head');
   const [newIdentifier, setNewIdentifier] = useState(false);
   const changed = FIELDS.filter((f) => typed[f] !== undefined && typed[f] !== book.words[f]);
   const make = (): void =>
@@ -107,7 +114,7 @@ export function EditionForm(props: { book: Inspected; brief: Brief; busy: boolea
         <Check
           label="A line once in each chapter file"
           checked={line !== null}
-          onChange={(on) => setLine(on ? `${brief.publisher || brief.title}` : null)}
+          onChange={(on) => setLine(on ? brief.website || brief.publisher || brief.title : null)}
         >
           <TextField label="The line" value={line ?? ''} maxLength={200} onChange={setLine} />
           <p className="text-ink-2">
@@ -126,6 +133,7 @@ export function EditionForm(props: { book: Inspected; brief: Brief; busy: boolea
           <p className="text-ink-2">Fonts in this book are scrambled with its identifier, so that stays.</p>
         )}
       </div>
+      {props.children}
       <Button kind="ink" type="submit" className="self-start" disabled={props.busy}>
         Make the new edition
       </Button>

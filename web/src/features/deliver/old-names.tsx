@@ -1,0 +1,240 @@
+import type { NameHit, NamePlace, NamesFound } from '@yosomi/core/ebook';
+import type { Brief } from '@yosomi/core/book';
+import { type Manner, type NameChange, type NameKind, NAME_KINDS } from '@yosomi/core/renaming';
+import { useState } from 'react';
+import { sentenceOf } from '../../messages/sentences';
+import { Button } from '../../ui/button';
+import { TextField } from '../../ui/field';
+
+const KINDS: Readonly<Record<NameKind, string>> = {
+  title: 'Title',
+  author: 'Author',
+  publisher: 'Publisher',
+  site: 'Site',
+  mail: 'Mail address',
+};
+const PLACES: Readonly<Record<NamePlace, string>> = {
+  text: 'text',
+  heading: 'heading',
+  'page-title': 'title of a page',
+  alt: 'text for a picture',
+  link: 'link',
+  contents: 'contents',
+  metadata: 'what the book says of itself',
+};
+const MANNERS: Readonly<Record<Manner, string>> = {
+  whole: '',
+  case: 'other capitals',
+  word: 'may be an ordinary word',
+  inflected: 'with an ending',
+  turned: 'surname first',
+  initials: 'with initials',
+  part: 'part of the name',
+  page: 'a page of the site',
+  at: 'a mail address at the site',
+};
+
+/** A name as it is typed: what is looked for, and what comes instead. */
+export type Row = { readonly kind: NameKind; readonly from: string; readonly to: string };
+
+/** Names that a book has, each with the title's own in its place. */
+export function rowsFor(names: readonly Omit<NameChange, 'to'>[], brief: Brief): Row[] {
+  const own: Readonly<Record<NameKind, string>> = {
+    title: brief.title,
+    author: brief.author,
+    publisher: brief.publisher,
+    site: brief.website,
+    mail: '',
+  };
+  const rows = names.map(({ kind, from }) => ({ kind, from, to: from === own[kind] ? '' : own[kind] }));
+  const missing = NAME_KINDS.filter((kind) => !rows.some((row) => row.kind === kind));
+  return [...rows, ...missing.map((kind) => ({ kind, from: '', to: own[kind] }))];
+}
+
+/** Rows that say what is to be changed. */
+export const changesIn = (rows: readonly Row[]): NameChange[] =>
+  rows.filter(({ from, to }) => from.trim() && to.trim() && from.trim() !== to.trim());
+
+/** Old names and new ones; what is not filled in stays. */
+export function NameRows(props: {
+  rows: readonly Row[];
+  onRows(rows: readonly Row[]): void;
+  busy: boolean;
+  onFind(): void;
+}) {
+  const { rows, onRows } = props;
+  const put = (at: number, change: Partial<Row>): void =>
+    onRows(rows.map((row, i) => (i === at ? { ...row, ...change } : row)));
+  return (
+    <div className="flex flex-col gap-3">
+      <table className="w-full border-collapse text-left">
+        <thead>
+          <tr className="text-ink-2">
+            <th className="w-24 pb-1 font-normal">Name</th>
+            <th className="pb-1 pr-2 font-normal">In the old edition</th>
+            <th className="pb-1 font-normal">In the new one</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row, i) => {
+            const kind = KINDS[row.kind];
+            const nth = rows.slice(0, i).filter((one) => one.kind === row.kind).length;
+            const name = nth > 0 ? `${kind} ${nth + 1}` : kind;
+            return (
+              <tr key={`${row.kind}${nth}`}>
+                <th scope="row" className="pr-2 font-semibold">
+                  {name}
+                </th>
+                <td className="py-1 pr-2">
+                  <TextField
+                    label={`${name} in the old edition`}
+                    hideLabel
+                    value={row.from}
+                    maxLength={200}
+                    onChange={(from) => put(i, { from })}
+                  />
+                </td>
+                <td className="py-1">
+                  <TextField
+                    label={`${name} in the new edition`}
+                    hideLabel
+                    value={row.to}
+                    maxLength={200}
+                    placeholder="stays"
+                    onChange={(to) => put(i, { to })}
+                  />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <Button className="self-start" disabled={props.busy || changesIn(rows).length === 0} onClick={props.onFind}>
+        Find them in the book
+      </Button>
+    </div>
+  );
+}
+
+/** Rows that are shown of one name before more are asked for. */
+const SHOWN = 60;
+
+/** A sentence with the name in it made plain by weight and line. */
+function Said({ text, name }: { text: string; name: string }) {
+  const at = text.indexOf(name.replace(/\s+/g, ' '));
+  if (at < 0) return <>{text}</>;
+  const end = at + name.replace(/\s+/g, ' ').length;
+  return (
+    <>
+      {text.slice(0, at)}
+      <mark className="bg-transparent font-semibold text-ink underline">{text.slice(at, end)}</mark>
+      {text.slice(end)}
+    </>
+  );
+}
+
+function Place({ hit, checked, onCheck }: { hit: NameHit; checked: boolean; onCheck(on: boolean): void }) {
+  const where = `${PLACES[hit.place]}${hit.page === null ? '' : `, page file ${hit.page}`}`;
+  const doubt = MANNERS[hit.manner];
+  return (
+    <li className="border-b border-line py-1.5" data-hit={hit.id}>
+      <label className="flex items-start gap-2">
+        <input
+          type="checkbox"
+          className="mt-0.5 size-4 accent-ink"
+          checked={checked}
+          onChange={(e) => onCheck(e.target.checked)}
+        />
+        <span className="min-w-0 break-words">
+          <span className="block text-ink-2">
+            <Said text={hit.before} name={hit.found} />
+          </span>
+          <span className="block">
+            <span className="sr-only">becomes </span>
+            <Said text={hit.after} name={hit.becomes} />
+          </span>
+          <span className="block text-xs text-ink-2">
+            {where}
+            {doubt && `; ${doubt}`}
+          </span>
+        </span>
+      </label>
+    </li>
+  );
+}
+
+/** Every place that was found, name by name: what is sure is chosen, what is doubted is asked. */
+export function FoundNames(props: {
+  found: NamesFound;
+  chosen: ReadonlySet<string>;
+  onChosen(chosen: ReadonlySet<string>): void;
+}) {
+  const { found, chosen, onChosen } = props;
+  const [whole, setWhole] = useState<ReadonlySet<number>>(new Set());
+  const put = (hits: readonly NameHit[], on: (hit: NameHit) => boolean): void => {
+    const next = new Set(chosen);
+    for (const hit of hits)
+      if (on(hit)) next.add(hit.id);
+      else next.delete(hit.id);
+    onChosen(next);
+  };
+  return (
+    <section aria-label="Places of old names" className="flex flex-col gap-4">
+      {found.changes.map(({ kind, from, to }, i) => {
+        const hits = found.hits.filter((hit) => hit.change === i);
+        const on = hits.filter((hit) => chosen.has(hit.id)).length;
+        const shown = whole.has(i) ? hits : hits.slice(0, SHOWN);
+        return (
+          <section key={`${kind} ${from}`} aria-label={`${KINDS[kind]}: ${from}`}>
+            <div className="flex items-baseline justify-between gap-3">
+              <h3 className="font-semibold">
+                {from} becomes {to}
+              </h3>
+              <span className="shrink-0 font-mono text-xs text-ink-2">
+                {hits.length === 0 ? 'not found' : `${on} of ${hits.length} places`}
+              </span>
+            </div>
+            {hits.length > 0 && (
+              <>
+                <div className="flex gap-3 py-1">
+                  <Button kind="link" onClick={() => put(hits, () => true)}>
+                    All
+                  </Button>
+                  <Button kind="link" onClick={() => put(hits, (hit) => hit.sure)}>
+                    Only the sure ones
+                  </Button>
+                  <Button kind="link" onClick={() => put(hits, () => false)}>
+                    None
+                  </Button>
+                </div>
+                <ul className="max-h-80 overflow-y-auto border-t border-edge pr-2">
+                  {shown.map((hit) => (
+                    <Place
+                      key={hit.id}
+                      hit={hit}
+                      checked={chosen.has(hit.id)}
+                      onCheck={(now) => put([hit], () => now)}
+                    />
+                  ))}
+                </ul>
+                {shown.length < hits.length && (
+                  <Button kind="link" onClick={() => setWhole(new Set([...whole, i]))}>
+                    Show {hits.length - shown.length} more
+                  </Button>
+                )}
+              </>
+            )}
+          </section>
+        );
+      })}
+      <ul className="text-xs text-ink-2">
+        {found.notes
+          .filter(({ code }) => code.startsWith('epub-names') || code === 'epub-isbn-stands')
+          .map((note, i) => (
+            <li key={i}>{sentenceOf(note)}</li>
+          ))}
+        <li>Words within pictures are not read. Look at those yourself.</li>
+      </ul>
+    </section>
+  );
+}
