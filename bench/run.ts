@@ -3,6 +3,7 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from '@yosomi/node-kit';
 import { bookletRows } from './booklet';
+import { renamingRows } from './renaming';
 import { browserRows } from './browser';
 import { deliverRows } from './deliver';
 import { deskRows } from './desk';
@@ -40,6 +41,12 @@ const SECTIONS: readonly Section[] = [
   { name: 'pin', title: 'A cover on a photograph, in Node on one thread', text: '', rows: () => pinRows(rounds) },
   { name: 'files', title: 'Files for stores, in Node', text: '', rows: () => deliverRows(rounds) },
   { name: 'booklet', title: 'Booklets, in Node on one thread', text: '', rows: () => bookletRows(rounds) },
+  {
+    name: 'renaming',
+    title: 'Books under a new name, in Node on one thread',
+    text: '',
+    rows: () => renamingRows(rounds),
+  },
   {
     name: 'marks',
     title: 'Ten made-up marks traced, beside a general tracer',

@@ -3,8 +3,7 @@ import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { ROOT } from '@yosomi/node-kit';
 import { makeServer } from '@yosomi/server';
-import { bookFile, plainPlan } from '../tests/fixtures/epubs';
-import { fileOf, picturePixels } from '../tests/fixtures/pictures';
+import { oldEdition } from '../tests/fixtures/old-edition';
 
 const folder = join(ROOT, 'docs/screenshots');
 mkdirSync(folder, { recursive: true });
@@ -128,19 +127,13 @@ await page.locator('[data-cell="bindery/content"][data-state="pass"]').waitFor()
 await page.waitForTimeout(500);
 await shot('stores');
 await part('Check a file');
-const old = bookFile({
-  ...plainPlan(await fileOf(picturePixels(60, 80, 4), 'jpeg')),
-  version: 2,
-  property: false,
-  page: 'svg',
-  mimetype: 'last',
-});
 await page
   .getByLabel('File to check')
-  .setInputFiles({ name: 'an-old-book.epub', mimeType: 'application/epub+zip', buffer: Buffer.from(old) });
+  .setInputFiles({ name: 'an-old-book.epub', mimeType: 'application/epub+zip', buffer: Buffer.from(oldEdition()) });
 await page.getByRole('button', { name: 'Take all from the Brief' }).click();
-await page.getByRole('button', { name: 'Make the new edition' }).click();
-await page.getByRole('region', { name: 'The new edition' }).waitFor({ timeout: 60_000 });
+await page.getByRole('checkbox', { name: 'Change old names inside the book too' }).click();
+await page.getByRole('button', { name: 'Find them in the book' }).click({ timeout: 60_000 });
+await page.getByRole('region', { name: 'Author: Orla Finch' }).scrollIntoViewIfNeeded();
 await page.waitForTimeout(300);
 await shot('edition');
 await part('Reader');

@@ -2,10 +2,11 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { basename, join, resolve } from 'node:path';
 import { EpubCheck } from '@likecoin/epubcheck-ts';
 import fc from 'fast-check';
-import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { strFromU8, unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { findNames, newEdition, oldNames, openEpub } from '@yosomi/core/ebook';
 import { type Hit, type NameChange, nameChanges, nameFinder, replaced, sentenceAt } from '@yosomi/core/renaming';
+import { oldEdition } from './fixtures/old-edition';
 
 const AUTHOR: NameChange = { kind: 'author', from: 'Orla Finch', to: 'Mara Quill' };
 const TITLE: NameChange = { kind: 'title', from: 'The Salt Garden', to: 'A Garden by the Sea' };
@@ -145,41 +146,6 @@ describe('a name in a text', () => {
   });
 });
 
-const page = (title: string, body: string): Uint8Array =>
-  strToU8(
-    `<?xml version="1.0" encoding="UTF-8"?>\n<!DOCTYPE html>\n<html xmlns="http://www.w3.org/1999/xhtml" xmlns:epub="http://www.idpf.org/2007/ops"><head><title>${title}</title></head><body>${body}</body></html>`,
-  );
-
-/** A book of a made-up author, with her name in every kind of place. */
-const old = (): Uint8Array =>
-  zipSync({
-    mimetype: [strToU8('application/epub+zip'), { level: 0 }],
-    'META-INF/container.xml': strToU8(
-      '<?xml version="1.0"?><container version="1.0" xmlns="urn:oasis:names:tc:opendocument:xmlns:container"><rootfiles><rootfile full-path="EPUB/p.opf" media-type="application/oebps-package+xml"/></rootfiles></container>',
-    ),
-    'EPUB/p.opf': strToU8(
-      `<?xml version="1.0"?><package xmlns="http://www.idpf.org/2007/opf" version="3.0" unique-identifier="id"><metadata xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:identifier id="id">urn:x:orla-finch</dc:identifier><dc:title>The Salt Garden</dc:title><dc:creator id="a">Orla Finch</dc:creator><meta refines="#a" property="file-as">Finch, Orla</meta><dc:publisher>Old Press</dc:publisher><dc:description>Orla Finch tells of salt.</dc:description><dc:language>en</dc:language><meta property="dcterms:modified">2020-01-01T00:00:00Z</meta></metadata><manifest><item id="n" href="nav.xhtml" media-type="application/xhtml+xml" properties="nav"/><item id="t" href="title.xhtml" media-type="application/xhtml+xml"/><item id="c" href="c.xhtml" media-type="application/xhtml+xml" properties="scripted"/><item id="p" href="dot.png" media-type="image/png"/></manifest><spine><itemref idref="t"/><itemref idref="c"/></spine></package>`,
-    ),
-    'EPUB/nav.xhtml': page(
-      'Contents',
-      '<nav epub:type="toc"><h1>Contents</h1><ol><li><a href="title.xhtml">The Salt Garden</a></li><li><a href="c.xhtml">Orla Finch’s first day</a></li></ol></nav>',
-    ),
-    'EPUB/title.xhtml': page(
-      'The Salt Garden',
-      '<h1>The <em>Salt</em> Garden</h1><p id="orla-finch">ORLA FINCH</p><p>ISBN 978-0-00-000000-2</p>',
-    ),
-    'EPUB/c.xhtml': page(
-      'One',
-      '<h2>One</h2><p><span>O</span>rla Finch went out. The goldfinch sang.</p><p>Back to <a href="title.xhtml#orla-finch">the start</a>. Write to <a href="mailto:orla@oldpress.example">orla@oldpress.example</a> or see <a href="https://oldpress.example/free">our page</a>.</p><p><b>Orla</b> <i>Finch</i>, again<script>var x = "Orla Finch";</script></p><p><img src="dot.png" alt="Orla Finch at sea"/></p><!-- Orla Finch -->',
-    ),
-    'EPUB/dot.png': Uint8Array.from(
-      Buffer.from(
-        'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
-        'base64',
-      ),
-    ),
-  });
-
 const blob = (bytes: Uint8Array): Blob => new Blob([new Uint8Array(bytes)]);
 const filesIn = async (file: Blob): Promise<Record<string, string>> =>
   Object.fromEntries(
@@ -199,7 +165,7 @@ async function rename(bytes: Uint8Array, accepted: 'sure' | 'all' | ReadonlySet<
 
 describe('a book under a new name', () => {
   it('is asked for its own old names', async () => {
-    const opened = await openEpub(blob(old()));
+    const opened = await openEpub(blob(oldEdition()));
     if (!opened.ok) throw new Error();
     expect(await oldNames(opened.value)).toEqual([
       { kind: 'title', from: 'The Salt Garden' },
@@ -210,7 +176,7 @@ describe('a book under a new name', () => {
   });
 
   it('lists each place once, with its sentence', async () => {
-    const found = await findNames(blob(old()), ALL);
+    const found = await findNames(blob(oldEdition()), ALL);
     if (!found.ok) throw new Error(found.fault.code);
     const list = found.value.hits.map(({ path, place, before, sure }) => [basename(path), place, before, sure]);
     expect(list).toEqual([
@@ -237,7 +203,7 @@ describe('a book under a new name', () => {
   });
 
   it('has the sure ones changed by itself, others only where it is told so', async () => {
-    const { file, report } = await rename(old(), 'sure');
+    const { file, report } = await rename(oldEdition(), 'sure');
     const files = await filesIn(file);
     expect(files['EPUB/c.xhtml']).toContain('<span>M</span>ara Quill went out. The goldfinch sang.');
     expect(files['EPUB/c.xhtml']).toContain('href="https://oldpress.example/free"');
@@ -255,15 +221,15 @@ describe('a book under a new name', () => {
       'https://oldpress.example/free',
       'Orla Finch’s first day',
     ]);
-    const all = await rename(old(), 'all');
+    const all = await rename(oldEdition(), 'all');
     const left = await findNames(all.file, ALL);
     expect(left.ok && left.value.hits).toEqual([]);
-    const one = await rename(old(), new Set(['EPUB/c.xhtml#1']));
+    const one = await rename(oldEdition(), new Set(['EPUB/c.xhtml#1']));
     expect([...one.report.written].sort()).toEqual(['EPUB/c.xhtml', 'EPUB/p.opf']);
   });
 
   it('says the title page and the metadata over it, and a line at the head of each page', async () => {
-    const made = await newEdition(blob(old()), {
+    const made = await newEdition(blob(oldEdition()), {
       names: { changes: ALL, accepted: 'all' },
       words: { title: 'A Garden by the Sea', author: 'Mara Quill', publisher: 'Quill House' },
       titlePage: { insteadOf: 'EPUB/title.xhtml' },

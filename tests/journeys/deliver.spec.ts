@@ -8,19 +8,9 @@ import { writeProfiles, PROFILES } from '@yosomi/core/stores';
 import type { Page } from '@playwright/test';
 import { bookFile, plainPlan } from '../fixtures/epubs';
 import { fileOf, picturePixels, scenePixels } from '../fixtures/pictures';
-import { coverReady, expect, kept, put, saved, step, test } from './help';
+import { deliverOf, deliverTab as tab, expect, kept, put, saved, step, test } from './help';
 
 test.use({ shelf: ['lamplighter-1', 'moss', 'weather'] });
-
-async function openTitle(page: Page, title: string): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('link', { name: `Open ${title}` }).click({ timeout: 60_000 });
-  await coverReady(page);
-  await step(page, 'Deliver');
-}
-
-const tab = (page: Page, name: string): Promise<void> =>
-  page.getByRole('navigation', { name: 'Parts of Deliver' }).getByRole('link', { name, exact: true }).click();
 
 /** Drops a file on the place for them. */
 async function drop(page: Page, name: string, bytes: Uint8Array | string): Promise<void> {
@@ -30,7 +20,7 @@ async function drop(page: Page, name: string, bytes: Uint8Array | string): Promi
 test('files: other formats, names by a pattern, sent to the stand-in store, and what left is known', async ({
   page,
 }) => {
-  await openTitle(page, 'The Balcony Moss Garden');
+  await deliverOf(page, 'The Balcony Moss Garden');
   const row = page.locator('tr[data-file="store-longreach"]');
   await row.getByRole('combobox', { name: /^Format of/ }).selectOption('tiff');
   await expect(row).toContainText('.tif');
@@ -90,7 +80,7 @@ test('files: other formats, names by a pattern, sent to the stand-in store, and 
 });
 
 test('a foreign image is checked as a store would, and mended', async ({ page }) => {
-  await openTitle(page, 'The Balcony Moss Garden');
+  await deliverOf(page, 'The Balcony Moss Garden');
   await tab(page, 'Check a file');
   const picture = scenePixels(900, 1440);
   const image = () =>
@@ -154,7 +144,7 @@ test('a foreign image is checked as a store would, and mended', async ({ page })
 });
 
 test('a new edition of an ebook, and a PDF with its cover', async ({ page }) => {
-  await openTitle(page, 'Weather for Two Voices');
+  await deliverOf(page, 'Weather for Two Voices');
   await tab(page, 'Check a file');
   const old = await fileOf(picturePixels(60, 80, 4), 'jpeg');
   const before = bookFile({
@@ -206,7 +196,7 @@ test('a new edition of an ebook, and a PDF with its cover', async ({ page }) => 
 });
 
 test('the reader shows covers on every screen, and a book can do no harm', async ({ page }) => {
-  await openTitle(page, 'Weather for Two Voices');
+  await deliverOf(page, 'Weather for Two Voices');
   await tab(page, 'Reader');
   await expect(page.getByText('Page 1 of 2')).toBeVisible({ timeout: 60_000 });
   const phone = page.frameLocator('iframe[title="The page on a phone"]');
@@ -256,7 +246,7 @@ test('the reader shows covers on every screen, and a book can do no harm', async
 });
 
 test('stores: what they ask and how the title stands, changed, added, taken in and given out', async ({ page }) => {
-  await openTitle(page, 'Weather for Two Voices');
+  await deliverOf(page, 'Weather for Two Voices');
   await tab(page, 'Stores');
   const cell = (store: string, demand: string) => page.locator(`[data-cell="${store}/${demand}"]`);
   await expect(cell('longreach', 'pixels')).toHaveAttribute('data-state', 'unknown');
@@ -335,7 +325,7 @@ test('many titles are delivered at once: stopped, gone on with, packed', async (
 test('the whole of a book is checked, before and after, and what the new edition changed is told apart', async ({
   page,
 }) => {
-  await openTitle(page, 'Weather for Two Voices');
+  await deliverOf(page, 'Weather for Two Voices');
   await tab(page, 'Check a file');
   const old = await fileOf(picturePixels(60, 80, 4), 'jpeg');
   const files = unzipSync(bookFile(plainPlan(old)));

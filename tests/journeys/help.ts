@@ -274,3 +274,14 @@ export async function looksLike(page: Page, name: string): Promise<void> {
 /** All promos in view are painted as they are now. */
 export const promosReady = (page: Page): Promise<void> =>
   expect(page.locator('main [data-fresh="true"]').first()).toBeAttached({ timeout: 60_000 });
+
+/** Opens a title of the Shelf at Deliver. */
+export async function deliverOf(page: Page, title: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('link', { name: `Open ${title}` }).click({ timeout: 60_000 });
+  await coverReady(page);
+  await step(page, 'Deliver');
+}
+
+export const deliverTab = (page: Page, name: string): Promise<void> =>
+  page.getByRole('navigation', { name: 'Parts of Deliver' }).getByRole('link', { name, exact: true }).click();

@@ -28,8 +28,12 @@ export function depthsOf(height: number, { end, size }: Wanted): [least: number,
 /** Depths at which a line meets nothing, in steps of half a point, from the edge inwards. */
 export function freeDepths(boxes: readonly Rect[], height: number, wanted: Wanted): number[] {
   const { end, left, right, size } = wanted;
-  const beside = boxes.filter((box) => box.x < right + CLEAR && box.x + box.width > left - CLEAR);
   const [least, most] = depthsOf(height, wanted);
+  const reach = most + size + CLEAR;
+  const [from, to] = end === 'head' ? [0, reach] : [height - reach, height];
+  const beside = boxes.filter(
+    (box) => box.x < right + CLEAR && box.x + box.width > left - CLEAR && box.y < to && box.y + box.height > from,
+  );
   const free: number[] = [];
   for (let depth = Math.ceil(least / STEP) * STEP; depth <= most; depth += STEP) {
     const line = end === 'head' ? depth : height - depth;

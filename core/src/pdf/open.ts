@@ -27,7 +27,7 @@ export async function openPdf(source: Uint8Array): Promise<Result<{ doc: PDFDocu
     if (pages.length === 0) return fail('pdf-damaged');
     return pages.length > MOST_PAGES ? fail('pdf-pages', { most: MOST_PAGES }) : ok({ doc, pages });
   } catch (error) {
-    return fail(error instanceof EncryptedPDFError ? 'pdf-encrypted' : 'pdf-damaged');
+    return error instanceof EncryptedPDFError ? fail('pdf-encrypted') : fail('pdf-damaged');
   }
 }
 

@@ -120,8 +120,8 @@ class Follower {
       line = compose(line, translate(x, y));
       pen = line;
     };
-    const show = (bytesOf: Uint8Array): void => {
-      pen = this.#show(bytesOf, state, pen);
+    const show = (words: readonly Operand[]): void => {
+      pen = this.#show(words, state, pen);
     };
     for (const { op, operands } of new Operators(bytes)) {
       if (++this.#operators > MOST_OPERATORS) {
@@ -249,19 +249,13 @@ class Follower {
         case '"':
           if (op === '"') state = { ...state, wordSpacing: n[0] ?? 0, spacing: n[1] ?? 0 };
           move(0, -state.leading);
-          for (const one of operands) if (isString(one)) show(one.bytes);
+          show(operands.filter(isString));
           break;
         case 'Tj':
-          for (const one of operands) if (isString(one)) show(one.bytes);
+          show(operands.filter(isString));
           break;
         case 'TJ':
-          for (const one of Array.isArray(operands[0]) ? (operands[0] as readonly Operand[]) : []) {
-            if (isString(one)) show(one.bytes);
-            else if (typeof one === 'number') {
-              const gap = (-one / 1000) * state.size;
-              pen = compose(pen, state.font?.upright ? translate(0, gap) : translate(gap * state.across, 0));
-            }
-          }
+          show(Array.isArray(operands[0]) ? (operands[0] as readonly Operand[]) : []);
           break;
         case 'BI':
           this.#picture(state);
@@ -323,22 +317,29 @@ class Follower {
     return made;
   }
 
-  /** Letters from the pen on: their box, and where the pen is then. */
-  #show(bytes: Uint8Array, state: State, pen: Affine): Affine {
+  /** Letters from the pen on, with what moves it between them (ISO 32000, 9.4.3): their box, and where the pen is then. */
+  #show(words: readonly Operand[], state: State, pen: Affine): Affine {
     const font = state.font ?? reachOf(undefined);
     const { size, spacing, wordSpacing, across } = state;
-    let [length, blank, least] = [0, true, 0];
-    for (let i = 0; i + font.bytes <= bytes.length; i += font.bytes) {
-      const code = font.bytes === 1 ? bytes[i] : bytes[i] * 256 + bytes[i + 1];
-      const space = font.bytes === 1 && code === 32;
-      blank &&= space;
-      length += (font.upright ? 1 : font.width(code)) * size + spacing + (space ? wordSpacing : 0);
-      least = Math.min(least, length);
+    let [length, blank, least, most] = [0, true, 0, 0];
+    for (const word of words) {
+      if (typeof word === 'number') length -= ((font.upright ? -word : word) / 1000) * size;
+      if (!isString(word)) continue;
+      const { bytes } = word;
+      for (let i = 0; i + font.bytes <= bytes.length; i += font.bytes) {
+        const code = font.bytes === 1 ? bytes[i] : bytes[i] * 256 + bytes[i + 1];
+        const space = font.bytes === 1 && code === 32;
+        blank &&= space;
+        least = Math.min(least, length);
+        length += (font.upright ? 1 : font.width(code)) * size + spacing + (space ? wordSpacing : 0);
+        least = Math.min(least, length);
+        most = Math.max(most, length);
+      }
     }
     const moved = font.upright ? translate(0, -length) : translate(length * across, 0);
     // Letters that are never painted, and spaces, leave the page free.
     if (!blank && state.mode !== 3 && state.mode !== 7) {
-      const [from, to] = [Math.min(0, least), Math.max(0, length)];
+      const [from, to] = [least, most];
       const lean = 0.15 * Math.abs(size);
       const box = font.upright
         ? { x: -size, y: -to - size, width: 2 * size, height: to - from + 2 * size }

@@ -4,13 +4,13 @@
  */
 export const VERSIONS = {
   paint: '382ad32016',
-  trace: '5fe69310ca',
+  trace: '10d23013a2',
   pin: 'a5ca512a5d',
-  promo: '106f4dd048',
+  promo: '7c48b77b9f',
   image: '28dbaedf6a',
-  epub: 'dd30295c77',
+  epub: '6fe1815f89',
   pdf: 'ceae92ac71',
   svg: 'daa5fbfb2d',
-  booklet: '39aa216516',
+  booklet: '66ff090ef0',
   desk: '96aaf4a29a',
 } as const;

@@ -59,6 +59,7 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
   const [inspected, setInspected] = useState<Inspected | null>(null);
   const [fault, setFault] = useState<Fault | null>(null);
   const [made, setMade] = useState<Made | null>(null);
+  const [asked, setAsked] = useState(false);
   const [rows, setRows] = useState<readonly Row[] | null>(null);
   const [found, setFound] = useState<NamesFound | null>(null);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
@@ -78,9 +79,9 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
   }, [file]);
 
   const askNames = async (on: boolean): Promise<void> => {
+    setAsked(on);
     setFound(null);
-    setRows(null);
-    if (!on) return;
+    if (!on || rows) return;
     const names = await run((w) => w.ask(w.api.names(file)));
     if (names?.ok) setRows(rowsFor(names.value, book.brief));
     else if (names) sayFault(names.fault);
@@ -92,7 +93,9 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
     setFound(places.value);
     setChosen(new Set(places.value.hits.filter((hit) => hit.sure).map((hit) => hit.id)));
   };
-  const make = async (asked: Asked): Promise<void> => {
+  const make = async (edition: Asked): Promise<void> => {
+    // Names that were typed but not looked for yet are shown first: nothing changes unseen.
+    if (asked && !found && changesIn(rows ?? []).length > 0) return find();
     setMade(null);
     const done = await run(async (w, onProgress) => {
       const picture = await press().ebookPicture(book);
@@ -100,17 +103,17 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
       const cover = { bytes: picture.value.bytes, alt: coverAlt(book.brief) };
       const wish = {
         cover,
-        names: found && chosen.size > 0 ? { changes: found.changes, accepted: chosen } : null,
-        words: { ...asked.words, ...(asked.newIdentifier ? { identifier: freshUrn() } : {}) },
-        titlePage: asked.titlePage,
-        pageLine: asked.line,
+        names: asked && found && chosen.size > 0 ? { changes: found.changes, accepted: chosen } : null,
+        words: { ...edition.words, ...(edition.newIdentifier ? { identifier: freshUrn() } : {}) },
+        titlePage: edition.titlePage,
+        pageLine: edition.line,
         credits: coverCredits(book),
         modified: nowIso(),
       };
-      const edition = await w.ask(w.api.edition(file, wish, proxy(onProgress)));
-      if (!edition.ok) return edition;
-      const after = await w.ask(w.api.inspect(edition.value.file));
-      return { ok: true, value: { ...edition.value, after: after.ok ? after.value : null } } as const;
+      const remade = await w.ask(w.api.edition(file, wish, proxy(onProgress)));
+      if (!remade.ok) return remade;
+      const after = await w.ask(w.api.inspect(remade.value.file));
+      return { ok: true, value: { ...remade.value, after: after.ok ? after.value : null } } as const;
     });
     if (!done) return;
     if (done.ok) setMade(done.value);
@@ -149,22 +152,31 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
         {found && <FoundNames found={found} chosen={chosen} onChosen={setChosen} />}
         <WholeCheck file={file} made={made?.file ?? null} />
       </div>
-      <EditionForm book={inspected} brief={book.brief} busy={progress !== null} onMake={(asked) => void make(asked)}>
+      <EditionForm
+        book={inspected}
+        brief={book.brief}
+        busy={progress !== null}
+        onMake={(edition) => void make(edition)}
+      >
         <Check
           label="Change old names inside the book too"
-          checked={rows !== null}
+          checked={asked}
           disabled={progress !== null}
           onChange={(on) => void askNames(on)}
         >
-          <NameRows
-            rows={rows ?? []}
-            busy={progress !== null}
-            onFind={() => void find()}
-            onRows={(next) => {
-              setRows(next);
-              setFound(null);
-            }}
-          />
+          {rows ? (
+            <NameRows
+              rows={rows}
+              busy={progress !== null}
+              onFind={() => void find()}
+              onRows={(next) => {
+                setRows(next);
+                setFound(null);
+              }}
+            />
+          ) : (
+            <p className="text-ink-2">Reading the names that the book has</p>
+          )}
           {!found && (
             <p className="text-ink-2">You see each place, before and after, and choose. Nothing changes until then.</p>
           )}

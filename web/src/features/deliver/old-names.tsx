@@ -151,6 +151,9 @@ function Place({ hit, checked, onCheck }: { hit: NameHit; checked: boolean; onCh
           </span>
           <span className="block">
             <span className="sr-only">becomes </span>
+            <span aria-hidden className="text-ink-2">
+              →{' '}
+            </span>
             <Said text={hit.after} name={hit.becomes} />
           </span>
           <span className="block text-xs text-ink-2">
@@ -180,8 +183,18 @@ export function FoundNames(props: {
   };
   return (
     <section aria-label="Places of old names" className="flex flex-col gap-4">
+      <div>
+        <h2 className="text-base font-semibold">Places of old names</h2>
+        <p role="status" className="text-ink-2">
+          {found.hits.length === 0
+            ? 'None of these names stands in the book.'
+            : `${found.hits.length === 1 ? 'One place' : `${found.hits.length} places`} found. The sure ones are chosen. Look at the others, then make the new edition.`}
+        </p>
+      </div>
       {found.changes.map(({ kind, from, to }, i) => {
-        const hits = found.hits.filter((hit) => hit.change === i);
+        // What is doubted comes first: only that needs a decision.
+        const own = found.hits.filter((hit) => hit.change === i);
+        const hits = [...own.filter((hit) => !hit.sure), ...own.filter((hit) => hit.sure)];
         const on = hits.filter((hit) => chosen.has(hit.id)).length;
         const shown = whole.has(i) ? hits : hits.slice(0, SHOWN);
         return (

@@ -1,0 +1,101 @@
+import { readFileSync } from 'node:fs';
+import { PDFDocument, StandardFonts } from '@cantoo/pdf-lib';
+import type { Page } from '@playwright/test';
+import { strFromU8, unzipSync } from 'fflate';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { oldEdition } from '../fixtures/old-edition';
+import { deliverOf, deliverTab as tab, expect, put, saved, test } from './help';
+
+test.use({ shelf: ['weather'] });
+
+const drop = (page: Page, name: string, bytes: Uint8Array): Promise<void> =>
+  page.getByLabel('File to check').setInputFiles(put(name, bytes));
+
+test('old names are found in a book, seen before and after, chosen, and changed', async ({ page }) => {
+  await deliverOf(page, 'Weather for Two Voices');
+  await tab(page, 'Check a file');
+  await drop(page, 'old.epub', oldEdition());
+  await page.getByRole('checkbox', { name: 'Change old names inside the book too' }).check();
+  const author = page.getByLabel('Author in the new edition');
+  await expect(page.getByLabel('Author in the old edition')).toHaveValue('Orla Finch', { timeout: 30_000 });
+  await expect(page.getByLabel('Mail address in the old edition')).toHaveValue('orla@oldpress.example');
+  // The title's own names stand ready; others are typed.
+  await expect(page.getByLabel('Title in the new edition')).toHaveValue('Weather for Two Voices');
+  await author.fill('Mara Quill');
+  await page.getByLabel('Site in the old edition').fill('https://oldpress.example/');
+  await page.getByLabel('Site in the new edition').fill('a site');
+  await page.getByRole('button', { name: 'Find them in the book' }).click();
+  await expect(page.getByText('“a site” is not a site. Type it like example.com.')).toBeVisible();
+  await page.getByLabel('Site in the new edition').fill('newpress.example');
+  await page.getByRole('button', { name: 'Find them in the book' }).click();
+  const places = page.getByRole('region', { name: 'Places of old names' });
+  const own = places.getByRole('region', { name: 'Author: Orla Finch' });
+  await expect(own).toContainText('7 of 8 places');
+  await expect(own).toContainText('Orla Finch’s first day');
+  await expect(own).toContainText('Mara Quill’s first day');
+  await expect(own).toContainText('with an ending');
+  await expect(places).toContainText('An ISBN stands in EPUB/title.xhtml.');
+  // What is doubted is asked; what is sure can be left.
+  const doubted = own.locator('li', { hasText: 'first day' }).getByRole('checkbox');
+  await expect(doubted).not.toBeChecked();
+  await doubted.check();
+  await own.locator('li', { hasText: 'at sea' }).getByRole('checkbox').uncheck();
+  await expect(own).toContainText('7 of 8 places');
+  await page.getByRole('button', { name: 'Make the new edition' }).click();
+  const edition = page.getByRole('region', { name: 'The new edition' });
+  await expect(edition.locator('[data-change="names"]', { hasText: 'Orla Finch' })).toContainText('7 x Mara Quill', {
+    timeout: 60_000,
+  });
+  const made = await saved(page, () => edition.getByRole('button', { name: /^Save / }).click());
+  const files = unzipSync(new Uint8Array(made.bytes));
+  expect(strFromU8(files['EPUB/c.xhtml'])).toContain('ara Quill went out');
+  expect(strFromU8(files['EPUB/c.xhtml'])).toContain('alt="Orla Finch at sea"');
+  expect(strFromU8(files['EPUB/nav.xhtml'])).toContain('Mara Quill’s first day');
+  expect(strFromU8(files['EPUB/title.xhtml'])).toContain('MARA QUILL');
+  // A name that is typed anew takes the list away: what was chosen was for other words.
+  await author.fill('Mara Quillfeather');
+  await expect(places).toBeHidden();
+});
+
+test('a PDF gets a head, page numbers and its cover, in what its pages have free', async ({ page }) => {
+  await deliverOf(page, 'Weather for Two Voices');
+  await tab(page, 'Check a file');
+  const doc = await PDFDocument.create();
+  const font = await doc.embedFont(StandardFonts.TimesRoman);
+  for (let i = 0; i < 6; i++) {
+    const sheet = doc.addPage([400, 600]);
+    for (let y = i === 3 ? 590 : 520; y > (i === 3 ? 4 : 70); y -= 14)
+      sheet.drawText('Words of the page that go on and on until the end', { x: 50, y, font, size: 10 });
+  }
+  await drop(page, 'guide.pdf', await doc.save());
+  await page.getByRole('checkbox', { name: 'A head, a foot or page numbers' }).check();
+  await page.getByLabel('Head', { exact: true }).fill('quillhouse.example');
+  await page.getByLabel('Foot', { exact: true }).fill('Page {page} of {pages}');
+  await page.getByLabel('Pages', { exact: true }).fill('pages 2');
+  await page.getByLabel('Pages', { exact: true }).fill('two');
+  await expect(page.getByText('Type pages like 3-20, from 3, or 5.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Make the PDF' })).toBeDisabled();
+  await page.getByLabel('Pages', { exact: true }).fill('from 2');
+  await page.getByLabel('Size in points').fill('9 pt');
+  await page.getByRole('button', { name: 'Make the PDF' }).click();
+  const told = page.getByRole('region', { name: 'The new PDF' });
+  await expect(told).toContainText('4 of 6 pages have their lines, with 4 links.', { timeout: 60_000 });
+  await expect(told).toContainText('Without a line, no free margin: page 4.');
+  await expect(told).toContainText('6 pages before, 7 now');
+  const made = await saved(page, () => told.getByRole('button', { name: /^Save / }).click());
+  const read = await getDocument({ data: new Uint8Array(readFileSync(made.path)), verbosity: 0 }).promise;
+  const words = await Promise.all(
+    Array.from({ length: read.numPages }, async (_, i) =>
+      (await (await read.getPage(i + 1)).getTextContent()).items.map((one) => ('str' in one ? one.str : '')).join(''),
+    ),
+  );
+  expect(words.map((text) => /Page \d of \d/.exec(text)?.[0] ?? null)).toEqual([
+    null,
+    null,
+    'Page 2 of 6',
+    'Page 3 of 6',
+    null,
+    'Page 5 of 6',
+    'Page 6 of 6',
+  ]);
+});
