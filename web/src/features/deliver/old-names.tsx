@@ -204,7 +204,7 @@ export function FoundNames(props: {
                 {from} becomes {to}
               </h3>
               <span className="shrink-0 font-mono text-xs text-ink-2">
-                {hits.length === 0 ? 'not found' : `${on} of ${hits.length} places`}
+                {hits.length === 0 ? 'not found' : `${on} of ${hits.length} ${hits.length === 1 ? 'place' : 'places'}`}
               </span>
             </div>
             {hits.length > 0 && (
