@@ -27,6 +27,8 @@ beforeAll(async () => {
   const doc = await PDFDocument.create();
   const font = await doc.embedFont(StandardFonts.TimesRoman);
   for (let i = 0; i < 4; i++) doc.addPage([400, 600]).drawText('Words', { x: 60, y: 300, font, size: 11 });
+  doc.setTitle('A Guide');
+  doc.setAuthor('Orla Finch');
   writeFileSync(at('guide.pdf'), await doc.save());
 });
 afterAll(() => rmSync(dir, { recursive: true }));
@@ -112,4 +114,29 @@ describe('pdf stamp', () => {
     [['--head', 'x', '--size', '99'], 2],
     [['--head', 'x', '--head-at', 'above'], 2],
   ])('%j ends with %i', async (args, code) => expect((await stamp(...args)).code).toBe(code));
+});
+
+describe('pdf rename', () => {
+  it('changes what the file says of itself, and reports it', async () => {
+    const done = await run(
+      'pdf',
+      'rename',
+      at('guide.pdf'),
+      '--map',
+      at('names.json'),
+      '--out',
+      at('n.pdf'),
+      '--report',
+      at('n.json'),
+    );
+    expect(done).toEqual({ code: 0, err: '', out: '1 place changed, 0 left as they are.\n' });
+    expect(JSON.parse(readFileSync(at('n.json'), 'utf8')).names).toHaveLength(1);
+    const doc = await PDFDocument.load(readFileSync(at('n.pdf')));
+    expect([doc.getTitle(), doc.getAuthor()]).toEqual(['A Guide', 'Mara Quill']);
+  });
+
+  it('refuses what is no PDF', async () =>
+    expect((await run('pdf', 'rename', at('old.epub'), '--map', at('names.json'), '--out', at('n2.pdf'))).code).toBe(
+      2,
+    ));
 });

@@ -19,7 +19,7 @@ import { mark, markWays } from './mark';
 import { pictureFile } from './pictures';
 import { pin } from './pin';
 import { promo, promoFormats, promoLooks } from './promo';
-import { epubRename } from './rename';
+import { epubRename, pdfRename } from './rename';
 import { sketch } from './sketch';
 import { pdfStamp } from './stamp';
 
@@ -159,6 +159,7 @@ export const COMMANDS: readonly Command[] = [
   epubRename,
   epubInspect,
   pdfSetCover,
+  pdfRename,
   pdfStamp,
   demo,
 ];

@@ -67,7 +67,11 @@ test('a PDF gets a head, page numbers and its cover, in what its pages have free
     for (let y = i === 3 ? 590 : 520; y > (i === 3 ? 4 : 70); y -= 14)
       sheet.drawText('Words of the page that go on and on until the end', { x: 50, y, font, size: 10 });
   }
+  doc.setAuthor('Orla Finch');
   await drop(page, 'guide.pdf', await doc.save());
+  await page.getByRole('checkbox', { name: 'Change old names in what the PDF says of itself' }).click();
+  await expect(page.getByLabel('Author in the old edition')).toHaveValue('Orla Finch', { timeout: 30_000 });
+  await page.getByLabel('Author in the new edition').fill('Mara Quill');
   await page.getByRole('checkbox', { name: 'A head, a foot or page numbers' }).check();
   await page.getByLabel('Head', { exact: true }).fill('quillhouse.example');
   await page.getByLabel('Foot', { exact: true }).fill('Page {page} of {pages}');
@@ -77,6 +81,19 @@ test('a PDF gets a head, page numbers and its cover, in what its pages have free
   await expect(page.getByRole('button', { name: 'Make the PDF' })).toBeDisabled();
   await page.getByLabel('Pages', { exact: true }).fill('from 2');
   await page.getByLabel('Size in points').fill('9 pt');
+  // Names that nobody has looked at are shown first; then the file is made.
+  await page.getByRole('button', { name: 'Make the PDF' }).click();
+  const places = page.getByRole('region', { name: 'Places of old names' });
+  await expect(places.getByRole('region', { name: 'Author: Orla Finch' })).toContainText('1 of 1 place');
+  await expect(places).toContainText('What the pages show is not read, and stays.');
+  await page.getByRole('radio', { name: 'No cover' }).click();
+  await page.getByRole('button', { name: 'Make the PDF' }).click();
+  await expect(page.getByRole('region', { name: 'The new PDF' })).toContainText('New names in 1 of 1 place.', {
+    timeout: 60_000,
+  });
+  const renamed = await saved(page, () => page.getByRole('button', { name: /^Save .*\.pdf/ }).click());
+  expect((await PDFDocument.load(readFileSync(renamed.path))).getAuthor()).toBe('Mara Quill');
+  await page.getByRole('radio', { name: 'As it needs' }).click();
   await page.getByRole('button', { name: 'Make the PDF' }).click();
   const told = page.getByRole('region', { name: 'The new PDF' });
   await expect(told).toContainText('4 of 6 pages have their lines, with 4 links.', { timeout: 60_000 });

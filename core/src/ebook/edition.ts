@@ -1,11 +1,12 @@
 import { MOST_UNPACKED, type Piece, type Writing, writeArchive } from '../archive';
 import { type Finding, type Result, fail, ok, xml } from '../base';
+import type { NamesWish, ToldHit } from '../renaming';
 import { putCredits } from './credits';
 import { type Change, type Draft, draftOf } from './draft';
 import { writeMarkup } from './markup';
 import { type EditionWords, putWords } from './metadata';
 import { MIMETYPE, openEpub } from './open-epub';
-import { type NameHit, type NamesWish, putNames } from './rename';
+import { putNames } from './rename';
 import { type PageLine, putPageLine, putTitlePage } from './own-pages';
 import { type Cover, putCover } from './put-cover';
 
@@ -31,7 +32,7 @@ export type EditionReport = {
   /** What was wrong and is right now, and what a person should know. */
   readonly notes: readonly Finding[];
   /** Every place where an old name stood, changed or not; none where no names were given. */
-  readonly names: readonly (NameHit & { readonly changed: boolean })[];
+  readonly names: readonly ToldHit[];
   readonly keptEntries: number;
   readonly written: readonly string[];
   readonly left: readonly string[];

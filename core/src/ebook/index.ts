@@ -10,5 +10,4 @@ export type { Cover } from './put-cover';
 export type { EditionWords } from './metadata';
 export type { PageLine } from './own-pages';
 export * from './find-title-page';
-export { type NameHit, type NamesFound, type NamesWish, findNames, oldNames } from './rename';
-export type { NamePlace } from './named-places';
+export { findNames, oldNames } from './rename';

@@ -1,18 +1,6 @@
 import type { Document, Element, Node } from '@xmldom/xmldom';
-import { type Standing } from '../renaming';
+import type { NamePlace, Spot, Standing } from '../renaming';
 import { NS, named } from './markup';
-
-/** Where in a book an old name may stand. */
-export type NamePlace = 'text' | 'heading' | 'page-title' | 'alt' | 'link' | 'contents' | 'metadata';
-
-/** A piece of a book in which names are looked for, and the way to change it. */
-export type Spot = {
-  readonly place: NamePlace;
-  readonly standing: Standing;
-  readonly text: string;
-  /** Puts words in the place of those from `start` to `end`. Called from the last place to the first. */
-  put(start: number, end: number, words: string): void;
-};
 
 /** Elements that stand within a line: a name may run on over their edges. */
 const INLINE = new Set(

@@ -12,6 +12,7 @@ import {
 } from '@cantoo/pdf-lib';
 import { type Finding, type Result, finding, ok } from '../base';
 import { isSigned, openPdf } from './open';
+import { putXmpWords } from './xmp';
 
 export type PdfCover = {
   /** JPEG, whole; it is shown whole on the page. */
@@ -74,6 +75,7 @@ export async function setPdfCover(
   sheet.drawImage(image, { x: (width - w) / 2, y: (height - h) / 2, width: w, height: h });
   if (cover.title !== undefined) doc.setTitle(cover.title, { showInWindowTitleBar: true });
   if (cover.author !== undefined) doc.setAuthor(cover.author);
+  putXmpWords(doc, cover);
   doc.setModificationDate(new Date(cover.modified));
   const bytes = new Uint8Array(await doc.save({ useObjectStreams: false, updateFieldAppearances: false }));
   return ok({

@@ -1,2 +1,3 @@
 export * from './change';
 export * from './find';
+export * from './places';

@@ -5,8 +5,6 @@ import {
   type Epub,
   type EditionWords,
   type Inspected,
-  type NamesFound,
-  type NamesWish,
   type PageLine,
   coverBytes,
   findCover,
@@ -19,8 +17,8 @@ import {
   readerPages,
 } from '@yosomi/core/ebook';
 import { readDelivered } from '@yosomi/core/image-file';
-import type { PdfCover, PdfReport, Stamp, StampReport } from '@yosomi/core/pdf';
-import type { NameChange } from '@yosomi/core/renaming';
+import type { PdfCover, PdfNamesReport, PdfReport, Stamp, StampReport } from '@yosomi/core/pdf';
+import type { NameChange, NamesFound, NamesWish } from '@yosomi/core/renaming';
 import { expose, transfer } from 'comlink';
 import type { pdfMakers } from './pdf-makers';
 import { later } from './later';
@@ -38,17 +36,23 @@ export type EditionWish = {
   readonly modified: string;
 };
 
-/** What a person asks of a PDF: lines on its pages, a cover before them, or both. */
-export type PdfWish = { readonly cover: PdfCover | null; readonly stamp: Omit<Stamp, 'cut'> | null };
+/** What a person asks of a PDF: other names, lines on its pages, a cover before them. */
+export type PdfWish = {
+  readonly names: NamesWish | null;
+  readonly stamp: Omit<Stamp, 'cut'> | null;
+  readonly cover: PdfCover | null;
+  readonly modified: string;
+};
 
 export type MadePdf = {
   readonly bytes: Bytes;
   readonly cover: PdfReport | null;
   readonly stamp: StampReport | null;
+  readonly names: PdfNamesReport | null;
 };
 
 /** What writes PDFs comes with the first one. */
-const pdfs = later<ReturnType<typeof pdfMakers>>({ remake: true }, async () =>
+const pdfs = later<ReturnType<typeof pdfMakers>>({ remake: true, names: true, places: true }, async () =>
   (await import('./pdf-makers')).pdfMakers(),
 );
 
@@ -62,6 +66,8 @@ export type ReaderBook = {
 };
 
 let open: Epub | null = null;
+
+const bytesOf = async (file: Blob): Promise<Bytes> => new Uint8Array(await file.arrayBuffer());
 
 /** Reads and writes ebooks; a worker of its own, so that to stop it is to end it. */
 const api = {
@@ -96,8 +102,13 @@ const api = {
   /** Every place of old names. */
   places: (file: Blob, changes: readonly NameChange[]): Promise<Result<NamesFound>> => findNames(file, changes),
 
+  /** Names that a PDF has now, and every place of old ones in what it says beside its pages. */
+  pdfNames: async (file: Blob): Promise<Result<Omit<NameChange, 'to'>[]>> => pdfs.names(await bytesOf(file)),
+  pdfPlaces: async (file: Blob, changes: readonly NameChange[]): Promise<Result<NamesFound>> =>
+    pdfs.places(await bytesOf(file), changes),
+
   async pdf(file: Blob, wish: PdfWish): Promise<Result<MadePdf>> {
-    const made = await pdfs.remake(new Uint8Array(await file.arrayBuffer()), wish);
+    const made = await pdfs.remake(await bytesOf(file), wish);
     return made.ok ? ok(transfer(made.value, [made.value.bytes.buffer])) : made;
   },
 

@@ -1,5 +1,5 @@
 import type { Fault } from '@yosomi/core/base';
-import type { EditionReport, Inspected, NamesFound } from '@yosomi/core/ebook';
+import type { EditionReport, Inspected } from '@yosomi/core/ebook';
 import { coverAlt } from '@yosomi/core/ebook';
 import type { Book } from '@yosomi/core/project';
 import { coverCredits } from '@yosomi/core/recipe';
@@ -12,14 +12,14 @@ import { nowIso } from '../../platform/clock';
 import { saveBlob } from '../../platform/files';
 import { freshUrn } from '../../platform/ids';
 import { Button } from '../../ui/button';
-import { Check } from '../../ui/check';
 import { Working } from '../../ui/working';
 import { press } from '../../work/workers';
 import { type Asked, EditionForm } from './edition-form';
 import { sizeText } from './file-row';
 import { FindingsView, Unreadable } from './findings';
-import { FoundNames, NameRows, type Row, changesIn, rowsFor } from './old-names';
+import { AskNames, FoundNames } from './old-names';
 import { useEbookJob } from './use-ebook-job';
+import { useOldNames } from './use-old-names';
 import { WholeCheck } from './whole-check';
 
 const MEANS = {
@@ -59,10 +59,6 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
   const [inspected, setInspected] = useState<Inspected | null>(null);
   const [fault, setFault] = useState<Fault | null>(null);
   const [made, setMade] = useState<Made | null>(null);
-  const [asked, setAsked] = useState(false);
-  const [rows, setRows] = useState<readonly Row[] | null>(null);
-  const [found, setFound] = useState<NamesFound | null>(null);
-  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const { progress, run, stop } = useEbookJob();
   useEffect(() => {
     let current = true;
@@ -78,24 +74,13 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
     // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [file]);
 
-  const askNames = async (on: boolean): Promise<void> => {
-    setAsked(on);
-    setFound(null);
-    if (!on || rows) return;
-    const names = await run((w) => w.ask(w.api.names(file)));
-    if (names?.ok) setRows(rowsFor(names.value, book.brief));
-    else if (names) sayFault(names.fault);
-  };
-  const find = async (): Promise<void> => {
-    const places = await run((w) => w.ask(w.api.places(file, changesIn(rows ?? []))));
-    if (!places) return;
-    if (!places.ok) return sayFault(places.fault);
-    setFound(places.value);
-    setChosen(new Set(places.value.hits.filter((hit) => hit.sure).map((hit) => hit.id)));
-  };
+  const names = useOldNames(book.brief, {
+    read: () => run((w) => w.ask(w.api.names(file))),
+    places: (changes) => run((w) => w.ask(w.api.places(file, changes))),
+  });
   const make = async (edition: Asked): Promise<void> => {
     // Names that were typed but not looked for yet are shown first: nothing changes unseen.
-    if (asked && !found && changesIn(rows ?? []).length > 0) return find();
+    if (names.unseen) return names.find();
     setMade(null);
     const done = await run(async (w, onProgress) => {
       const picture = await press().ebookPicture(book);
@@ -103,7 +88,7 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
       const cover = { bytes: picture.value.bytes, alt: coverAlt(book.brief) };
       const wish = {
         cover,
-        names: asked && found && chosen.size > 0 ? { changes: found.changes, accepted: chosen } : null,
+        names: names.wish,
         words: { ...edition.words, ...(edition.newIdentifier ? { identifier: freshUrn() } : {}) },
         titlePage: edition.titlePage,
         pageLine: edition.line,
@@ -149,7 +134,7 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
         </section>
         {progress !== null && <Working label="Working on the book" done={progress} onStop={stop} />}
         {made && <MadeView made={made} name={`${slug(made.after?.words.title || book.brief.title)}.epub`} />}
-        {found && <FoundNames found={found} chosen={chosen} onChosen={setChosen} />}
+        {names.found && <FoundNames found={names.found} names={names} of="epub" />}
         <WholeCheck file={file} made={made?.file ?? null} />
       </div>
       <EditionForm
@@ -158,29 +143,7 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
         busy={progress !== null}
         onMake={(edition) => void make(edition)}
       >
-        <Check
-          label="Change old names inside the book too"
-          checked={asked}
-          disabled={progress !== null}
-          onChange={(on) => void askNames(on)}
-        >
-          {rows ? (
-            <NameRows
-              rows={rows}
-              busy={progress !== null}
-              onFind={() => void find()}
-              onRows={(next) => {
-                setRows(next);
-                setFound(null);
-              }}
-            />
-          ) : (
-            <p className="text-ink-2">Reading the names that the book has</p>
-          )}
-          {!found && (
-            <p className="text-ink-2">You see each place, before and after, and choose. Nothing changes until then.</p>
-          )}
-        </Check>
+        <AskNames names={names} busy={progress !== null} label="Change old names inside the book too" />
       </EditionForm>
     </div>
   );

@@ -14,7 +14,9 @@ import type { MadePdf } from '../../work/ebook.worker';
 import { press } from '../../work/workers';
 import { sizeText } from './file-row';
 import { StampFields, type Typed, stampOf, typedFor } from './stamp-fields';
+import { AskNames, FoundNames } from './old-names';
 import { useEbookJob } from './use-ebook-job';
+import { useOldNames } from './use-old-names';
 
 type Place = 'auto' | 'replace' | 'insert' | 'none';
 
@@ -38,9 +40,15 @@ export function CheckPdf({ file, book }: { file: File; book: Book }) {
   const [typed, setTyped] = useState<Typed | null>(null);
   const [made, setMade] = useState<MadePdf | null>(null);
   const { progress, run, stop } = useEbookJob();
+  const names = useOldNames(book.brief, {
+    read: () => run((w) => w.ask(w.api.pdfNames(file))),
+    places: (changes) => run((w) => w.ask(w.api.pdfPlaces(file, changes))),
+  });
   const stamp = typed && stampOf(typed, nowIso());
-  const nothing = (place === 'none' && !typed) || (typed !== null && stamp === null);
+  const nothing = (place === 'none' && !typed && !names.asked) || (typed !== null && stamp === null);
   const make = async (): Promise<void> => {
+    // Names that were typed but not looked for yet are shown first: nothing changes unseen.
+    if (names.unseen) return names.find();
     setMade(null);
     const { title, author } = book.brief;
     const done = await run(async (w) => {
@@ -48,7 +56,7 @@ export function CheckPdf({ file, book }: { file: File; book: Book }) {
       if (picture && !picture.ok) return picture;
       const modified = nowIso();
       const cover = picture && place !== 'none' ? { ...picture.value, place, title, author, modified } : null;
-      return w.ask(w.api.pdf(file, { cover, stamp: typed && stampOf(typed, modified) }));
+      return w.ask(w.api.pdf(file, { names: names.wish, cover, stamp: typed && stampOf(typed, modified), modified }));
     });
     if (!done) return;
     if (done.ok) setMade(done.value);
@@ -70,20 +78,24 @@ export function CheckPdf({ file, book }: { file: File; book: Book }) {
         )}
         {progress === null ? (
           <Button kind="ink" className="self-start" disabled={nothing} onClick={() => void make()}>
-            {typed ? 'Make the PDF' : 'Put the cover in'}
+            {typed || names.asked ? 'Make the PDF' : 'Put the cover in'}
           </Button>
         ) : (
           <Working label="Writing the PDF" done={progress} onStop={stop} />
         )}
         {made && <MadeView made={made} name={name} />}
+        {names.found && <FoundNames found={names.found} names={names} of="pdf" />}
       </div>
-      <Check
-        label="A head, a foot or page numbers"
-        checked={typed !== null}
-        onChange={(on) => setTyped(on ? typedFor(book.brief.website) : null)}
-      >
-        {typed && <StampFields typed={typed} onTyped={setTyped} />}
-      </Check>
+      <div className="flex flex-col gap-4">
+        <Check
+          label="A head, a foot or page numbers"
+          checked={typed !== null}
+          onChange={(on) => setTyped(on ? typedFor(book.brief.website) : null)}
+        >
+          {typed && <StampFields typed={typed} onTyped={setTyped} />}
+        </Check>
+        <AskNames names={names} busy={progress !== null} label="Change old names in what the PDF says of itself" />
+      </div>
     </div>
   );
 }
@@ -107,8 +119,12 @@ function ranges(pages: readonly number[]): string {
 }
 
 function MadeView({ made, name }: { made: MadePdf; name: string }) {
-  const { cover, stamp } = made;
-  const notes = [...new Map([...(cover?.notes ?? []), ...(stamp?.notes ?? [])].map((n) => [n.code, n])).values()];
+  const { cover, stamp, names } = made;
+  const notes = [
+    ...new Map(
+      [...(cover?.notes ?? []), ...(stamp?.notes ?? []), ...(names?.notes ?? [])].map((n) => [n.code, n]),
+    ).values(),
+  ];
   const reasons = (['full', 'unread', 'long'] as const).flatMap((why) => {
     const pages = stamp?.without.filter((one) => one.why === why).map(({ page }) => page) ?? [];
     return pages.length > 0 ? [{ why, pages }] : [];
@@ -119,6 +135,12 @@ function MadeView({ made, name }: { made: MadePdf; name: string }) {
         <p>
           The cover was {cover.placed === 'replaced' ? 'put in the place of page 1' : 'put before page 1'}:{' '}
           {cover.pages.before} pages before, {cover.pages.after} now.
+        </p>
+      )}
+      {names && (
+        <p>
+          New names in {names.names.filter((one) => one.changed).length} of {names.names.length}{' '}
+          {names.names.length === 1 ? 'place' : 'places'}.
         </p>
       )}
       {stamp && (

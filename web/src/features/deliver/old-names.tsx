@@ -1,10 +1,19 @@
-import type { NameHit, NamePlace, NamesFound } from '@yosomi/core/ebook';
 import type { Brief } from '@yosomi/core/book';
-import { type Manner, type NameChange, type NameKind, NAME_KINDS } from '@yosomi/core/renaming';
+import {
+  type Manner,
+  type NameChange,
+  type NameHit,
+  type NameKind,
+  type NamePlace,
+  type NamesFound,
+  NAME_KINDS,
+} from '@yosomi/core/renaming';
 import { useState } from 'react';
 import { sentenceOf } from '../../messages/sentences';
 import { Button } from '../../ui/button';
+import { Check } from '../../ui/check';
 import { TextField } from '../../ui/field';
+import type { OldNames } from './use-old-names';
 
 const KINDS: Readonly<Record<NameKind, string>> = {
   title: 'Title',
@@ -56,12 +65,7 @@ export const changesIn = (rows: readonly Row[]): NameChange[] =>
   rows.filter(({ from, to }) => from.trim() && to.trim() && from.trim() !== to.trim());
 
 /** Old names and new ones; what is not filled in stays. */
-export function NameRows(props: {
-  rows: readonly Row[];
-  onRows(rows: readonly Row[]): void;
-  busy: boolean;
-  onFind(): void;
-}) {
+function NameRows(props: { rows: readonly Row[]; onRows(rows: readonly Row[]): void; busy: boolean; onFind(): void }) {
   const { rows, onRows } = props;
   const put = (at: number, change: Partial<Row>): void =>
     onRows(rows.map((row, i) => (i === at ? { ...row, ...change } : row)));
@@ -116,6 +120,22 @@ export function NameRows(props: {
   );
 }
 
+/** Whether names are changed, and which. */
+export function AskNames({ names, busy, label }: { names: OldNames; busy: boolean; label: string }) {
+  return (
+    <Check label={label} checked={names.asked} disabled={busy} onChange={names.ask}>
+      {names.rows ? (
+        <NameRows rows={names.rows} busy={busy} onFind={names.find} onRows={names.put} />
+      ) : (
+        <p className="text-ink-2">Reading the names that the book has</p>
+      )}
+      {!names.found && (
+        <p className="text-ink-2">You see each place, before and after, and choose. Nothing changes until then.</p>
+      )}
+    </Check>
+  );
+}
+
 /** Rows that are shown of one name before more are asked for. */
 const SHOWN = 60;
 
@@ -133,8 +153,10 @@ function Said({ text, name }: { text: string; name: string }) {
   );
 }
 
-function Place({ hit, checked, onCheck }: { hit: NameHit; checked: boolean; onCheck(on: boolean): void }) {
-  const where = `${PLACES[hit.place]}${hit.page === null ? '' : `, page file ${hit.page}`}`;
+function Place(props: { hit: NameHit; of: 'epub' | 'pdf'; checked: boolean; onCheck(on: boolean): void }) {
+  const { hit, checked, onCheck } = props;
+  const page = props.of === 'epub' ? 'page file' : 'page';
+  const where = `${PLACES[hit.place]}${hit.page === null ? '' : `, ${page} ${hit.page}`}`;
   const doubt = MANNERS[hit.manner];
   return (
     <li className="border-b border-line py-1.5" data-hit={hit.id}>
@@ -167,19 +189,15 @@ function Place({ hit, checked, onCheck }: { hit: NameHit; checked: boolean; onCh
 }
 
 /** Every place that was found, name by name: what is sure is chosen, what is doubted is asked. */
-export function FoundNames(props: {
-  found: NamesFound;
-  chosen: ReadonlySet<string>;
-  onChosen(chosen: ReadonlySet<string>): void;
-}) {
-  const { found, chosen, onChosen } = props;
+export function FoundNames({ found, names, of }: { found: NamesFound; names: OldNames; of: 'epub' | 'pdf' }) {
+  const { chosen, choose } = names;
   const [whole, setWhole] = useState<ReadonlySet<number>>(new Set());
   const put = (hits: readonly NameHit[], on: (hit: NameHit) => boolean): void => {
     const next = new Set(chosen);
     for (const hit of hits)
       if (on(hit)) next.add(hit.id);
       else next.delete(hit.id);
-    onChosen(next);
+    choose(next);
   };
   return (
     <section aria-label="Places of old names" className="flex flex-col gap-4">
@@ -225,6 +243,7 @@ export function FoundNames(props: {
                     <Place
                       key={hit.id}
                       hit={hit}
+                      of={of}
                       checked={chosen.has(hit.id)}
                       onCheck={(now) => put([hit], () => now)}
                     />
@@ -246,7 +265,11 @@ export function FoundNames(props: {
           .map((note, i) => (
             <li key={i}>{sentenceOf(note)}</li>
           ))}
-        <li>Words within pictures are not read. Look at those yourself.</li>
+        <li>
+          {of === 'epub'
+            ? 'Words within pictures are not read. Look at those yourself.'
+            : 'What the pages show is not read, and stays. Change it where the PDF is made.'}
+        </li>
       </ul>
     </section>
   );
