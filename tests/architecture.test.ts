@@ -76,6 +76,7 @@ const PACKAGES: Readonly<Record<string, readonly string[]>> = {
     'utif2',
     '@countertype/clipper2-ts',
     'gifenc',
+    'papaparse',
     // Text in Markdown, and the types of its tree.
     'mdast-util-from-markdown',
     'mdast-util-gfm',

@@ -6,7 +6,9 @@ import { strFromU8, unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { findNames, newEdition, oldNames, openEpub } from '@yosomi/core/ebook';
 import { type Hit, type NameChange, nameChanges, nameFinder, replaced, sentenceAt } from '@yosomi/core/renaming';
+import { bookFile, plainPlan } from './fixtures/epubs';
 import { oldEdition } from './fixtures/old-edition';
+import { fileOf, picturePixels } from './fixtures/pictures';
 
 const AUTHOR: NameChange = { kind: 'author', from: 'Orla Finch', to: 'Mara Quill' };
 const TITLE: NameChange = { kind: 'title', from: 'The Salt Garden', to: 'A Garden by the Sea' };
@@ -244,6 +246,35 @@ describe('a book under a new name', () => {
     expect(JSON.stringify(files)).not.toMatch(/ORLA|Salt Garden/);
     const checked = await EpubCheck.validate(new Uint8Array(await made.value.file.arrayBuffer()));
     expect(checked.messages.filter((m) => m.severity === 'error' || m.severity === 'fatal')).toEqual([]);
+  });
+});
+
+describe('a head on each page, where one is shown', () => {
+  it.each([2, 3] as const)('is told in styles in EPUB %i, seen nowhere else, and no checker minds', async (version) => {
+    const picture = await fileOf(picturePixels(60, 80, 4), 'jpeg');
+    const source = bookFile({ ...plainPlan(picture), version, property: version === 3 });
+    const text = 'quillhouse.example \\ "<b>"';
+    const made = await newEdition(blob(source), { runningLine: { text, at: 'head' }, modified: MODIFIED });
+    if (!made.ok) throw new Error(made.fault.code);
+    const files = await filesIn(made.value.file);
+    const css = files['EPUB/running-line.css'];
+    expect(css).toContain('@top-center { content: "quillhouse.example \\\\ \\"\\3c b>\\""');
+    const page = files['EPUB/chapter.xhtml'];
+    expect(page).toContain('href="running-line.css"');
+    expect(page.includes('class="running-line"')).toBe(version === 2);
+    if (version === 2) expect(css).toContain('display: none; display: oeb-page-head');
+    expect(made.value.report.changes).toContainEqual({ what: 'running-line', before: '', after: `1 x ${text}` });
+    const ids = async (file: Blob): Promise<string[]> =>
+      (await EpubCheck.validate(new Uint8Array(await file.arrayBuffer()))).messages
+        .filter(({ severity }) => severity === 'error' || severity === 'fatal' || severity === 'warning')
+        .map(({ id }) => id);
+    const before = await ids(blob(source));
+    expect((await ids(made.value.file)).filter((id) => !before.includes(id))).toEqual([]);
+    const again = await newEdition(made.value.file, {
+      runningLine: { text: 'b.example', at: 'foot' },
+      modified: MODIFIED,
+    });
+    expect(again.ok && Object.keys(await filesIn(again.value.file))).toContain('EPUB/running-line-2.css');
   });
 });
 

@@ -2,7 +2,17 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { PDFArray, PDFDict, PDFDocument, PDFName, PDFRawStream, StandardFonts, degrees, rgb } from '@cantoo/pdf-lib';
+import {
+  PDFArray,
+  PDFDict,
+  PDFDocument,
+  PDFName,
+  PDFRawStream,
+  PDFString,
+  StandardFonts,
+  degrees,
+  rgb,
+} from '@cantoo/pdf-lib';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Stamp, StampReport } from '@yosomi/core/pdf';
@@ -189,6 +199,20 @@ describe('lines on the pages of a PDF', () => {
       'quillhouse',
       undefined,
     ]);
+  });
+
+  it('have the numbers that the file prints, and know right-hand pages by them', async () => {
+    const doc = await PDFDocument.load(await file([{}, {}, {}, {}]));
+    const labels = [0, { P: PDFString.of('Cover') }, 1, { S: 'r' }, 2, { S: 'D', St: 7 }];
+    doc.catalog.set(PDFName.of('PageLabels'), doc.context.obj({ Nums: labels }));
+    const { bytes } = await stamped(await doc.save(), {
+      head: { text: 'odd', at: 'left' },
+      foot: { text: 'No. {page}', at: 'centre' },
+      even: { head: { text: 'even', at: 'left' }, foot: { text: 'No. {page}', at: 'centre' } },
+    });
+    const said = [1, 2, 3, 4].map((page) => textOf(bytes, page));
+    expect(said.map((text) => /No\. \S+/.exec(text)?.[0])).toEqual(['No. Cover', 'No. i', 'No. 7', 'No. 8']);
+    expect(said.map((text) => /\b(odd|even)\b/.exec(text)?.[0])).toEqual(['odd', 'even', 'odd', 'even']);
   });
 
   it.each([90, 180, 270] as const)('stand upright at the head of pages that are turned by %i degrees', async (turn) => {

@@ -19,6 +19,7 @@ import { mark, markWays } from './mark';
 import { pictureFile } from './pictures';
 import { pin } from './pin';
 import { promo, promoFormats, promoLooks } from './promo';
+import { reissue } from './reissue';
 import { epubRename, pdfRename } from './rename';
 import { sketch } from './sketch';
 import { pdfStamp } from './stamp';
@@ -161,5 +162,6 @@ export const COMMANDS: readonly Command[] = [
   pdfSetCover,
   pdfRename,
   pdfStamp,
+  reissue,
   demo,
 ];

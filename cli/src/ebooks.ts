@@ -1,12 +1,10 @@
 import { rmSync } from 'node:fs';
-import { type Result, fail, ok } from '@yosomi/core/base';
+import { type Result, ok } from '@yosomi/core/base';
 import { EPUB_PIXELS, type Edition, inspectEpub, newEdition } from '@yosomi/core/ebook';
 import { readDelivered } from '@yosomi/core/image-file';
 import { setPdfCover } from '@yosomi/core/pdf';
-import { edgeColour } from '@yosomi/core/compose';
-import { ebookCover, ebookFile } from '@yosomi/core/recipe';
-import { rgbOf } from '@yosomi/core/colour';
-import { NodeStudio, encodeJpeg } from '@yosomi/node-kit';
+import { ebookCover, ebookFile, pdfPicture } from '@yosomi/core/recipe';
+import { NodeStudio } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
 import { type Command, done, flag, word } from './command';
 import { openFile, readBytes, readProject, writeAll, writeBytes, writeThrough } from './files';
@@ -45,11 +43,13 @@ async function editionOf(args: Arguments, coverFile: string, source: Blob): Prom
     WORDS.flatMap((name) => (args.flags.has(name) ? [[name, args.flags.get(name)]] : [])),
   );
   const line = args.flags.get('line');
+  const running = args.flags.get('running');
   const edition: Edition = {
     cover: { bytes: made.value.bytes, info: info.value, alt: args.flags.get('alt') ?? null },
     words,
     titlePage: await titlePageOf(args, source),
     ...(line === undefined ? {} : { pageLine: { text: line, at: 'foot' } }),
+    ...(running === undefined ? {} : { runningLine: { text: running, at: 'head' } }),
     ...(args.flags.has('credit') ? { credits: [args.flags.get('credit') ?? ''].filter((text) => text.trim()) } : {}),
     modified: nowText(),
   };
@@ -71,8 +71,8 @@ const WORDS = ['title', 'subtitle', 'author', 'publisher', 'language', 'identifi
 export const epubSetCover: Command = {
   name: 'epub set-cover',
   usage:
-    'epub set-cover IN.epub COVER --out OUT.epub [--title T] [--subtitle S] [--author A] [--publisher P] [--language L] [--identifier I] [--date D] [--website W] [--alt TEXT] [--title-page | --replace-title-page] [--line TEXT] [--credit TEXT] [--report R.json]',
-  flags: ['out', 'report', 'alt', 'line', 'credit', ...WORDS],
+    'epub set-cover IN.epub COVER --out OUT.epub [--title T] [--subtitle S] [--author A] [--publisher P] [--language L] [--identifier I] [--date D] [--website W] [--alt TEXT] [--title-page | --replace-title-page] [--line TEXT] [--running TEXT] [--credit TEXT] [--report R.json]',
+  flags: ['out', 'report', 'alt', 'line', 'running', 'credit', ...WORDS],
   switches: ['title-page', 'replace-title-page'],
   writes: { out: ['epub'], report: null },
   async run(args) {
@@ -137,7 +137,7 @@ export const pdfSetCover: Command = {
     if (!source.ok) return source;
     const picture = readBytes(coverFile.value);
     if (!picture.ok) return picture;
-    const cover = await pdfCoverOf(picture.value);
+    const cover = await pdfPicture(picture.value, new NodeStudio(new Map()));
     if (!cover.ok) return cover;
     const made = await setPdfCover(source.value, {
       ...cover.value,
@@ -154,13 +154,3 @@ export const pdfSetCover: Command = {
     return written.ok ? done() : written;
   },
 };
-
-async function pdfCoverOf(bytes: Uint8Array<ArrayBuffer>) {
-  const studio = new NodeStudio(new Map());
-  const read = readDelivered(bytes);
-  if (!read.ok) return read;
-  const pixels = await studio.decode(bytes);
-  if (!pixels) return fail('image-damaged', { format: read.value.format.toUpperCase() });
-  const jpeg = await encodeJpeg(pixels, 92, false);
-  return ok({ jpeg, widthPx: pixels.width, heightPx: pixels.height, ground: rgbOf(edgeColour(pixels)) });
-}

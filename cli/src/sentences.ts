@@ -114,6 +114,12 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'stamp-letters': (d) => `These letters cannot be set: ${d.letters}.`,
   'stamp-pages': (d) => `--pages must be a range within the ${d.pages} pages, such as 3-20.`,
   'stamp-no-room': () => 'No page has a free margin for these lines.',
+  'table-empty': () => 'The table has no books: its first line names the columns, each further line is a book.',
+  'table-large': (d) => `The table is too large; it may have up to ${d.most} books.`,
+  'table-column': (d) => `The column "${d.name}" is not known, or there twice; see docs/renaming.md.`,
+  'table-file': () => 'The table needs a column "file" that names the old files.',
+  'table-damaged': (d) => `The table has a quote without its partner at line ${d.line}.`,
+  'reissue-format': () => 'This is neither an EPUB nor a PDF.',
   'pdf-not': () => 'This is no PDF.',
   'pdf-encrypted': () => 'The PDF is locked with a password, so its pages cannot be changed. Ask for an open copy.',
   'pdf-damaged': () => 'The PDF is damaged.',
@@ -149,6 +155,6 @@ export const sentence = (fault: Fault): string => SENTENCES[fault.code]?.(fault.
 
 /** Faults of the input itself (exit code 2); every other fault is a refusal (exit code 1). */
 const INPUT =
-  /^(flag|word|ending|out|size|share|corners|mesh|pin|command|file|scene|svg|image|project|zip|epub|pdf|stores|names|only|delivered|format|pictures|text)-|^store-unknown$/;
+  /^(flag|table|word|ending|out|size|share|corners|mesh|pin|command|file|scene|svg|image|project|zip|epub|pdf|stores|names|only|delivered|format|pictures|text)-|^store-unknown$/;
 
 export const exitCodeOf = (fault: Fault): 1 | 2 => (INPUT.test(fault.code) ? 2 : 1);

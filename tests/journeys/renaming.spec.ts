@@ -1,7 +1,9 @@
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { PDFDocument, StandardFonts } from '@cantoo/pdf-lib';
 import type { Page } from '@playwright/test';
-import { strFromU8, unzipSync } from 'fflate';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { oldEdition } from '../fixtures/old-edition';
 import { deliverOf, deliverTab as tab, expect, put, saved, test } from './help';
@@ -55,6 +57,44 @@ test('old names are found in a book, seen before and after, chosen, and changed'
   // A name that is typed anew takes the list away: what was chosen was for other words.
   await author.fill('Mara Quillfeather');
   await expect(places).toBeHidden();
+});
+
+test('a head for each page of an ebook is there where pages are laid out, and only there', async ({
+  page,
+  context,
+}) => {
+  await deliverOf(page, 'Weather for Two Voices');
+  await tab(page, 'Check a file');
+  const files = unzipSync(oldEdition());
+  const words = '<p>Words of the page that go on and on until the end of it.</p>'.repeat(120);
+  files['EPUB/c.xhtml'] = strToU8(strFromU8(files['EPUB/c.xhtml']).replace('<h2>', `${words}<h2>`));
+  await drop(page, 'old.epub', zipSync({ mimetype: [files.mimetype, { level: 0 }], ...files }));
+  await page.getByRole('checkbox', { name: /^A head or foot on each page/ }).check();
+  await page.getByLabel('What it says').fill('quillhouse.example');
+  await page.getByRole('button', { name: 'Make the new edition' }).click();
+  const edition = page.getByRole('region', { name: 'The new edition' });
+  await expect(edition.locator('[data-change="running-line"]')).toContainText('quillhouse.example', {
+    timeout: 60_000,
+  });
+  const made = await saved(page, () => edition.getByRole('button', { name: /^Save / }).click());
+  const folder = mkdtempSync(join(tmpdir(), 'head-'));
+  for (const [name, bytes] of Object.entries(unzipSync(new Uint8Array(made.bytes)))) {
+    if (!/^EPUB\/(c\.xhtml|running-line\.css)$/.test(name)) continue;
+    writeFileSync(join(folder, name.replace('EPUB/', '')), bytes);
+  }
+  const reader = await context.newPage();
+  await reader.goto(`file://${join(folder, 'c.xhtml')}`);
+  expect(await reader.locator('body').innerText()).not.toContain('quillhouse.example');
+  const printed = await getDocument({
+    data: new Uint8Array(await reader.pdf({ preferCSSPageSize: true })),
+    verbosity: 0,
+  }).promise;
+  expect(printed.numPages).toBeGreaterThan(2);
+  for (let i = 1; i <= printed.numPages; i++) {
+    const { items } = await (await printed.getPage(i)).getTextContent();
+    expect(items.map((one) => ('str' in one ? one.str : '')).join('')).toContain('quillhouse.example');
+  }
+  rmSync(folder, { recursive: true });
 });
 
 test('a PDF gets a head, page numbers and its cover, in what its pages have free', async ({ page }) => {

@@ -18,6 +18,7 @@ export type Change = {
     | 'website'
     | 'title-page'
     | 'page-line'
+    | 'running-line'
     | 'credits'
     | 'contents'
     | 'names';

@@ -7,7 +7,7 @@ import { writeMarkup } from './markup';
 import { type EditionWords, putWords } from './metadata';
 import { MIMETYPE, openEpub } from './open-epub';
 import { putNames } from './rename';
-import { type PageLine, putPageLine, putTitlePage } from './own-pages';
+import { type PageLine, putPageLine, putRunningLine, putTitlePage } from './own-pages';
 import { type Cover, putCover } from './put-cover';
 
 /** What is to be other in a new edition of a book; all else stays, byte for byte. */
@@ -20,6 +20,8 @@ export type Edition = {
   readonly titlePage?: 'added' | { readonly insteadOf: string } | null;
   /** A line at the head or foot of every page of text. */
   readonly pageLine?: PageLine;
+  /** A head or foot for each page, where a reading program shows one. */
+  readonly runningLine?: PageLine;
   /** Lines that are due for what the cover shows, on a page at the end; none takes away those of an earlier edition, left out keeps them. */
   readonly credits?: readonly string[];
   /** When the edition is made, ISO 8601 in UTC without fractions. */
@@ -66,6 +68,7 @@ export async function newEdition(
     if (!put.ok) return put;
   }
   if (edition.pageLine) await putPageLine(draft, edition.pageLine);
+  if (edition.runningLine) await putRunningLine(draft, edition.runningLine);
   if (cover) await putCover(draft, cover);
   if (edition.titlePage) await putTitlePage(draft, edition.titlePage === 'added' ? null : edition.titlePage.insteadOf);
   if (edition.credits) await putCredits(draft, edition.credits);

@@ -5,7 +5,7 @@ import { NS, append, named, parseMarkup, writeMarkup } from './markup';
 import { wordsOf } from './metadata';
 import type { Package } from './package';
 import { type Page, isCoverPage, readPage, readText } from './pages';
-import { folderOf, freePath } from './paths';
+import { folderOf, freePath, hrefTo } from './paths';
 
 /** A line of text that each file of the book's text is to carry once, at its head or foot. */
 export type PageLine = { readonly text: string; readonly at: 'head' | 'foot' };
@@ -123,4 +123,58 @@ export async function putPageLine(draft: Draft, line: PageLine): Promise<void> {
     count++;
   }
   if (count > 0) changes.push({ what: 'page-line', before: '', after: `${count} x ${line.text}` });
+}
+
+/** Text as a string of CSS. */
+const cssString = (text: string): string =>
+  `"${text
+    .replace(/[\\"]/g, '\\$&')
+    .replace(/[\r\n\f]+/g, ' ')
+    .replace(/</g, '\\3c ')}"`;
+
+/** Styles that put a line on each page: margin boxes of printed pages (CSS Paged Media), and in EPUB 2 what its own standard has for heads and feet. */
+const runningStyles = ({ text, at }: PageLine, version: 2 | 3): string => `@page {
+  @${at === 'head' ? 'top' : 'bottom'}-center { content: ${cssString(text)}; font-size: 0.75em; }
+}
+${version === 2 ? `.running-line { display: none; display: oeb-page-${at}; text-align: center; font-size: 0.75em; }\n` : ''}`;
+
+/**
+ * A head or foot for each page, where the reading program lays out pages and shows one; elsewhere it is not seen. One file of styles is added, and
+ * each page with words refers to it.
+ */
+export async function putRunningLine(draft: Draft, line: PageLine): Promise<void> {
+  const { epub, written, changes, notes } = draft;
+  const { pkg } = epub;
+  const first = pkg.spine.find(({ item }) => item && /html/.test(item.type))?.item?.path ?? pkg.path;
+  const path = freePath(folderOf(first), 'running-line', 'css', isTaken(draft));
+  written.set(path, new TextEncoder().encode(runningStyles(line, pkg.version)));
+  pkg.addItem(pkg.freeId('running-line'), path, 'text/css');
+  let count = 0;
+  for (const { item } of pkg.spine) {
+    if (!item || item.properties.includes('nav') || !/html/.test(item.type)) continue;
+    const page = await readPage(epub, item.path);
+    const [head, body] = page ? [named(page.doc, 'head')[0], named(page.doc, 'body')[0]] : [];
+    if (!page || !head || !body) {
+      notes.push(finding('epub-page-unread', 'should', null, { name: item.path }));
+      continue;
+    }
+    if (isCoverPage(page)) continue;
+    const link = page.doc.createElementNS(NS.xhtml, 'link');
+    for (const [key, value] of [
+      ['rel', 'stylesheet'],
+      ['type', 'text/css'],
+      ['href', hrefTo(item.path, path)],
+    ])
+      link.setAttribute(key, value);
+    head.appendChild(link);
+    if (pkg.version === 2) {
+      const made = page.doc.createElementNS(NS.xhtml, 'div');
+      made.setAttribute('class', 'running-line');
+      made.textContent = line.text;
+      body.insertBefore(made, body.firstChild);
+    }
+    written.set(item.path, writeMarkup(page.doc));
+    count++;
+  }
+  changes.push({ what: 'running-line', before: '', after: `${count} x ${line.text}` });
 }

@@ -162,7 +162,8 @@ export async function stampPdf(
   const without: Unstamped[] = [];
   const jobs: Job[] = [];
   for (const { index, seen, painted } of chosen) {
-    const odd = index % 2 === 0;
+    // A right-hand page has an odd number; where it has none, every other one is right.
+    const odd = /^\d+$/.test(labels[index]) ? Number(labels[index]) % 2 === 1 : index % 2 === 0;
     const own = odd || !stamp.even ? stamp : stamp.even;
     for (const end of ['head', 'foot'] as const) {
       const line = own[end];

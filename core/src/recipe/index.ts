@@ -48,3 +48,4 @@ export * from './sketches';
 export * from './versions';
 export * from './subject-seen';
 export * from './stamp';
+export * from './reissue';

@@ -1,3 +1,4 @@
 export * from './change';
 export * from './find';
 export * from './places';
+export * from './table';

@@ -68,4 +68,11 @@ export const EBOOK_SENTENCES: Readonly<Record<string, Sentence>> = {
     'Older readers would not find the cover: its mark for them is missing. A new edition has it.',
   'epub-cover-page': () => 'The ebook does not begin with a page that shows the cover. A new edition does.',
   'epub-cover-alt': () => 'The cover in the ebook has no words for readers who cannot see it. A new edition has them.',
+  'table-empty': () => 'The table has no books. Its first line names the columns, each further line is a book.',
+  'table-large': (d) => `The table is too large. It may have up to ${d.most} books.`,
+  'table-column': (d) =>
+    `The column “${d.name}” is not known, or there twice. Name it file, title, author, site or cover.`,
+  'table-file': () => 'The table needs a column “file” that names the old files.',
+  'table-damaged': (d) => `The table has a quote without its partner at line ${d.line}. Mend it there.`,
+  'reissue-format': () => 'This is neither an EPUB nor a PDF.',
 };

@@ -32,6 +32,7 @@ export type EditionWish = {
   readonly words: EditionWords;
   readonly titlePage: Edition['titlePage'];
   readonly pageLine: PageLine | null;
+  readonly runningLine: PageLine | null;
   readonly credits: readonly string[];
   readonly modified: string;
 };
@@ -78,7 +79,7 @@ const api = {
     wish: EditionWish,
     onProgress: (done: number) => void,
   ): Promise<Result<{ file: Blob; report: EditionReport }>> {
-    const { cover, names, words, titlePage, pageLine, credits, modified } = wish;
+    const { cover, names, words, titlePage, pageLine, runningLine, credits, modified } = wish;
     const info = cover && readDelivered(cover.bytes);
     if (info && !info.ok) return info;
     const edition: Edition = {
@@ -87,6 +88,7 @@ const api = {
       words,
       titlePage,
       ...(pageLine ? { pageLine } : {}),
+      ...(runningLine ? { runningLine } : {}),
       credits,
       modified,
     };

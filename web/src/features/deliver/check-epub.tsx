@@ -48,6 +48,7 @@ const CHANGES: Readonly<Record<EditionReport['changes'][number]['what'], string>
   'title-page': 'Title page',
   credits: 'Credits of the cover',
   'page-line': 'Line in files',
+  'running-line': 'Head of pages',
   contents: 'Contents file',
   names: 'Old name',
 };
@@ -92,6 +93,7 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
         words: { ...edition.words, ...(edition.newIdentifier ? { identifier: freshUrn() } : {}) },
         titlePage: edition.titlePage,
         pageLine: edition.line,
+        runningLine: edition.running,
         credits: coverCredits(book),
         modified: nowIso(),
       };

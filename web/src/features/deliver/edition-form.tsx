@@ -19,10 +19,13 @@ const LABELS: Record<Field, string> = {
   website: 'Website',
 };
 
+type Line = { readonly text: string; readonly at: 'head' | 'foot' };
+
 export type Asked = {
   readonly words: EditionWords;
   readonly titlePage: 'added' | { readonly insteadOf: string } | null;
-  readonly line: { readonly text: string; readonly at: 'head' | 'foot' } | null;
+  readonly line: Line | null;
+  readonly running: Line | null;
   readonly newIdentifier: boolean;
 };
 
@@ -58,12 +61,15 @@ export function EditionForm(props: {
   const [instead, setInstead] = useState<'replace' | 'keep'>(old?.sure ? 'replace' : 'keep');
   const [line, setLine] = useState<string | null>(null);
   const [at, setAt] = useState<'head' | 'foot'>('head');
+  const [running, setRunning] = useState<Line | null>(null);
+  const ready = brief.website || brief.publisher || brief.title;
   const [newIdentifier, setNewIdentifier] = useState(false);
   const changed = FIELDS.filter((f) => typed[f] !== undefined && typed[f] !== book.words[f]);
   const make = (): void =>
     props.onMake({
       words: Object.fromEntries(changed.map((f) => [f, (typed[f] ?? '').trim()])),
       titlePage: !titlePage ? null : old && instead === 'replace' ? { insteadOf: old.path } : 'added',
+      running: running?.text.trim() ? { ...running, text: running.text.trim() } : null,
       line: line?.trim() ? { text: line.trim(), at } : null,
       newIdentifier,
     });
@@ -112,9 +118,35 @@ export function EditionForm(props: {
           ) : undefined}
         </Check>
         <Check
+          label="A head or foot on each page, where the reading program shows one"
+          checked={running !== null}
+          onChange={(on) => setRunning(on ? { text: ready, at: 'head' } : null)}
+        >
+          {running && (
+            <>
+              <TextField
+                label="What it says"
+                value={running.text}
+                maxLength={200}
+                onChange={(text) => setRunning({ ...running, text })}
+              />
+              <p className="text-ink-2">
+                Programs that lay out pages as for print show it on each page. Most phones and e-readers do not; they
+                show the title of the book in their own head, or nothing. Nobody sees it twice.
+              </p>
+              <Segmented
+                label="Where it stands"
+                value={running.at}
+                options={PLACES}
+                onChange={(next) => setRunning({ ...running, at: next })}
+              />
+            </>
+          )}
+        </Check>
+        <Check
           label="A line once in each chapter file"
           checked={line !== null}
-          onChange={(on) => setLine(on ? brief.website || brief.publisher || brief.title : null)}
+          onChange={(on) => setLine(on ? ready : null)}
         >
           <TextField label="The line" value={line ?? ''} maxLength={200} onChange={setLine} />
           <p className="text-ink-2">

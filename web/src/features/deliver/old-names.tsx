@@ -138,6 +138,8 @@ export function AskNames({ names, busy, label }: { names: OldNames; busy: boolea
 
 /** Rows that are shown of one name before more are asked for. */
 const SHOWN = 60;
+/** Rows that are added at a time: a page of thousands would not move while they are laid out. */
+const MORE = 300;
 
 /** A sentence with the name in it made plain by weight and line. */
 function Said({ text, name }: { text: string; name: string }) {
@@ -191,7 +193,7 @@ function Place(props: { hit: NameHit; of: 'epub' | 'pdf'; checked: boolean; onCh
 /** Every place that was found, name by name: what is sure is chosen, what is doubted is asked. */
 export function FoundNames({ found, names, of }: { found: NamesFound; names: OldNames; of: 'epub' | 'pdf' }) {
   const { chosen, choose } = names;
-  const [whole, setWhole] = useState<ReadonlySet<number>>(new Set());
+  const [more, setMore] = useState<ReadonlyMap<number, number>>(new Map());
   const put = (hits: readonly NameHit[], on: (hit: NameHit) => boolean): void => {
     const next = new Set(chosen);
     for (const hit of hits)
@@ -214,7 +216,8 @@ export function FoundNames({ found, names, of }: { found: NamesFound; names: Old
         const own = found.hits.filter((hit) => hit.change === i);
         const hits = [...own.filter((hit) => !hit.sure), ...own.filter((hit) => hit.sure)];
         const on = hits.filter((hit) => chosen.has(hit.id)).length;
-        const shown = whole.has(i) ? hits : hits.slice(0, SHOWN);
+        const shown = hits.slice(0, more.get(i) ?? SHOWN);
+        const next = Math.min(MORE, hits.length - shown.length);
         return (
           <section key={`${kind} ${from}`} aria-label={`${KINDS[kind]}: ${from}`}>
             <div className="flex items-baseline justify-between gap-3">
@@ -250,8 +253,8 @@ export function FoundNames({ found, names, of }: { found: NamesFound; names: Old
                   ))}
                 </ul>
                 {shown.length < hits.length && (
-                  <Button kind="link" onClick={() => setWhole(new Set([...whole, i]))}>
-                    Show {hits.length - shown.length} more
+                  <Button kind="link" onClick={() => setMore(new Map([...more, [i, shown.length + next]]))}>
+                    Show {next} more of {hits.length - shown.length}
                   </Button>
                 )}
               </>

@@ -1,0 +1,98 @@
+import Papa from 'papaparse';
+import { type Result, fail, ok } from '../base';
+import { NAME_KINDS, type NameKind } from './change';
+
+/** One book of a table: its file, what its new edition says, and what the old one said where the file does not tell. */
+export type TableRow = {
+  /** Which line of the table, from 1, its head not counted. */
+  readonly line: number;
+  readonly file: string;
+  readonly cover: string;
+  readonly subtitle: string;
+  /** Lines for the pages of a PDF, and of an EPUB where its reading program shows one: the head, or else the foot. */
+  readonly head: string;
+  readonly foot: string;
+  readonly now: Readonly<Record<NameKind, string>>;
+  readonly old: Readonly<Record<NameKind, string>>;
+};
+
+const MOST_LETTERS = 8 * 1024 * 1024;
+const MOST_ROWS = 5000;
+const MOST_CELL = 1000;
+
+/** What people write over a column, and what it is. */
+const COLUMNS: Readonly<Record<string, string>> = {
+  file: 'file',
+  'old file': 'file',
+  cover: 'cover',
+  subtitle: 'subtitle',
+  head: 'head',
+  foot: 'foot',
+  title: 'title',
+  author: 'author',
+  publisher: 'publisher',
+  site: 'site',
+  website: 'site',
+  mail: 'mail',
+  email: 'mail',
+  'e-mail': 'mail',
+};
+
+const columnOf = (head: string): string | null => {
+  const name = head
+    .toLowerCase()
+    .replace(/[_\s]+/g, ' ')
+    .trim();
+  const plain = name.replace(/^(new|old) /, '');
+  if (COLUMNS[name]) return COLUMNS[name];
+  const known = COLUMNS[plain];
+  if (!known) return null;
+  return name.startsWith('old ') ? `old ${known}` : known;
+};
+
+/** What parts the columns: the sign that the first line has most of. */
+function delimiterOf(text: string): string {
+  const head = text.trimStart().split(/[\r\n]/, 1)[0];
+  const count = (sign: string): number => head.split(sign).length;
+  return [',', ';', '\t'].reduce((a, b) => (count(b) > count(a) ? b : a));
+}
+
+/**
+ * Reads a table of books (CSV, RFC 4180; semicolons and tabs are understood too). The first line names the columns. Faults: `table-empty`,
+ * `table-large` (`most`), `table-column` (`name`: not known, or there twice), `table-file` (no column for files), `table-damaged` (`line`).
+ */
+export function readTable(text: string): Result<TableRow[]> {
+  if (text.length > MOST_LETTERS) return fail('table-large', { most: MOST_ROWS });
+  const source = text.replace(/^\ufeff/, '');
+  const { data, errors } = Papa.parse<string[]>(source, { delimiter: delimiterOf(source), skipEmptyLines: 'greedy' });
+  const broken = errors.find(({ type }) => type === 'Quotes');
+  if (broken) return fail('table-damaged', { line: (broken.row ?? 0) + 1 });
+  const [head, ...rows] = data;
+  if (!head || rows.length === 0) return fail('table-empty');
+  if (rows.length > MOST_ROWS) return fail('table-large', { most: MOST_ROWS });
+  const columns = new Map<string, number>();
+  for (const [i, name] of head.entries()) {
+    if (!name.trim()) continue;
+    const column = columnOf(name);
+    if (!column || columns.has(column)) return fail('table-column', { name: name.trim().slice(0, 60) });
+    columns.set(column, i);
+  }
+  if (!columns.has('file')) return fail('table-file');
+  return ok(
+    rows.map((cells, i) => {
+      const cell = (column: string): string => (cells[columns.get(column) ?? -1] ?? '').trim().slice(0, MOST_CELL);
+      const names = (before: string): Record<NameKind, string> =>
+        Object.fromEntries(NAME_KINDS.map((kind) => [kind, cell(`${before}${kind}`)])) as Record<NameKind, string>;
+      return {
+        line: i + 1,
+        file: cell('file'),
+        cover: cell('cover'),
+        subtitle: cell('subtitle'),
+        head: cell('head'),
+        foot: cell('foot'),
+        now: names(''),
+        old: names('old '),
+      };
+    }),
+  );
+}
