@@ -84,7 +84,9 @@ async function reissueEpub(
   if (!wish.ok) return wish;
   const read = await inspectEpub(source);
   if (!read.ok) return read;
-  const { title, author, publisher, site } = row.now;
+  const { title, publisher, site } = row.now;
+  // Authors who stay beside a new one are kept by changing names; only where there is none is the line written anew.
+  const author = read.value.words.author ? '' : row.now.author;
   const given = {
     title,
     subtitle: row.subtitle,
@@ -100,7 +102,7 @@ async function reissueEpub(
     words: Object.fromEntries(Object.entries(given).filter(([, text]) => text)),
     ...(cover ? { cover: cover.value } : {}),
     // A page that the book itself calls its title page is written anew; any other has its names changed.
-    titlePage: old?.sure && (title || author) ? { insteadOf: old.path } : null,
+    titlePage: old?.sure && (title || row.now.author) ? { insteadOf: old.path } : null,
     ...(row.head || row.foot
       ? { runningLine: { text: row.head || row.foot, at: row.head ? ('head' as const) : ('foot' as const) } }
       : {}),
@@ -131,7 +133,8 @@ async function reissuePdf(
   let bytes = new Uint8Array(await source.arrayBuffer());
   const own = await oldPdfNames(bytes);
   if (!own.ok) return own;
-  const { title, author } = row.now;
+  const { title } = row.now;
+  const author = own.value.some(({ kind }) => kind === 'author') ? '' : row.now.author;
   const wish = wishOf(changesOf(own.value, row), accepted);
   if (!wish.ok) return wish;
   const notes: Finding[] = [];
