@@ -15,6 +15,7 @@ import {
 } from '@cantoo/pdf-lib';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { seeded } from '@yosomi/core/base';
 import type { Stamp, StampReport } from '@yosomi/core/pdf';
 import { stampFile } from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
@@ -281,6 +282,58 @@ describe('lines on the pages of a PDF', () => {
     const list = Array.from({ length: nums.size() }, (_, i) => String(nums.get(i)));
     expect(list[list.indexOf(String(key)) + 1]).toBe(String(kids.get(1)));
     expect(checks(bytes)).toContain('No syntax or stream encoding errors');
+  });
+
+  it('cover nothing, whatever a page draws and however it is moved, turned and cut', { timeout: 60_000 }, async () => {
+    const random = seeded(20_261_130);
+    const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)];
+    const doc = await PDFDocument.create();
+    const fonts = await Promise.all([StandardFonts.TimesRoman, StandardFonts.Courier].map((one) => doc.embedFont(one)));
+    const photo = await doc.embedJpg(await fileOf(picturePixels(60, 80, 3), 'jpeg'));
+    const inner = await PDFDocument.create();
+    inner.addPage([120, 60]).drawText('Within', { x: 10, y: 20, size: 20 });
+    const [drawing] = await doc.embedPdf(await inner.save());
+    const COUNT = 24;
+    for (let i = 0; i < COUNT; i++) {
+      const page = doc.addPage([400, 600]);
+      if (i % 4 === 3) page.setRotation(degrees(pick([90, 180, 270])));
+      for (let k = 0; k < 9; k++) {
+        // Most of it lies in the margins, where lines want to stand.
+        const at = { x: random() * 400, y: pick([random() * 60, 600 - random() * 60, random() * 600]) };
+        const turn = degrees(pick([0, 0, 30, 90, 200]));
+        const color = rgb(random() * 0.6, random() * 0.6, random() * 0.6);
+        const draw = pick([
+          () => page.drawText('Agjpqy', { ...at, size: 6 + random() * 30, font: pick(fonts), rotate: turn, color }),
+          () => page.drawRectangle({ ...at, width: random() * 60, height: random() * 30, rotate: turn, color }),
+          () =>
+            page.drawLine({
+              start: at,
+              end: { x: random() * 400, y: at.y + random() * 20 },
+              thickness: random() * 6,
+              color,
+            }),
+          () =>
+            page.drawEllipse({
+              ...at,
+              xScale: random() * 40,
+              yScale: random() * 20,
+              rotate: turn,
+              borderColor: color,
+              borderWidth: random() * 5,
+            }),
+          () => page.drawImage(photo, { ...at, width: 40, height: 50, rotate: turn }),
+          () => page.drawPage(drawing, { ...at, xScale: 0.5 + random(), yScale: 0.5 + random(), rotate: turn }),
+          () => page.drawSvgPath('M 0 0 C 30 -20 60 20 90 0 L 40 30 Z', { ...at, color, rotate: turn }),
+        ]);
+        draw();
+      }
+    }
+    const source = await doc.save();
+    const { bytes, report } = await stamped(source, { head: { text: 'quillhouse.example', at: 'left' } });
+    expect(report.stamped).toBeGreaterThan(COUNT / 2);
+    const pages = Array.from({ length: COUNT }, (_, i) => i + 1);
+    const seen = await differences(source, bytes, pages);
+    seen.forEach(({ over }, i) => expect(over, `page ${pages[i]}`).toBe(0));
   });
 
   it('leave what pages draw as it was, stream by stream', async () => {
