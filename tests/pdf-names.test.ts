@@ -5,7 +5,7 @@ import { join, resolve } from 'node:path';
 import { PDFDict, PDFDocument, PDFHexString, PDFName, PDFRawStream, PDFString } from '@cantoo/pdf-lib';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { findPdfNames, oldPdfNames, renamePdf, setPdfCover } from '@yosomi/core/pdf';
+import { findPdfNames, oldPdfNames, pageReader, renamePdf, setPdfCover } from '@yosomi/core/pdf';
 import type { NameChange } from '@yosomi/core/renaming';
 import { fileOf, picturePixels } from './fixtures/pictures';
 
@@ -150,6 +150,41 @@ describe('old names in a PDF', () => {
       doc.catalog.set(PDFName.of('Metadata'), ref);
       const made = await renamePdf(await doc.save(), { changes: CHANGES, accepted: 'all' }, MADE);
       expect(made.ok && (await xmpIn(made.value.bytes))).toBe(bad);
+    },
+  );
+});
+
+describe('old names on the pages of a PDF', () => {
+  it('are told with their pages, however their letters are coded', async () => {
+    const found = await findPdfNames(await file(), CHANGES);
+    expect(found.ok && found.value.notes).toEqual([
+      { code: 'pdf-names-stand', severity: 'should', part: null, data: { name: 'Orla Finch', count: 1, pages: '1' } },
+    ]);
+  });
+
+  // The manuals of live systems have hardly a word on a page.
+  it.each(readdirSync(BOOKS).filter((name) => name.endsWith('.pdf') && !name.startsWith('live-manual')))(
+    '%s: words are found on the pages on which another reader finds them',
+    { timeout: 120_000 },
+    async (name) => {
+      const path = join(BOOKS, name);
+      const source = new Uint8Array(readFileSync(path));
+      const text = spawnSync('pdftotext', [path, '-'], { encoding: 'utf8', maxBuffer: 1e8 }).stdout;
+      const pages = text.split('\f').map((page) => page.replace(/\s+/g, ' '));
+      const doc = await PDFDocument.load(source);
+      const read = pageReader(doc);
+      const own = doc.getPages().map((page) => read(page).replace(/\s+/g, ' '));
+      // Words of a page that stand together in a line: those that one finds, the other finds.
+      const words = ['package', 'system', 'file', 'directory', 'Debian', 'パッケージ'];
+      const seen = { both: 0, either: 0 };
+      for (const word of words)
+        pages.slice(0, own.length).forEach((page, i) => {
+          const [a, b] = [page.includes(word), own[i].includes(word)];
+          if (a || b) seen.either++;
+          if (a && b) seen.both++;
+        });
+      expect(seen.either).toBeGreaterThan(20);
+      expect(seen.both / seen.either).toBeGreaterThan(0.97);
     },
   );
 });

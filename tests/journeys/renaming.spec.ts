@@ -125,7 +125,7 @@ test('a PDF gets a head, page numbers and its cover, in what its pages have free
   await page.getByRole('button', { name: 'Make the PDF' }).click();
   const places = page.getByRole('region', { name: 'Places of old names' });
   await expect(places.getByRole('region', { name: 'Author: Orla Finch' })).toContainText('1 of 1 place');
-  await expect(places).toContainText('What the pages show is not read, and stays.');
+  await expect(places).toContainText('Words on the pages themselves stay as they are.');
   await page.getByRole('radio', { name: 'No cover' }).click();
   await page.getByRole('button', { name: 'Make the PDF' }).click();
   await expect(page.getByRole('region', { name: 'The new PDF' })).toContainText('New names in 1 of 1 place.', {

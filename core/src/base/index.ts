@@ -10,3 +10,4 @@ export * from './versioned';
 export * from './slug';
 export * from './base64';
 export * from './xml';
+export * from './ranges';

@@ -3,3 +3,4 @@ export * from './set-cover';
 export * from './booklet-file';
 export * from './stamp';
 export * from './rename';
+export * from './page-text';

@@ -28,6 +28,15 @@ const MOST_DEPTH = 12;
 
 const NONE = { open: 0, under: 0 };
 
+/** Is told of letters as they are drawn: in which font and size, from where to where in the seen frame. */
+export type Hear = (said: {
+  readonly words: readonly Operand[];
+  readonly font: PDFDict | null;
+  readonly size: number;
+  readonly from: Affine;
+  readonly to: Affine;
+}) => void;
+
 /** Follows the drawing of a page, as ISO 32000 has it, and keeps the boxes of what it leaves. */
 class Follower {
   boxes: Rect[] = [];
@@ -40,6 +49,7 @@ class Follower {
   constructor(
     readonly doc: PDFDocument,
     readonly page: Rect,
+    readonly hear: Hear | null,
   ) {}
 
   /** Puts down a box that something fills. */
@@ -351,7 +361,12 @@ class Follower {
           };
       this.#mark(rectAround(compose(state.matrix, pen), box), state.clip);
     }
-    return compose(pen, moved);
+    const next = compose(pen, moved);
+    if (this.hear) {
+      const [from, to] = [compose(state.matrix, pen), compose(state.matrix, next)];
+      this.hear({ words, font: font.font, size: Math.abs(size), from, to });
+    }
+    return next;
   }
 }
 
@@ -374,8 +389,8 @@ const notes = (page: PDFPage, { matrix }: Seen): Rect[] =>
   });
 
 /** What is painted on a page, in its seen frame: the boxes of its letters, lines, areas and pictures, and of its fields and links. */
-export function paintedOf(doc: PDFDocument, page: PDFPage, seen: Seen): Painted {
-  const follower = new Follower(doc, { x: 0, y: 0, width: seen.width, height: seen.height });
+export function paintedOf(doc: PDFDocument, page: PDFPage, seen: Seen, hear: Hear | null = null): Painted {
+  const follower = new Follower(doc, { x: 0, y: 0, width: seen.width, height: seen.height }, hear);
   const parts = contentsOf(page).map((stream) => unpacked(stream, MOST_BYTES));
   if (parts.some((part) => part === null)) return { boxes: [], ground: null, known: false, open: 0, under: 0 };
   // An operator may begin in one stream and end in the next.

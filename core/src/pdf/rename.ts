@@ -1,15 +1,18 @@
 import type { PDFDocument } from '@cantoo/pdf-lib';
-import { type Finding, type Result, finding, ok } from '../base';
+import { type Finding, type Result, finding, numberRanges, ok } from '../base';
 import {
+  type Manner,
   type NameChange,
   NameWalk,
   type NamesFound,
   type NamesWish,
   type ToldHit,
   known,
+  nameFinder,
   oftenNamed,
 } from '../renaming';
 import { partsOf } from './named-places';
+import { pageReader } from './page-text';
 import { isSigned, openPdf } from './open';
 
 function walked(doc: PDFDocument, wish: NamesWish): Result<NameWalk> {
@@ -24,15 +27,40 @@ function walked(doc: PDFDocument, wish: NamesWish): Result<NameWalk> {
   return begun;
 }
 
+/** Ways of a name that are told of pages: a part of a name may be anybody's. */
+const TOLD: ReadonlySet<Manner> = new Set(['whole', 'case', 'inflected', 'turned', 'initials', 'page', 'at']);
+
+/** Old names that stand on pages, where they stay: each with how often, and on which pages. */
+function standing(doc: PDFDocument, changes: readonly NameChange[]): Finding[] {
+  const find = nameFinder(changes);
+  const read = pageReader(doc);
+  const found = changes.map(() => ({ count: 0, pages: [] as number[] }));
+  doc.getPages().forEach((page, i) => {
+    for (const { change, manner } of find(read(page), 'prose')) {
+      if (!TOLD.has(manner)) continue;
+      const one = found[change];
+      one.count++;
+      if (one.pages.at(-1) !== i + 1) one.pages.push(i + 1);
+    }
+  });
+  return found.flatMap(({ count, pages }, i) =>
+    count > 0
+      ? [finding('pdf-names-stand', 'should', null, { name: changes[i].from, count, pages: numberRanges(pages) })]
+      : [],
+  );
+}
+
 /**
- * Lists old names in what a PDF says beside its pages: properties, metadata, outline, links, notes. What the pages show stays, and is not read.
+ * Lists old names in what a PDF says beside its pages: properties, metadata, outline, links, notes. Those that stand on pages stay, and are told in the notes.
  * Faults: those of `openPdf` and `nameChanges`, `names-many`.
  */
 export async function findPdfNames(source: Uint8Array, changes: readonly NameChange[]): Promise<Result<NamesFound>> {
   const opened = await openPdf(source);
   if (!opened.ok) return opened;
   const walk = walked(opened.value.doc, { changes, accepted: new Set() });
-  return walk.ok ? ok({ changes: walk.value.changes, hits: walk.value.hits, notes: [] }) : walk;
+  if (!walk.ok) return walk;
+  const { changes: tidy, hits } = walk.value;
+  return ok({ changes: tidy, hits, notes: standing(opened.value.doc, tidy) });
 }
 
 export type PdfNamesReport = { readonly names: readonly ToldHit[]; readonly notes: readonly Finding[] };
@@ -50,7 +78,10 @@ export async function renamePdf(
   if (!walk.ok) return walk;
   doc.setModificationDate(new Date(modified));
   const bytes = new Uint8Array(await doc.save({ useObjectStreams: true, updateFieldAppearances: false }));
-  const notes = isSigned(doc) ? [finding('pdf-signed', 'should', null)] : [];
+  const notes = [
+    ...(isSigned(doc) ? [finding('pdf-signed', 'should', null)] : []),
+    ...standing(doc, walk.value.changes),
+  ];
   return ok({ bytes, report: { names: walk.value.told(), notes } });
 }
 

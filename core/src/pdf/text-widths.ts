@@ -3,6 +3,8 @@ import { dictIn, itemsOf, numberOf, numbersOf, pdfName as name } from './objects
 
 /** How far letters of a font reach, in units of the font size; never less than they do. */
 export type Reach = {
+  /** The font itself; null where the page names none that is there. */
+  readonly font: PDFDict | null;
   readonly bytes: 1 | 2;
   readonly upright: boolean;
   readonly top: number;
@@ -73,13 +75,14 @@ function composite(font: PDFDict): (code: number) => number {
 /** How far the letters of a font reach, by what the file says of it. */
 export function reachOf(font: PDFDict | undefined): Reach {
   const kind = font?.lookup(name('Subtype'));
-  if (!font) return { bytes: 1, upright: false, ...heights(undefined), width: () => WIDEST };
+  if (!font) return { font: null, bytes: 1, upright: false, ...heights(undefined), width: () => WIDEST };
   if (kind === name('Type0')) {
     const [own] = itemsOf(font.lookup(name('DescendantFonts')), 1);
     const descendant = own instanceof PDFDict ? own : undefined;
     const coding = font.lookup(name('Encoding'));
     const code = coding instanceof PDFName ? coding.decodeText() : '';
     return {
+      font,
       bytes: 2,
       upright: code.endsWith('-V'),
       ...heights(dictIn(descendant, 'FontDescriptor')),
@@ -91,6 +94,7 @@ export function reachOf(font: PDFDict | undefined): Reach {
     const k = Math.abs(numbersOf(font.lookup(name('FontMatrix')))[0] ?? 0.001);
     const [, low = 0, , high = 0] = numbersOf(font.lookup(name('FontBBox'))).map((n) => n * k);
     return {
+      font,
       bytes: 1,
       upright: false,
       top: Math.max(1.2, high),
@@ -98,5 +102,5 @@ export function reachOf(font: PDFDict | undefined): Reach {
       width: simple(font, k),
     };
   }
-  return { bytes: 1, upright: false, ...heights(dictIn(font, 'FontDescriptor')), width: simple(font, 0.001) };
+  return { font, bytes: 1, upright: false, ...heights(dictIn(font, 'FontDescriptor')), width: simple(font, 0.001) };
 }

@@ -46,6 +46,8 @@ export const EBOOK_SENTENCES: Readonly<Record<string, Sentence>> = {
   'epub-isbn-stands': (d) => `An ISBN stands in ${d.name}. A new edition has its own, or none.`,
   'epub-names-files': (d) =>
     `${d.count === 1 ? 'A file' : `${d.count} files`} in the book ${d.count === 1 ? 'has' : 'have'} an old name in the file name (${d.name}). Readers do not see it; it stays.`,
+  'pdf-names-stand': (d) =>
+    `“${d.name}” stands ${d.count === 1 ? 'once' : `${d.count} times`} on the pages themselves (${d.pages}). It stays there. Change it where the PDF is made.`,
   'stamp-empty': () => 'Type what stands at the head or foot.',
   'stamp-long': (d) => `A line has up to ${d.most} letters. Shorten it.`,
   'stamp-letters': (d) => `These letters cannot be set: ${d.letters}. Leave them out.`,

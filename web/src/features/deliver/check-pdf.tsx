@@ -1,4 +1,4 @@
-import { slug } from '@yosomi/core/base';
+import { numberRanges, slug } from '@yosomi/core/base';
 import type { StampReport } from '@yosomi/core/pdf';
 import type { Book } from '@yosomi/core/project';
 import { useState } from 'react';
@@ -106,25 +106,10 @@ const WHY: Readonly<Record<StampReport['without'][number]['why'], string>> = {
   long: 'the line is wider than the page',
 };
 
-/** Page numbers as people write them: 3-5, 9. */
-function ranges(pages: readonly number[]): string {
-  const runs: [number, number][] = [];
-  for (const page of [...new Set(pages)].sort((a, b) => a - b)) {
-    const last = runs.at(-1);
-    if (last && page === last[1] + 1) last[1] = page;
-    else runs.push([page, page]);
-  }
-  const said = runs.map(([from, to]) => (from === to ? `${from}` : `${from}-${to}`));
-  return said.length > 12 ? `${said.slice(0, 12).join(', ')} and more` : said.join(', ');
-}
-
 function MadeView({ made, name }: { made: MadePdf; name: string }) {
   const { cover, stamp, names } = made;
-  const notes = [
-    ...new Map(
-      [...(cover?.notes ?? []), ...(stamp?.notes ?? []), ...(names?.notes ?? [])].map((n) => [n.code, n]),
-    ).values(),
-  ];
+  const all = [...(cover?.notes ?? []), ...(stamp?.notes ?? []), ...(names?.notes ?? [])];
+  const notes = [...new Set(all.map(sentenceOf))];
   const reasons = (['full', 'unread', 'long'] as const).flatMap((why) => {
     const pages = stamp?.without.filter((one) => one.why === why).map(({ page }) => page) ?? [];
     return pages.length > 0 ? [{ why, pages }] : [];
@@ -151,18 +136,18 @@ function MadeView({ made, name }: { made: MadePdf; name: string }) {
       )}
       {reasons.map(({ why, pages }) => (
         <p key={why}>
-          Without a line, {WHY[why]}: page {ranges(pages)}.
+          Without a line, {WHY[why]}: page {numberRanges(pages)}.
         </p>
       ))}
       {stamp && stamp.moved.length > 0 && (
-        <p>At another height or smaller, for want of room: page {ranges(stamp.moved)}.</p>
+        <p>At another height or smaller, for want of room: page {numberRanges(stamp.moved)}.</p>
       )}
       <p className="font-mono text-xs text-ink-2">
         {cover && `Page ${cover.box.widthPt.toFixed(1)} x ${cover.box.heightPt.toFixed(1)} points, `}
         {sizeText(made.bytes.length)}
       </p>
-      {notes.map((n) => (
-        <p key={n.code}>{sentenceOf(n)}</p>
+      {notes.map((note) => (
+        <p key={note}>{note}</p>
       ))}
       <Button kind="ink" className="mt-2 self-start" onClick={() => saveFile(made.bytes, name, 'application/pdf')}>
         Save {name}

@@ -264,14 +264,14 @@ export function FoundNames({ found, names, of }: { found: NamesFound; names: Old
       })}
       <ul className="text-xs text-ink-2">
         {found.notes
-          .filter(({ code }) => code.startsWith('epub-names') || code === 'epub-isbn-stands')
+          .filter(({ code }) => /^(epub-names|pdf-names|epub-isbn)/.test(code))
           .map((note, i) => (
             <li key={i}>{sentenceOf(note)}</li>
           ))}
         <li>
           {of === 'epub'
             ? 'Words within pictures are not read. Look at those yourself.'
-            : 'What the pages show is not read, and stays. Change it where the PDF is made.'}
+            : 'Words on the pages themselves stay as they are. Those within pictures are not read.'}
         </li>
       </ul>
     </section>
