@@ -503,7 +503,13 @@ describe('text that is taken in', () => {
     expect(Manuscript.safeParse(read(`|${'x|'.repeat(60)}\n|${'-|'.repeat(60)}\n|${'y|'.repeat(60)}`)).success).toBe(
       true,
     );
-    for (const source of ['> '.repeat(20_000), '['.repeat(20_000), '*'.repeat(20_000), '- '.repeat(5000)]) {
+    const stairs = Array.from({ length: 400 }, (_, i) => `${' '.repeat(2 * i)}- x`).join('\n');
+    for (const source of [stairs, '> '.repeat(20_000), '- '.repeat(5000), '* '.repeat(2000), '1. '.repeat(2000)])
+      expect(fromMarkdownText(`${source}words`)).toMatchObject({ ok: false, fault: { code: 'text-format' } });
+    const deep = Array.from({ length: 40 }, (_, i) => `${'  '.repeat(i)}- x`).join('\n');
+    for (const source of [deep, `${'> '.repeat(40)}words`, `${' '.repeat(60)}words`, '- - - -', '***', '2. two'])
+      expect(fromMarkdownText(`Words\n\n${source}`).ok, source).toBe(true);
+    for (const source of ['['.repeat(20_000), '*'.repeat(20_000)]) {
       const taken = fromMarkdownText(`${source}words`);
       if (!taken.ok) expect(taken.fault.code).toBe('text-format');
     }

@@ -25,7 +25,23 @@ const DEEPEST = 4;
  */
 export function fromMarkdownText(source: string, known: ReadonlyMap<string, string> = new Map()): Result<TakenText> {
   if (source.length > MOST_LETTERS) return fail('text-long', { most: MOST_LETTERS });
+  if (nestsTooDeep(source)) return fail('text-format');
   return unlessTooDeep(() => taken(treeOf(source), known));
+}
+
+/** How many lists and how many quotations may begin in one line, and how far in: a book has far fewer, an attack far more. */
+const MOST_LISTS = 80;
+const MOST_QUOTES = 1000;
+const FAR_IN = /[ \t]{320}/;
+
+/** True where pieces lie in each other beyond all books: told by how lines begin, for reading them takes the longer the deeper they lie. */
+function nestsTooDeep(source: string): boolean {
+  for (const [begin] of source.matchAll(/^(?:[ \t]|[>*+-](?=[ \t>]|$)|\d{1,9}[.)](?=[ \t]|$))+/gm)) {
+    const lists = begin.replace(/[^*+.)-]/g, '').length;
+    const quotes = begin.replace(/[^>]/g, '').length;
+    if (lists > MOST_LISTS || quotes > MOST_QUOTES || FAR_IN.test(begin)) return true;
+  }
+  return false;
 }
 
 const treeOf = (source: string): Root =>
@@ -47,6 +63,7 @@ export function unlessTooDeep<T>(read: () => Result<T>): Result<T> {
 /** The files that a text in Markdown shows as pictures, as it names them, each once. Faults: `text-long`, `text-format`. */
 export function picturesNamed(source: string): Result<string[]> {
   if (source.length > MOST_LETTERS) return fail('text-long', { most: MOST_LETTERS });
+  if (nestsTooDeep(source)) return fail('text-format');
   return unlessTooDeep(() => {
     const named = new Set<string>();
     const definitions = new Map<string, string>();
