@@ -25,3 +25,14 @@ export const boxOf = ([x0, y0, x1, y1]: readonly number[]): Rect => ({
   width: Math.abs(x1 - x0),
   height: Math.abs(y1 - y0),
 });
+
+/** True where straight lines go round all four corners of their box, and nowhere else. */
+export function isRectangle(points: readonly Rect[], box: Rect): boolean {
+  const near = (a: number, b: number): boolean => Math.abs(a - b) < 0.01;
+  const corners = points.map(({ x, y }) => {
+    const [left, right] = [near(x, box.x), near(x, box.x + box.width)];
+    const [top, foot] = [near(y, box.y), near(y, box.y + box.height)];
+    return (left || right) && (top || foot) ? (left ? 0 : 1) + (top ? 0 : 2) : -1;
+  });
+  return !corners.includes(-1) && new Set(corners).size === 4;
+}

@@ -1,7 +1,7 @@
 import { PDFDict, type PDFDocument, PDFNumber, type PDFPage, PDFStream } from '@cantoo/pdf-lib';
 import { type Rgb } from '../colour';
 import { type Affine, type Rect, apply, compose, intersect, rectAround, translate, union } from '../plane';
-import { boxOf, dictIn, itemsOf, numbersOf, pdfName as name } from './objects';
+import { boxOf, dictIn, isRectangle, itemsOf, numbersOf, pdfName as name } from './objects';
 import { type State, colourOf, isString, isTold, nameIn, numbers } from './graphics-state';
 import { type Operand, Operators } from './operators';
 import { contentsOf, joined, unpacked } from './page-content';
@@ -368,17 +368,6 @@ class Follower {
     }
     return next;
   }
-}
-
-/** True where straight lines go round all four corners of their box, and nowhere else. */
-function isRectangle(points: readonly Rect[], box: Rect): boolean {
-  const near = (a: number, b: number): boolean => Math.abs(a - b) < 0.01;
-  const corners = points.map(({ x, y }) => {
-    const [left, right] = [near(x, box.x), near(x, box.x + box.width)];
-    const [top, foot] = [near(y, box.y), near(y, box.y + box.height)];
-    return (left || right) && (top || foot) ? (left ? 0 : 1) + (top ? 0 : 2) : -1;
-  });
-  return !corners.includes(-1) && new Set(corners).size === 4;
 }
 
 /** Boxes of what else lies on a page: fields, notes, links. */
