@@ -133,6 +133,24 @@ describe('reissue', () => {
     },
   );
 
+  it('writes words without a cover, and those of a file that has none; never over an old file', async () => {
+    const bare = await PDFDocument.create();
+    bare.addPage([300, 400]);
+    writeFileSync(at('old/the-new-garden.pdf'), await bare.save());
+    const before = readFileSync(at('old/the-new-garden.pdf'));
+    writeFileSync(
+      at('old/bare.csv'),
+      'file,title,author,old author\nthe-new-garden.pdf,The New Garden,Mara Quill,\na.epub,,Mara Quill,Somebody Else\n',
+    );
+    const done = await run('reissue', at('old/bare.csv'), '--out', at('old'));
+    expect(done.code).toBe(0);
+    expect(readFileSync(at('old/the-new-garden.pdf')).equals(before)).toBe(true);
+    const pdf = await PDFDocument.load(readFileSync(at('old/the-new-garden-2.pdf')));
+    expect([pdf.getTitle(), pdf.getAuthor()]).toEqual(['The New Garden', 'Mara Quill']);
+    const epub = await inspectEpub(new Blob([readFileSync(at('old/the-salt-garden.epub'))]));
+    expect(epub.ok && epub.value.words.author).toBe('Mara Quill');
+  });
+
   it('makes no folder for a table that cannot be read', async () => {
     writeFileSync(at('wrong.csv'), 'title\nA\n');
     expect((await run('reissue', at('wrong.csv'), '--out', at('none'))).code).toBe(2);

@@ -1,4 +1,4 @@
-import { dirname, isAbsolute, join } from 'node:path';
+import { basename, dirname, extname, isAbsolute, join, resolve } from 'node:path';
 import { type Result, ok } from '@yosomi/core/base';
 import { type Reissued, reissue as reissueOne } from '@yosomi/core/recipe';
 import { type TableRow, readTable } from '@yosomi/core/renaming';
@@ -44,7 +44,10 @@ export const reissue: Command = {
     if (!rows.ok) return rows;
     const folder = makeFolder(out.value);
     if (!folder.ok) return folder;
-    const taken = new Set<string>();
+    // A new edition never lies where an old one does.
+    const olds = rows.value.map((row) => resolve(dirname(tableFile.value), row.file));
+    const here = olds.filter((file) => dirname(file) === resolve(out.value));
+    const taken = new Set(here.map((file) => basename(file, extname(file)).toLowerCase()));
     let failed = 0;
     for (const row of rows.value) {
       // One book that cannot be made stops none of the others.

@@ -14,6 +14,7 @@ import {
 import { partsOf } from './named-places';
 import { pageReader } from './page-text';
 import { isSigned, openPdf } from './open';
+import { putXmpWords } from './xmp';
 
 function walked(doc: PDFDocument, wish: NamesWish): Result<NameWalk> {
   const begun = NameWalk.of(wish);
@@ -99,4 +100,20 @@ export async function oldPdfNames(source: Uint8Array): Promise<Result<Omit<NameC
       { kind: 'mail', from: mail },
     ]),
   );
+}
+
+/** Writes title and author into properties and metadata. Faults: those of `openPdf`. */
+export async function putPdfWords(
+  source: Uint8Array,
+  words: { readonly title?: string; readonly author?: string },
+  modified: string,
+): Promise<Result<Uint8Array<ArrayBuffer>>> {
+  const opened = await openPdf(source);
+  if (!opened.ok) return opened;
+  const { doc } = opened.value;
+  if (words.title !== undefined) doc.setTitle(words.title, { showInWindowTitleBar: true });
+  if (words.author !== undefined) doc.setAuthor(words.author);
+  putXmpWords(doc, words);
+  doc.setModificationDate(new Date(modified));
+  return ok(new Uint8Array(await doc.save({ useObjectStreams: true, updateFieldAppearances: false })));
 }

@@ -3,7 +3,7 @@ import { edgeColour } from '../compose';
 import { rgbOf } from '../colour';
 import { EPUB_PIXELS, type Cover, type EditionReport, inspectEpub, newEdition, oldNames, openEpub } from '../ebook';
 import { formatOf, readDelivered } from '../image-file';
-import { oldPdfNames, renamePdf, setPdfCover } from '../pdf';
+import { oldPdfNames, putPdfWords, renamePdf, setPdfCover } from '../pdf';
 import { type Accepted, type NameChange, type TableRow, type ToldHit, nameChanges } from '../renaming';
 import { ebookCover } from './repair';
 import { stampFile } from './stamp';
@@ -38,6 +38,15 @@ function changesOf(own: readonly Omit<NameChange, 'to'>[], { old, now }: TableRo
   // Of several authors the first gives way: the others may well have written on.
   const first = all.filter(({ kind }, i) => all.findIndex((one) => one.kind === kind) === i);
   return first.flatMap(({ kind, from }) => (now[kind] ? [{ kind, from, to: now[kind] }] : []));
+}
+
+const authorsIn = (names: readonly Omit<NameChange, 'to'>[]): string[] =>
+  names.flatMap(({ kind, from }) => (kind === 'author' ? [from] : []));
+
+/** The line of authors to be written anew: none where the file has the old author, whose place alone changes, so that others who wrote it stay. */
+function authorOf(changes: readonly NameChange[], had: readonly string[], { now }: TableRow): string {
+  const old = changes.find(({ kind }) => kind === 'author')?.from.toLowerCase();
+  return old && had.some((name) => name.toLowerCase() === old) ? '' : now.author;
 }
 
 /** What is changed: null where no name differs. Faults: those of `nameChanges`. */
@@ -80,13 +89,14 @@ async function reissueEpub(
 ): Promise<Result<Reissued>> {
   const opened = await openEpub(source);
   if (!opened.ok) return opened;
-  const wish = wishOf(changesOf(await oldNames(opened.value), row), accepted);
+  const own = await oldNames(opened.value);
+  const asked = changesOf(own, row);
+  const wish = wishOf(asked, accepted);
   if (!wish.ok) return wish;
   const read = await inspectEpub(source);
   if (!read.ok) return read;
   const { title, publisher, site } = row.now;
-  // Authors who stay beside a new one are kept by changing names; only where there is none is the line written anew.
-  const author = read.value.words.author ? '' : row.now.author;
+  const author = authorOf(asked, authorsIn(own), row);
   const given = {
     title,
     subtitle: row.subtitle,
@@ -134,9 +144,11 @@ async function reissuePdf(
   const own = await oldPdfNames(bytes);
   if (!own.ok) return own;
   const { title } = row.now;
-  const author = own.value.some(({ kind }) => kind === 'author') ? '' : row.now.author;
-  const wish = wishOf(changesOf(own.value, row), accepted);
+  const asked = changesOf(own.value, row);
+  const author = authorOf(asked, authorsIn(own.value), row);
+  const wish = wishOf(asked, accepted);
   if (!wish.ok) return wish;
+  const words = { ...(title ? { title } : {}), ...(author ? { author } : {}) };
   const notes: Finding[] = [];
   let names: readonly ToldHit[] = [];
   if (wish.value) {
@@ -162,16 +174,19 @@ async function reissuePdf(
     const made = await setPdfCover(bytes, {
       ...page.value,
       place: 'auto',
-      ...(title ? { title } : {}),
-      ...(author ? { author } : {}),
+      ...words,
       modified,
     });
     if (!made.ok) return made;
     ({ bytes } = made.value);
     notes.push(...made.value.report.notes);
+  } else if (title || author) {
+    const made = await putPdfWords(bytes, words, modified);
+    if (!made.ok) return made;
+    bytes = made.value;
   }
   const told = own.value.find(({ kind }) => kind === 'title')?.from ?? '';
-  const unique = [...new Map(notes.map((note) => [note.code, note])).values()];
+  const unique = [...new Map(notes.map((note) => [JSON.stringify(note), note])).values()];
   const name = slug(title || told);
   return ok({
     file: new Blob([bytes]),
