@@ -1,5 +1,5 @@
 import type { Document, Element, Node } from '@xmldom/xmldom';
-import type { NamePlace, Spot, Standing } from '../renaming';
+import { type NamePlace, type Spot, type Standing, textSpot } from '../renaming';
 import { NS, named } from './markup';
 
 /** Elements that stand within a line: a name may run on over their edges. */
@@ -61,37 +61,21 @@ const spotOf = (block: Block): Spot => ({
   put: (start, end, words) => block.put(start, end, words),
 });
 
-const attribute = (element: Element, name: string, place: NamePlace, standing: Standing): Spot[] => {
-  const text = element.getAttribute(name);
-  if (!text) return [];
-  return [
-    {
-      place,
-      standing,
-      text,
-      put(start, end, words) {
-        const now = element.getAttribute(name) ?? '';
-        element.setAttribute(name, now.slice(0, start) + words + now.slice(end));
-      },
-    },
-  ];
-};
+const attribute = (element: Element, name: string, place: NamePlace, standing: Standing): Spot[] =>
+  textSpot(
+    place,
+    standing,
+    () => element.getAttribute(name),
+    (text) => element.setAttribute(name, text),
+  );
 
-const content = (element: Element, place: NamePlace, standing: Standing): Spot[] => {
-  const text = element.textContent ?? '';
-  if (!text.trim()) return [];
-  return [
-    {
-      place,
-      standing,
-      text,
-      put(start, end, words) {
-        const now = element.textContent ?? '';
-        element.textContent = now.slice(0, start) + words + now.slice(end);
-      },
-    },
-  ];
-};
+const content = (element: Element, place: NamePlace, standing: Standing): Spot[] =>
+  textSpot(
+    place,
+    standing,
+    () => element.textContent,
+    (text) => void (element.textContent = text),
+  );
 
 /** All places of a page that people read, hear or follow, in the order of the page. */
 export function pageSpots(doc: Document, contents: boolean): Spot[] {

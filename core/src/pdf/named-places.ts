@@ -1,5 +1,5 @@
 import { PDFDict, type PDFDocument, PDFHexString, PDFString } from '@cantoo/pdf-lib';
-import type { NamePlace, Spot, Standing } from '../renaming';
+import { type NamePlace, type Spot, type Standing, textSpot } from '../renaming';
 import { addressOf } from './cover-page';
 import { dictIn, itemsOf, pdfName } from './objects';
 import { type Xmp, xmpOf } from './xmp';
@@ -11,22 +11,13 @@ const textIn = (value: unknown): string | null =>
   value instanceof PDFString || value instanceof PDFHexString ? value.decodeText() : null;
 
 /** A text of a dictionary as a place that can be changed. */
-function entry(dict: PDFDict, key: string, place: NamePlace, standing: Standing): Spot[] {
-  const text = textIn(dict.lookup(pdfName(key)));
-  if (!text) return [];
-  return [
-    {
-      place,
-      standing,
-      text,
-      put(start, end, words) {
-        const now = textIn(dict.lookup(pdfName(key))) ?? '';
-        const next = now.slice(0, start) + words + now.slice(end);
-        dict.set(pdfName(key), place === 'link' ? PDFString.of(addressOf(next)) : PDFHexString.fromText(next));
-      },
-    },
-  ];
-}
+const entry = (dict: PDFDict, key: string, place: NamePlace, standing: Standing): Spot[] =>
+  textSpot(
+    place,
+    standing,
+    () => textIn(dict.lookup(pdfName(key))),
+    (text) => dict.set(pdfName(key), place === 'link' ? PDFString.of(addressOf(text)) : PDFHexString.fromText(text)),
+  );
 
 const MOST_ITEMS = 20_000;
 
@@ -53,15 +44,14 @@ function addressSpots(dict: PDFDict): Spot[] {
 
 /** Texts of the metadata as places that can be changed. */
 const xmpSpots = (xmp: Xmp): Spot[] =>
-  xmp.texts.map(({ node }) => ({
-    place: 'metadata',
-    standing: 'label',
-    text: node.nodeValue ?? '',
-    put(start, end, words) {
-      const now = node.nodeValue ?? '';
-      node.nodeValue = now.slice(0, start) + words + now.slice(end);
-    },
-  }));
+  xmp.texts.flatMap(({ node }) =>
+    textSpot(
+      'metadata',
+      'label',
+      () => node.nodeValue,
+      (text) => void (node.nodeValue = text),
+    ),
+  );
 
 /** Everything in a file, but for what its pages show, in which old names can stand; `write` puts the metadata back. */
 export function partsOf(doc: PDFDocument): { parts: Part[]; write(): void } {

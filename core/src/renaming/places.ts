@@ -14,6 +14,22 @@ export type Spot = {
   put(start: number, end: number, words: string): void;
 };
 
+/** A text that is read and written as a whole; none where it says nothing. */
+export function textSpot(
+  place: NamePlace,
+  standing: Standing,
+  read: () => string | null | undefined,
+  write: (text: string) => void,
+): Spot[] {
+  const text = read() ?? '';
+  if (!text.trim()) return [];
+  const put = (start: number, end: number, words: string): void => {
+    const now = read() ?? '';
+    write(now.slice(0, start) + words + now.slice(end));
+  };
+  return [{ place, standing, text, put }];
+}
+
 /** An old name in a book: where it stands, and its sentence as it is and as it becomes. */
 export type NameHit = Omit<Hit, 'start' | 'end'> & {
   /** Its file and its number there: the same in each reading of the same book for the same names. */
