@@ -1,8 +1,8 @@
 import { fromMarkdownText, newBooklet } from '@yosomi/core/booklet';
 import { demoBooks, sevenMosses } from '@yosomi/core/demo';
-import { type Asset, type Book, assetId } from '@yosomi/core/project';
+import { type Asset, type Book, assetId, hasPages } from '@yosomi/core/project';
 import { untold } from '@yosomi/core/book';
-import { bookletEpub, bookletPage, bookletPages, bookletPdf, hasPages, startFromWords } from '@yosomi/core/recipe';
+import { bookletEpub, bookletPage, bookletPages, bookletPdf, startFromWords } from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
 import { fileOf, picturePixels } from '../tests/fixtures/pictures';
 import { type Row, median } from './rows';

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { noOrigin } from '@yosomi/core/book';
 import {
   LOOK_IDS,
   type Manuscript,
@@ -13,7 +14,7 @@ import {
   newBooklet,
   ownWords,
 } from '@yosomi/core/booklet';
-import type { Book, Project } from '@yosomi/core/project';
+import { type Book, type Project, hasPages } from '@yosomi/core/project';
 import {
   type Delivered,
   bookletEpub,
@@ -22,7 +23,6 @@ import {
   bookletPages,
   bookletPdf,
   deliverables,
-  hasPages,
 } from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
 import { unzipSync } from 'fflate';
@@ -327,6 +327,18 @@ describe('credits that are due for pictures on pages', () => {
     const made = await bookletEpub(book, MADE, studio);
     expect(made.ok && new TextDecoder().decode(unzipSync(made.value.bytes)['EPUB/title.xhtml'])).toContain(line);
     expect(bookletKey(book)).not.toBe(bookletKey({ ...book, assets: project.book.assets }));
+  });
+
+  it('and so does the line of the work that the text is made from', async () => {
+    const book = {
+      ...project.book,
+      origins: [{ ...noOrigin, work: 'Stones', maker: 'A. Bell', licence: 'CC BY 4.0' }],
+    };
+    const line = 'Text: “Stones” by A. Bell. CC BY 4.0.';
+    expect(tool('pdftotext', (await file(book)).bytes, '@', '-').replace(/\s+/g, ' ')).toContain(line);
+    const made = await bookletEpub(book, MADE, studio);
+    expect(made.ok && new TextDecoder().decode(unzipSync(made.value.bytes)['EPUB/title.xhtml'])).toContain(line);
+    expect(bookletKey(book)).not.toBe(bookletKey(project.book));
   });
 });
 

@@ -14,11 +14,10 @@ import {
 } from '@yosomi/core/mockup';
 import { writePng } from '@yosomi/core/image-file';
 import { type Raster, flatten, raster, shrink, ssim } from '@yosomi/core/pixels';
-import { type Project, assetId } from '@yosomi/core/project';
+import { type Project, assetId, hasPages } from '@yosomi/core/project';
 import {
   bookletPage,
   coverRaster,
-  hasPages,
   noHouse,
   noOthers,
   onGround,

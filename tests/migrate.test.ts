@@ -45,6 +45,8 @@ describe.each([
   'schema-15/words',
   'schema-16/pictured',
   'schema-16/words',
+  'schema-17/pictured',
+  'schema-17/words',
 ])('a title of %s', (name) => {
   const opened = unpackProject(fixture(`${name}.yosomi`));
 
@@ -57,10 +59,11 @@ describe.each([
       versions: [],
       faces: {},
       booklet: null,
+      origins: [],
       sides: { spine: null, back: null },
       pin: null,
     });
-    expect(opened.value.book.scene).toMatchObject({ schema: 2, arrangement: 'standing' });
+    expect(opened.value.book.scene).toMatchObject({ schema: 3, arrangement: 'standing' });
     expect(opened.value.book.scene.things.map((t) => t.object.kind)).toEqual(['paperback']);
   });
 
@@ -279,6 +282,26 @@ describe('words and documents of schema 12', () => {
       groups: {},
       guides: null,
     });
+  });
+});
+
+describe('scenes of schema 17', () => {
+  it('are of the present number wherever they are, and so are those that a step puts back', () => {
+    const opened = unpackProject(fixture('schema-17/words.yosomi'));
+    if (!opened.ok) throw new Error(opened.fault.code);
+    const { book } = opened.value;
+    const old = { ...book.scene, schema: 2 };
+    const kept = { name: 'On wood', scene: old };
+    const read = readBook({ ...book, schema: 17, origins: undefined, scene: old, scenes: { kept } });
+    expect(read.ok && read.value).toEqual({ ...book, scenes: { kept: { ...kept, scene: book.scene } } });
+    const patches = [
+      { op: 'replace', path: ['scene'], value: old },
+      { op: 'add', path: ['scenes', 'kept'], value: kept },
+      { op: 'replace', path: ['scene', 'pose', 'turnRad'], value: 2 },
+    ];
+    const step = readStep({ label: 'x', forward: patches, back: patches, key: null } as never, 17)!;
+    for (const way of [step.forward, step.back])
+      expect(way.map(({ value }) => value)).toEqual([book.scene, { ...kept, scene: book.scene }, 2]);
   });
 });
 

@@ -59,6 +59,8 @@ const SIDES = {
   back: flatColour(400, 640, [30, 90, 30]),
   flap: flatColour(200, 640, [30, 30, 90]),
   plain: flatColour(8, 8, [120, 110, 90]),
+  leftPage: flatColour(300, 400, [240, 240, 235]),
+  rightPage: flatColour(300, 400, [240, 240, 235]),
 };
 const subject: ThingSubject = { widthPx: 400, heightPx: 640, pageCount: 300, bookMm: 18.9 };
 const subjectsFor = (scene: Scene): ThingSubject[] => scene.things.map(() => subject);
@@ -937,7 +939,7 @@ describe('a rendered mockup', () => {
       ground: { kind: 'colour', colour: '#aabbcc' },
     };
     const read = readScene(old);
-    expect(read).toMatchObject({ ok: true, value: { schema: 2, ground: old.ground, pose: old.pose } });
+    expect(read).toMatchObject({ ok: true, value: { schema: 3, ground: old.ground, pose: old.pose } });
     if (read.ok)
       expect(read.value.things).toEqual([{ ...plainThing({ kind: 'paperback', thicknessMm: 31 }), surface: 'gloss' }]);
     for (const raw of [
@@ -994,7 +996,7 @@ describe('a rendered mockup', () => {
       ],
       ground: { kind: 'picture', asset: 'gone' },
     };
-    const own = adopted(scene, { id: 'itself-as-other', has: (asset) => asset === 'there' });
+    const own = adopted(scene, { id: 'itself-as-other', pages: false, has: (asset) => asset === 'there' });
     expect(own.things.map((t) => t.art)).toEqual([
       { kind: 'this' },
       { kind: 'this' },
@@ -1002,6 +1004,6 @@ describe('a rendered mockup', () => {
     ]);
     expect(own.things[0]).toMatchObject({ spine: 'there', back: null });
     expect(own.ground).toEqual({ kind: 'clear' });
-    expect(adopted(scene, { id: 'x', has: () => true })).toEqual(scene);
+    expect(adopted(scene, { id: 'x', pages: true, has: () => true })).toEqual(scene);
   });
 });

@@ -35,7 +35,7 @@ describe('a table of books', () => {
     ['file,site,website\na,b,c\n', 'table-column'],
     ['file,title\n"a,b\n', 'table-damaged'],
     [`file\n${'a\n'.repeat(5001)}`, 'table-large'],
-  ])('%j is refused', (text, code) => expect(readTable(text)).toMatchObject({ ok: false, fault: { code } }));
+  ])('%.30s is refused: %s', (text, code) => expect(readTable(text)).toMatchObject({ ok: false, fault: { code } }));
 
   it('gives back what was written into it, whatever that is', () => {
     const cell = fc.string({ minLength: 1, maxLength: 30 }).filter((text) => text.trim() === text);
@@ -75,9 +75,9 @@ describe('reissue', () => {
     writeFileSync(
       at('books.csv'),
       [
-        'file,title,author,site,cover,head,old site',
-        'old/a.epub,The New Garden,Mara Quill,newpress.example,cover.png,,oldpress.example',
-        'old/b.pdf,The New Garden,Mara Quill,,cover.png,newpress.example,',
+        'file,title,author,site,cover,head,old site,credits',
+        'old/a.epub,The New Garden,Mara Quill,newpress.example,cover.png,,oldpress.example,"Text: Orla Finch, CC BY 4.0"',
+        'old/b.pdf,The New Garden,Mara Quill,,cover.png,newpress.example,,A line',
         'old/c.txt,X,Y,,,,',
         'old/gone.epub,X,Y,,,,',
       ].join('\n'),
@@ -117,13 +117,20 @@ describe('reissue', () => {
       expect(read.value.cover).toMatchObject({ widthPx: 800, heightPx: 1280 });
       expect(read.value.findings.filter(({ severity }) => severity === 'must')).toEqual([]);
       const files = unzipSync(epub);
-      for (const [path, bytes] of Object.entries(files))
-        if (path.endsWith('xhtml'))
+      const credits = 'Text: Orla Finch, CC BY 4.0';
+      const pages = Object.entries(files).filter(([path]) => path.endsWith('xhtml'));
+      // Whose text it was is said on a page of its own, and nowhere else.
+      expect(pages.filter(([, bytes]) => strFromU8(bytes).includes(credits))).toHaveLength(1);
+      for (const [path, bytes] of pages)
+        if (!strFromU8(bytes).includes(credits))
           expect(strFromU8(bytes).replace(/<script>.*<\/script>|<!--.*-->/g, ''), path).not.toMatch(
             /Orla Finch|oldpress|Salt Garden/,
           );
       const report = JSON.parse(readFileSync(at('new/the-new-garden.json'), 'utf8'));
       expect(report.names.length).toBeGreaterThan(10);
+      // A PDF has no such page, and its report says so.
+      const told = JSON.parse(readFileSync(at('new/the-new-garden-2.json'), 'utf8'));
+      expect(told.notes).toContainEqual(expect.objectContaining({ code: 'pdf-credit' }));
       const pdf = await PDFDocument.load(readFileSync(at('new/the-new-garden-2.pdf')));
       expect([pdf.getPageCount(), pdf.getTitle(), pdf.getAuthor()]).toEqual([
         4,

@@ -1,17 +1,28 @@
 import { EpubCheck } from '@likecoin/epubcheck-ts';
 import { unzipSync } from 'fflate';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { type Rights, answered, untold } from '@yosomi/core/book';
+import { MOST_ORIGINS, type Origin, type Rights, answered, noOrigin, originLine, untold } from '@yosomi/core/book';
 import { DrawnForm, type Part, newShape, setPart } from '@yosomi/core/cover';
 import { newEdition } from '@yosomi/core/ebook';
 import { readImage } from '@yosomi/core/image-file';
-import { type Asset, type Book, type Project, editBook, onCover, setRights, takeAsset } from '@yosomi/core/project';
+import {
+  type Asset,
+  type Book,
+  type Project,
+  editBook,
+  onCover,
+  removeOrigin,
+  setOrigin,
+  setRights,
+  takeAsset,
+} from '@yosomi/core/project';
 import {
   allCredits,
   composeSheet,
   coverCredits,
   deliverables,
   docCredits,
+  ebookCredits,
   ebookFile,
   noHouse,
   packageReadme,
@@ -260,5 +271,71 @@ describe('a picture that comes again', () => {
     });
     const long = editBook(project.book, setRights(id, { maker: 'm'.repeat(200) }));
     expect(long).toMatchObject({ ok: false, fault: { code: 'edit-wrong' } });
+  });
+});
+
+describe('works that a text is made from', () => {
+  const origin: Origin = {
+    ...noOrigin,
+    work: 'Stones & Mosses',
+    maker: 'A. Bell',
+    from: 'example.org/mosses',
+    licence: 'CC BY 4.0',
+    changed: 'title, cover and author',
+  };
+  const LINE =
+    'Text: “Stones & Mosses” by A. Bell, from example.org/mosses. CC BY 4.0. Changed: title, cover and author.';
+  const named = (book: Book, ...origins: Origin[]): Book =>
+    origins.reduce((now, one, at) => {
+      const done = editBook(now, setOrigin(at, one));
+      if (!done.ok) throw new Error(done.fault.code);
+      return done.value.next;
+    }, book);
+
+  it('have one line: title, author, source, licence and what was changed, as far as they are told', () => {
+    const line = (told: Partial<Origin>): string => originLine({ ...noOrigin, ...told });
+    expect(originLine(origin)).toBe(LINE);
+    expect(line({})).toBe('');
+    expect(line({ changed: 'all' })).toBe('');
+    expect(line({ work: ' Mosses ' })).toBe('Text: “Mosses”.');
+    expect(line({ maker: 'A. Bell' })).toBe('Text: by A. Bell.');
+    expect(line({ from: 'a shop', licence: 'Resale rights bought' })).toBe('Text: a shop. Resale rights bought.');
+    expect(line({ licence: 'Public domain' })).toBe('Text: Public domain.');
+    expect(line({ work: 'Why?', line: ' My own words ' })).toBe('My own words');
+    expect(line({ work: 'W', changed: 'All of it!' })).toBe('Text: “W”. Changed: All of it!');
+  });
+
+  it('are named, changed and taken out, as many as a title can hold', () => {
+    const { book } = project;
+    const two = named(book, origin, { ...origin, work: 'Second' });
+    expect(two.origins.map(({ work }) => work)).toEqual(['Stones & Mosses', 'Second']);
+    const less = editBook(two, removeOrigin(0));
+    expect(less.ok && less.value.next.origins.map(({ work }) => work)).toEqual(['Second']);
+    expect(editBook(two, removeOrigin(2))).toMatchObject({ fault: { code: 'origin-gone' } });
+    expect(editBook(two, setOrigin(3, origin))).toMatchObject({ fault: { code: 'origin-gone' } });
+    const full = named(book, ...Array.from({ length: MOST_ORIGINS }, () => origin));
+    expect(editBook(full, setOrigin(MOST_ORIGINS, origin))).toMatchObject({ fault: { code: 'origins-full' } });
+    expect(editBook(book, setOrigin(0, { ...origin, work: 'x'.repeat(301) }))).toMatchObject({
+      fault: { code: 'edit-wrong' },
+    });
+  });
+
+  it('stand on the title page of the ebook, in the package and before the credits of the cover, each once', async () => {
+    const book = named(withSymbol(project.book), origin, origin);
+    expect(ebookCredits(book)[0]).toBe(LINE);
+    expect(allCredits(book).filter((line) => line === LINE)).toHaveLength(1);
+    expect(coverCredits(book)).not.toContain(LINE);
+    const made = await ebookFile(book, NOW, new NodeStudio(project.files));
+    if (!made.ok) throw new Error(made.fault.code);
+    const page = text(unzipSync(made.value.bytes)['EPUB/title.xhtml']);
+    expect(page).toContain(LINE.replace('&', '&amp;'));
+    expect(packageReadme(book, [], NOW)).toContain(LINE);
+  });
+
+  it('put the files out of date that say them, and no others', () => {
+    const keys = (book: Book) => new Map(deliverables(book).map(({ id, key }) => [id, key]));
+    const before = keys(project.book);
+    const after = keys(named(project.book, origin));
+    expect([...before].filter(([id, key]) => after.get(id) !== key).map(([id]) => id)).toEqual(['epub']);
   });
 });

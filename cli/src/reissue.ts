@@ -31,7 +31,7 @@ function freeName(name: string, taken: Set<string>): string {
 export const reissue: Command = {
   name: 'reissue',
   usage:
-    'reissue BOOKS.csv --out FOLDER [--all]   (columns: file, title, subtitle, author, publisher, site, mail, cover, head, foot)',
+    'reissue BOOKS.csv --out FOLDER [--all]   (columns: file, title, subtitle, author, publisher, site, mail, cover, head, foot, credit)',
   flags: ['out'],
   switches: ['all'],
   async run(args, say) {

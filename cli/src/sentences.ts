@@ -77,6 +77,7 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'project-large': (d) => `The title file unpacks to more than ${d.most} MB.`,
   'picture-missing': (d) =>
     `The title file lacks the picture "${d.name}"${Number(d.count) > 1 ? ` and ${Number(d.count) - 1} more` : ''}, so nothing was made.`,
+  'pages-gone': () => 'The scene shows a page of a booklet that has no text any more.',
   'volume-gone': (d) =>
     `The picture shows ${d.count === 1 ? 'another title' : `${d.count} other titles`} that ${d.count === 1 ? 'is' : 'are'} not given; name ${d.count === 1 ? 'its file' : 'their files'} too.`,
   'project-face': (d) => `The font "${d.name}" in the title file is missing or damaged.`,

@@ -1,3 +1,4 @@
 export * from './brief';
 export * from './genres';
+export * from './origin';
 export * from './rights';

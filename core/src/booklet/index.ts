@@ -20,5 +20,6 @@ export * from './design';
 export * from './page';
 export * from './pages';
 export * from './page-ink';
+export * from './spreads';
 export * from './xhtml';
 export { pagesOf, type Row } from './rows';

@@ -7,11 +7,12 @@ const angle = z.number().min(-6.3).max(6.3);
 const share = z.number().min(0).max(1);
 const mm = z.number().min(-900).max(900);
 
-/** What is printed on a thing: this title, another title of the shelf, or a picture of the title. */
+/** What is printed on a thing: this title, another title of the shelf, a picture of the title, or its booklet from a page (from 0) on. */
 export const ThingArt = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('this') }),
   z.object({ kind: z.literal('title'), id: z.string().max(40) }),
   z.object({ kind: z.literal('picture'), asset: z.string().max(40) }),
+  z.object({ kind: z.literal('page'), at: z.number().int().min(-1).max(2000) }),
 ]);
 export type ThingArt = z.infer<typeof ThingArt>;
 
@@ -66,7 +67,7 @@ const Light = z.object({
 
 /** A mockup as plain data: objects and how they are arranged, how they are seen, how they are lit, what they stand on. */
 export const Scene = z.object({
-  schema: z.literal(2),
+  schema: z.literal(3),
   arrangement: z.enum(ARRANGEMENTS),
   things: z.array(Thing).min(1).max(MOST_THINGS),
   pose: z.object({
@@ -130,7 +131,7 @@ export const plainThing = (object: Kind, art: ThingArt = { kind: 'this' }): Thin
 
 /** A standing paperback seen three-quarter from the left, light from the upper left, on nothing. */
 export const defaultScene: Scene = {
-  schema: 2,
+  schema: 3,
   arrangement: 'standing',
   things: [plainThing({ kind: 'paperback', thicknessMm: null })],
   pose: { turnRad: 0.51, tiltRad: 0.2, rollRad: 0, lensMm: 85, margin: 0.06 },
@@ -166,6 +167,7 @@ export function sceneTo2(old: Loose): Loose {
   const surface = shine < 0.12 ? 'matte' : shine < 0.5 ? 'satin' : 'gloss';
   return {
     ...defaultScene,
+    schema: 2,
     things: [{ ...defaultScene.things[0], object: old.object, surface }],
     pose: isLoose(old.pose) ? { ...defaultScene.pose, ...old.pose } : null,
     light: isLoose(old.light) ? { ...defaultScene.light, ...rest, contact: light.shadow } : null,
@@ -173,8 +175,11 @@ export function sceneTo2(old: Loose): Loose {
   };
 }
 
+/** Since then a thing can show pages of the booklet; nothing that was there changes. */
+export const sceneTo3 = (old: Loose): Loose => ({ ...old, schema: 3 });
+
 /** A scene, from a file or a stored document. Faults: `scene-newer`, `scene-wrong` with the place. */
-export const Scenes = versioned('scene', Scene, [sceneTo2], { newer: 'scene-newer', wrong: 'scene-wrong' });
+export const Scenes = versioned('scene', Scene, [sceneTo2, sceneTo3], { newer: 'scene-newer', wrong: 'scene-wrong' });
 export const readScene = Scenes.read;
 
 /** Ids of the title's pictures that a scene shows. */
@@ -184,14 +189,20 @@ export const assetsOf = (scene: Scene): string[] =>
     scene.ground.kind === 'picture' ? scene.ground.asset : null,
   ].filter((id) => id !== null);
 
-/** A scene as another title can use it: its own cover where that of the first title was, and no pictures that it lacks. */
-export function adopted(scene: Scene, by: { readonly id: string; readonly has: (asset: string) => boolean }): Scene {
+/** A scene as another title can use it: its own cover where that of the first title was, and no pictures or pages that it lacks. */
+export function adopted(
+  scene: Scene,
+  by: { readonly id: string; readonly pages: boolean; readonly has: (asset: string) => boolean },
+): Scene {
   const kept = (asset: string | null): string | null => (asset && by.has(asset) ? asset : null);
   return {
     ...scene,
     things: scene.things.map((thing): Thing => {
       const { art } = thing;
-      const own = (art.kind === 'picture' && !by.has(art.asset)) || (art.kind === 'title' && art.id === by.id);
+      const own =
+        (art.kind === 'picture' && !by.has(art.asset)) ||
+        (art.kind === 'title' && art.id === by.id) ||
+        (art.kind === 'page' && !by.pages);
       return { ...thing, art: own ? { kind: 'this' } : art, spine: kept(thing.spine), back: kept(thing.back) };
     }),
     ground: scene.ground.kind === 'picture' && !by.has(scene.ground.asset) ? { kind: 'clear' } : scene.ground,

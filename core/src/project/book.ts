@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Booklet, picturesIn } from '../booklet';
-import { Brief, Rights, emptyBrief } from '../book';
+import { Brief, MOST_ORIGINS, Origin, Rights, emptyBrief } from '../book';
 import { Area, CurveNode, Room, WordsPart, Doc, type Fill, type Part } from '../cover';
 import { Scene, assetsOf, defaultScene } from '../mockup';
 import { PinScene, pinAssetsOf } from '../pin';
@@ -79,7 +79,7 @@ export const NamedScene = z.object({ name: z.string().max(80), scene: Scene });
 export type NamedScene = z.infer<typeof NamedScene>;
 
 export const MOST_VERSIONS = 60;
-export const BOOK_SCHEMA = 17;
+export const BOOK_SCHEMA = 18;
 
 /** Everything known of one title. The flat cover is the source; mockup, promos and files hold only how they are made from it. */
 export const Book = z.object({
@@ -96,6 +96,8 @@ export const Book = z.object({
   promos: z.record(z.string(), Campaign).refine((promos) => Object.keys(promos).length <= MOST_CAMPAIGNS),
   /** The pages that go with it; null where it has none. */
   booklet: Booklet.nullable(),
+  /** Works of others that its text, or that of its booklet, is made from. */
+  origins: z.array(Origin).max(MOST_ORIGINS),
   assets: z.record(z.string(), Asset),
   faces: z.record(z.string(), OwnFace),
   versions: z.array(Version).max(MOST_VERSIONS),
@@ -111,6 +113,10 @@ export const Book = z.object({
 });
 export type Book = z.infer<typeof Book>;
 
+/** A title whose booklet has a text. */
+export type Paged = Book & { readonly booklet: Booklet };
+export const hasPages = (book: Book): book is Paged => (book.booklet?.manuscript.blocks.length ?? 0) > 0;
+
 export function newBook(id: string, identifier: string, now: string, cover: Doc): Book {
   return {
     schema: BOOK_SCHEMA,
@@ -122,6 +128,7 @@ export function newBook(id: string, identifier: string, now: string, cover: Doc)
     pin: null,
     promos: {},
     booklet: null,
+    origins: [],
     assets: {},
     faces: {},
     versions: [],

@@ -1,10 +1,10 @@
 import { type Change, type Edit, type Result, change, fail, fault } from '../base';
-import { type Rights, isUntold } from '../book';
+import { MOST_ORIGINS, type Origin, type Rights, isUntold } from '../book';
 import type { Doc } from '../cover';
 import { type Scene, adopted } from '../mockup';
 import { type Campaign, MOST_CAMPAIGNS, type MessageKind, newCampaign } from '../promo';
 import { MOST_PICTURES } from '../sketch';
-import { type Asset, Book, shownBy } from './book';
+import { type Asset, Book, hasPages, shownBy } from './book';
 
 /**
  * A change of a title. What it leaves is parsed, as far as it was changed: nothing is kept that could not be read again.
@@ -118,6 +118,10 @@ function dropScenes(book: Book): void {
   for (const id of Object.keys(book.scenes)) if (!shown.has(id)) delete book.scenes[id];
 }
 
+/** A scene as this title can use it. */
+export const adoptedBy = (scene: Scene, book: Book): Scene =>
+  adopted(scene, { id: book.id, pages: hasPages(book), has: (asset) => book.assets[asset] !== undefined });
+
 /** A campaign shows its books in a scene that was kept, as it is in this title; null is that of Mockups. Fault: `campaign-gone`. */
 export const showCampaignIn =
   (id: string, kept: { readonly id: string; readonly name: string; readonly scene: Scene } | null): Edit<Book> =>
@@ -125,9 +129,26 @@ export const showCampaignIn =
     const campaign = book.promos[id];
     if (!campaign) return fault('campaign-gone');
     if (kept) {
-      const scene = adopted(kept.scene, { id: book.id, has: (asset) => book.assets[asset] !== undefined });
+      const scene = adoptedBy(kept.scene, book);
       book.scenes[kept.id] = { name: kept.name, scene };
     }
     campaign.style.scene = kept?.id ?? null;
     dropScenes(book);
+  };
+
+/** Names a work that the text is made from, or says something else of one: those from 0 are there, the next is new. Faults: `origin-gone`, `origins-full`. */
+export const setOrigin =
+  (at: number, origin: Origin): Edit<Book> =>
+  ({ origins }) => {
+    if (at > origins.length || at < 0) return fault('origin-gone');
+    if (at >= MOST_ORIGINS) return fault('origins-full', { most: MOST_ORIGINS });
+    origins[at] = origin;
+  };
+
+/** Fault: `origin-gone`. */
+export const removeOrigin =
+  (at: number): Edit<Book> =>
+  ({ origins }) => {
+    if (!origins[at]) return fault('origin-gone');
+    origins.splice(at, 1);
   };

@@ -1,6 +1,7 @@
 import { type Step, versioned } from '../base';
 import { BOOK_SCHEMA, Book } from './book';
 import { to17 } from './migrations/to-17';
+import { patchTo18, to18 } from './migrations/to-18';
 import { to2 } from './migrations/to-2';
 import { to3 } from './migrations/to-3';
 import { to4 } from './migrations/to-4';
@@ -21,7 +22,7 @@ import { patchTo9, to9 } from './migrations/to-9';
 export const Books = versioned(
   'book',
   Book,
-  [to2, to3, to4, to5, to6, to7, to8, to9, to10, to11, to12, to13, to14, to15, to16, to17],
+  [to2, to3, to4, to5, to6, to7, to8, to9, to10, to11, to12, to13, to14, to15, to16, to17, to18],
   {
     newer: 'project-newer',
     wrong: 'project-damaged',
@@ -42,6 +43,7 @@ const PATCHES: Readonly<Record<number, (patch: Patch) => Patch>> = {
   15: patchTo16,
   // Nothing that a step could have written became another thing.
   16: (patch) => patch,
+  17: patchTo18,
 };
 type Patch = Step['forward'][number];
 

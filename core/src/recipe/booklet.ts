@@ -1,43 +1,17 @@
-import { type Finding, type Result, fail, finding, keyOf, never, ok } from '../base';
-import {
-  type Booklet,
-  type Design,
-  type Dress,
-  PAGE_LOOKS,
-  type PageNote,
-  type Pages,
-  allTold,
-  chaptersOf,
-  cutsOf,
-  designOf,
-  findPageLook,
-  findSheet,
-  makePages,
-  pageColours,
-  pageInk,
-  picturesIn,
-  styleSheet,
-} from '../booklet';
-import { palette } from '../colour';
+import { type Finding, type Result, fail, finding, never, ok } from '../base';
+import { type PageNote, type Pages, allTold, chaptersOf, findPageLook, pageColours, styleSheet } from '../booklet';
 import { checkEpub, coverAlt, makeEpub } from '../ebook';
-import type { SurfaceImage } from '../ink';
 import { bookletFile } from '../pdf';
-import { type Raster, flatten } from '../pixels';
-import type { Book } from '../project';
-import { FALLBACK_CUT, fallbacksFor, syllablesFor } from '../text';
-import { coverFindings, coverKey, coverRaster } from './cover';
+import { flatten } from '../pixels';
+import { type Book, type Paged, hasPages } from '../project';
+import { ART, ART_PX, artImage, bookletPages, dressOf, shownIn } from './booklet-pages';
+import { coverFindings, coverRaster } from './cover';
+import { bookletCredits } from './credits';
 import type { Delivered } from './delivered';
 import { ebookPicture } from './ebook-picture';
 import { missingFile } from './missing';
-import { bareRaster, facesOf } from './promo-facts';
-import { perStudio } from './per-studio';
-import { bookletCredits } from './rights';
 import type { Studio } from './studio';
-import { VERSIONS } from './versions';
 
-/** The cover's own picture, as pages draw it. */
-const ART = 'cover-art';
-const ART_PX = 1400;
 /** Pictures in files have no more than this for an inch, and are JPEG of this quality. */
 const FILE_PPI = 220;
 const FILE_QUALITY = 84;
@@ -46,109 +20,6 @@ const COVER_PX = 1400;
 const PAPER = [255, 255, 255] as const;
 /** Pictures within an EPUB are no wider. */
 const EPUB_PX = 1600;
-
-/** Booklets whose pages are kept: as many as there are looks to choose from, and two that are worked on. */
-const KEPT_PAGES = PAGE_LOOKS.length + 2;
-
-type Made = { readonly design: Design; readonly pages: Pages };
-type Has = Book & { readonly booklet: Booklet };
-
-export const hasPages = (book: Book): book is Has => (book.booklet?.manuscript.blocks.length ?? 0) > 0;
-
-/** The pictures that the pages show, as far as the title knows them. */
-const shownIn = (book: Has) => picturesIn(book.booklet.manuscript).flatMap((id) => book.assets[id] ?? []);
-
-/** Key of all that the pages are made from: equal keys, equal pages. */
-export const bookletKey = (book: Book): string =>
-  keyOf({
-    booklet: book.booklet,
-    cover: coverKey(book),
-    pictures: hasPages(book) ? shownIn(book).map(({ id, widthPx, heightPx }) => [id, widthPx, heightPx]) : [],
-    brief: [book.brief.title, book.brief.author, book.brief.language],
-    credits: hasPages(book) ? bookletCredits(book) : [],
-    version: VERSIONS.booklet,
-  });
-
-/** How much changes along each row of a picture: where there is something to see. */
-function detailOf({ data, width, height }: Raster): number[] {
-  return Array.from({ length: height }, (_, y) => {
-    let sum = 0;
-    for (let x = 1; x < width; x++) {
-      const p = (y * width + x) * 4;
-      for (let c = 0; c < 3; c++) sum += Math.abs(data[p + c] - data[p - 4 + c]);
-    }
-    return sum / width;
-  });
-}
-
-const dressesOf = perStudio<Dress>({ max: 4 });
-const madeOf = perStudio<Made>({ max: KEPT_PAGES });
-
-/** What pages take from the cover; remembered while it stays as it is. */
-async function dressOf(book: Has, studio: Studio): Promise<Dress> {
-  const kept = dressesOf(studio);
-  const key = keyOf({ cover: coverKey(book), brief: [book.brief.title, book.brief.author, book.brief.language] });
-  let known = kept.get(key);
-  if (!known) {
-    const { title, author, language } = book.brief;
-    const art = await bareRaster(book, 64, studio);
-    const small = await coverRaster(book, 160, studio);
-    known = {
-      swatches: palette(small),
-      titleCut: facesOf(book.cover).head,
-      art: art && { image: ART, ratio: art.height / art.width, detail: detailOf(art) },
-      title: title.trim(),
-      author: author.trim(),
-      language,
-      syllables: await syllablesFor(language),
-      credits: [],
-      pictures: new Map(),
-    };
-    kept.set(key, known);
-  }
-  const pictures = new Map<string, { widthPx: number; heightPx: number }>();
-  for (const { id, widthPx, heightPx } of shownIn(book))
-    if (await studio.picture(id)) pictures.set(id, { widthPx, heightPx });
-  return { ...known, credits: bookletCredits(book), pictures };
-}
-
-const letterSet = (book: Has): string => JSON.stringify(book.booklet.manuscript);
-
-/** The pages of a title as they are now. Its booklet must have a text. */
-export async function bookletPages(book: Has, studio: Studio): Promise<Made> {
-  const kept = madeOf(studio);
-  const dress = await dressOf(book, studio);
-  const key = keyOf({ pages: bookletKey(book), there: [...dress.pictures.keys()] });
-  const known = kept.get(key);
-  if (known) return known;
-  const design = designOf(findPageLook(book.booklet.look), findSheet(book.booklet.sheet), dress);
-  await studio.loadFonts([...cutsOf(design), FALLBACK_CUT, ...fallbacksFor(letterSet(book))]);
-  const made = { design, pages: makePages(studio.shaper, design, book.booklet.manuscript) };
-  kept.set(key, made);
-  return made;
-}
-
-/** One page painted. Null where there is no such page. */
-export async function bookletPage(book: Has, at: number, widthPx: number, studio: Studio): Promise<Raster | null> {
-  const { pages } = await bookletPages(book, studio);
-  const page = pages.pages[at];
-  if (!page) return null;
-  const images = new Map<string, SurfaceImage>();
-  for (const mark of page.marks) {
-    if (mark.kind !== 'picture' || images.has(mark.image)) continue;
-    const image =
-      mark.image === ART
-        ? await artImage(book, Math.min(ART_PX, widthPx * 2), studio)
-        : await studio.picture(mark.image);
-    if (image) images.set(mark.image, image);
-  }
-  return studio.paint(pageInk(pages, page, studio.shaper), widthPx, images);
-}
-
-async function artImage(book: Book, widthPx: number, studio: Studio) {
-  const art = await bareRaster(book, widthPx, studio);
-  return art && studio.imageOf(art);
-}
 
 /** The pages on which a picture is largest, in points: how many of its pixels a file needs. */
 function widest({ pages }: Pages): Map<string, number> {
@@ -161,7 +32,7 @@ function widest({ pages }: Pages): Map<string, number> {
 }
 
 /** Pictures of pages as files of their own, as large as they are shown. */
-async function pictureFiles(book: Has, pages: Pages, studio: Studio): Promise<Map<string, Uint8Array>> {
+async function pictureFiles(book: Paged, pages: Pages, studio: Studio): Promise<Map<string, Uint8Array>> {
   const files = new Map<string, Uint8Array>();
   for (const [image, points] of widest(pages)) {
     const wanted = Math.round((points / 72) * FILE_PPI);

@@ -3,10 +3,10 @@ import { findSheet } from '../booklet';
 import { checkEpub, makeEpub } from '../ebook';
 import { dressJpeg, readPng, srgbProfile, writePng } from '../image-file';
 import type { Raster } from '../pixels';
-import type { Book } from '../project';
+import { type Book, hasPages } from '../project';
 import { OWN_FORMAT, formatsOf } from '../promo';
 import { type Profile, type StoreFormat, findProfile } from '../stores';
-import { bookletKey, hasPages } from './booklet';
+import { bookletKey } from './booklet-pages';
 import { coverFindings, coverKey } from './cover';
 import { type Delivered, IMAGE_FILES, PRINT_PPI, SCREEN_PPI } from './delivered';
 import { ebookPicture } from './ebook-picture';
@@ -15,7 +15,7 @@ import { nameFields, patternName } from './names';
 import { type PageWish, pagePixels, plainPage } from './page';
 import { type Others, noOthers } from './scene-art';
 import { promoKey } from './promo';
-import { coverCredits } from './rights';
+import { ebookCredits } from './credits';
 import { siblingFor } from './sibling';
 import type { Studio } from './studio';
 import { VERSIONS } from './versions';
@@ -106,7 +106,7 @@ export function deliverables(book: Book, others: Others = noOthers, wishes: Wish
     key: keyOf({
       cover: coverKey(book),
       brief: book.brief,
-      credits: coverCredits(book),
+      credits: ebookCredits(book),
       identifier: book.identifier,
       version: VERSIONS.epub,
     }),
@@ -201,7 +201,7 @@ export async function ebookFile(book: Book, modified: string, studio: Studio): P
   const bytes = makeEpub({
     brief: book.brief,
     cover: cover.value,
-    credits: coverCredits(book),
+    credits: ebookCredits(book),
     identifier: book.identifier,
     modified,
   });

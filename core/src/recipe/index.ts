@@ -1,4 +1,7 @@
+export * from './bare-cover';
 export * from './booklet';
+export * from './booklet-pages';
+export * from './credits';
 export * from './ebook-picture';
 export * from './cover';
 export * from './drawing';

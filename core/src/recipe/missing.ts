@@ -4,11 +4,11 @@ import { needs } from '../compose';
 import type { Doc } from '../cover';
 import { type Scene, assetsOf } from '../mockup';
 import { pinAssetsOf } from '../pin';
-import { type Book, SIDES, campaignAssets, picturesOf } from '../project';
+import { type Book, SIDES, campaignAssets, hasPages, picturesOf } from '../project';
 import { findLook } from '../promo';
 import { isOwnCut } from '../text';
 import { seriesOf } from './promo-shots';
-import { type Others, goneFrom, noOthers, titlesOf } from './scene-art';
+import { type Others, goneFrom, noOthers, pagedIn, titlesOf } from './scene-art';
 import type { Studio } from './studio';
 
 /** What is made of a title: each draws pictures of its own. */
@@ -36,6 +36,7 @@ function wantedFor(book: Book, what: Drawn, others: Others, scene: Scene): Wante
       const other = others.get(id);
       return other ? named(other, shownIn(other.cover)) : [];
     }),
+    ...pagedIn(book, scene, others).flatMap((title) => named(title, picturesIn(title.booklet.manuscript))),
   ];
   switch (what) {
     case 'cover':
@@ -76,6 +77,14 @@ function goneTitles(book: Book, what: Drawn, others: Others, scene: Scene): stri
   return shows ? goneFrom(scene, book, others) : [];
 }
 
+/** The scenes in which campaigns show a title's books: that of Mockups where they name none. */
+const scenesShown = (book: Book): Scene[] =>
+  Object.values(book.promos).map(({ style }) => (style.scene ? book.scenes[style.scene]?.scene : null) ?? book.scene);
+
+/** Whether one shows a page of a booklet that has no text any more. */
+const lacksPages = (book: Book, scenes: readonly Scene[]): boolean =>
+  !hasPages(book) && scenes.some(({ things }) => things.some(({ art }) => art.kind === 'page'));
+
 /** Fonts of one's own that a title's cover and sides are set in. */
 function ownCuts({ cover, brief, sides }: Book): string[] {
   const docs = [cover, ...SIDES.flatMap((side) => sides[side]?.doc ?? [])];
@@ -90,7 +99,7 @@ const campaignCuts = ({ promos }: Book): string[] =>
 
 /**
  * What would be drawn and is not there or cannot be opened, as a fault: `picture-missing` with its name and how many there are,
- * `face-missing` for a font of one's own, `volume-gone` with how many other titles it shows that are not there; null where all is there. What is made without is not what a person has seen.
+ * `face-missing` for a font of one's own, `pages-gone` where a page of a booklet without text is shown, `volume-gone` with how many other titles it shows that are not there; null where all is there. What is made without is not what a person has seen.
  */
 export async function missingFile(
   book: Book,
@@ -99,6 +108,8 @@ export async function missingFile(
   others: Others = noOthers,
   scene: Scene = book.scene,
 ): Promise<Fault | null> {
+  if ((what === 'scene' || what === 'promo') && lacksPages(book, what === 'scene' ? [scene] : scenesShown(book)))
+    return fault('pages-gone');
   const gone = goneTitles(book, what, others, scene);
   if (gone.length > 0) return fault('volume-gone', { count: gone.length });
   const lost = new Map<string, string>();

@@ -7,15 +7,18 @@ import { rectPath } from '../plane';
 import type { Book } from '../project';
 import { paintedDoc } from '../cover';
 import { coverKey, coverRaster } from './cover';
-import { type Others, noOthers, subjectsOf, titleOn } from './scene-art';
+import { bookletKey } from './booklet-pages';
+import { type Others, noOthers, pagedOn, subjectsOf, titleOn } from './scene-art';
 import type { Studio } from './studio';
 import { VERSIONS } from './versions';
 
 /** Key of all the art on a scene's things: the covers, and what spines, backs and the things' shapes take from the briefs. */
 export const artKey = (book: Book, scene: Scene = book.scene, others: Others = noOthers): string =>
   keyOf(
-    scene.things.map(({ object, art, fit, surface, spine, back }) => {
+    scene.things.map((thing) => {
+      const { object, art, fit, surface, spine, back } = thing;
       const title = titleOn(book, art, others);
+      const paged = pagedOn(book, thing, others);
       const { pageCount, blurb, publisher } = title.brief;
       return {
         object,
@@ -25,6 +28,7 @@ export const artKey = (book: Book, scene: Scene = book.scene, others: Others = n
         spine,
         back,
         cover: coverKey(title),
+        pages: paged && bookletKey(paged),
         sides: Object.values(title.sides).map((side) => side && { ...side, doc: paintedDoc(side.doc) }),
         pageCount,
         blurb,

@@ -93,7 +93,7 @@ export function packageReadme(
       '',
       'Show these lines where the cover or a picture of it is shown. The ebook made',
     );
-    lines.push('here has those of the cover on its title page.', '', ...credits);
+    lines.push('here has those of its text and its cover on its title page.', '', ...credits);
   }
   const faces = Object.values(book.faces).map((face) => face.name);
   if (faces.length > 0) lines.push('', `Own fonts: ${faces.join(', ')}`);

@@ -1,4 +1,4 @@
-import { type Finding, type Result, fail, ok, slug } from '../base';
+import { type Finding, type Result, fail, finding, ok, slug } from '../base';
 import { edgeColour } from '../compose';
 import { rgbOf } from '../colour';
 import { EPUB_PIXELS, type Cover, type EditionReport, inspectEpub, newEdition, oldNames, openEpub } from '../ebook';
@@ -116,6 +116,7 @@ async function reissueEpub(
     ...(row.head || row.foot
       ? { runningLine: { text: row.head || row.foot, at: row.head ? ('head' as const) : ('foot' as const) } }
       : {}),
+    ...(row.credit ? { credits: [row.credit] } : {}),
     modified,
   });
   if (!made.ok) return made;
@@ -149,7 +150,7 @@ async function reissuePdf(
   const wish = wishOf(asked, accepted);
   if (!wish.ok) return wish;
   const words = { ...(title ? { title } : {}), ...(author ? { author } : {}) };
-  const notes: Finding[] = [];
+  const notes: Finding[] = row.credit ? [finding('pdf-credit', 'note', null)] : [];
   let names: readonly ToldHit[] = [];
   if (wish.value) {
     const renamed = await renamePdf(bytes, wish.value, modified);

@@ -1,12 +1,8 @@
 import { type Rights, isUntold } from '../book';
-import { picturesIn } from '../booklet';
-import { type Doc, isDrawn } from '../cover';
-import { type Asset, type Book, SIDES, assetsInUse, isMatte, picturesOf } from '../project';
+import { type Asset, type Book, SIDES, assetsInUse, isMatte } from '../project';
+import { bookletCredits, docCredits, each, originCredits, seenOf } from './credits';
 import { seriesOf } from './promo-shots';
-import { type Others, noOthers, titlesShownBy } from './scene-art';
-
-/** Lines that are any, each once. */
-const each = (lines: readonly string[]): string[] => [...new Set(lines.map((line) => line.trim()).filter(Boolean))];
+import { type Others, noOthers, pagedIn, titlesShownBy } from './scene-art';
 
 /** Credits of every drawing that stands anywhere in something plain; what is hidden there asks for none. */
 function drawnCredits(value: unknown): string[] {
@@ -18,34 +14,6 @@ function drawnCredits(value: unknown): string[] {
     ...Object.values(value).flatMap(drawnCredits),
   ];
 }
-
-/** A composition without what is hidden in it. */
-const seenOf = (doc: Doc): Doc => ({
-  ...doc,
-  parts: Object.fromEntries(Object.entries(doc.parts).filter(([, part]) => !part.hidden)),
-});
-
-/** Credits that are due wherever this composition is shown, back to front; parts that are hidden ask for none. */
-export function docCredits(doc: Doc, assets: Book['assets']): string[] {
-  const shown = Object.values(seenOf(doc).parts).sort((a, b) => (a.order < b.order ? -1 : 1));
-  return shown.flatMap((part) => [
-    // What says where a picture is cut out was made from it.
-    ...picturesOf([part.kind === 'picture' ? { ...part, cutOut: null } : part]).map(
-      (id) => assets[id]?.rights.credit ?? '',
-    ),
-    ...(isDrawn(part) && part.form.credit ? [part.form.credit] : []),
-  ]);
-}
-
-/** Lines that are due where the flat cover is shown, each once: an ebook says them on its title page. */
-export const coverCredits = ({ cover, assets }: Book): string[] => each(docCredits(cover, assets));
-
-/** Lines that are due where the booklet is shown, each once: those of the cover, then those of the pictures on its pages. */
-export const bookletCredits = (book: Book): string[] =>
-  each([
-    ...docCredits(book.cover, book.assets),
-    ...(book.booklet ? picturesIn(book.booklet.manuscript) : []).map((id) => book.assets[id]?.rights.credit ?? ''),
-  ]);
 
 /** Lines that are due for all compositions of a title: its front first, then its sides. */
 function ownCredits(book: Book): string[] {
@@ -60,11 +28,14 @@ function ownCredits(book: Book): string[] {
 export function allCredits(book: Book, others: Others = noOthers): string[] {
   const series = Object.keys(book.promos).length > 0 ? seriesOf(book, others) : [];
   const beside = [...titlesShownBy(book), ...series].flatMap((id) => (id === book.id ? [] : (others.get(id) ?? [])));
+  const scenes = [book.scene, ...Object.values(book.scenes).map((one) => one.scene)];
   return each([
     ...ownCredits(book),
     ...deliveredAssets(book).map(({ rights }) => rights.credit),
     ...drawnCredits([book.scene, book.scenes, book.promos]),
+    ...originCredits(book),
     ...beside.flatMap(ownCredits),
+    ...scenes.flatMap((scene) => pagedIn(book, scene, others)).flatMap(bookletCredits),
   ]);
 }
 

@@ -11,11 +11,13 @@ import {
   spineNeeds,
 } from '../compose';
 import type { Doc } from '../cover';
-import { fill, image } from '../ink';
+import type { Hex } from '../colour';
+import { fill, flat, image } from '../ink';
 import {
   COARSE,
   type Look,
   type Scene,
+  type Thing,
   type ThingArt,
   type ThingSubject,
   type WantedArt,
@@ -24,10 +26,12 @@ import {
   onLinen,
   setting,
 } from '../mockup';
-import { type Raster, flatten } from '../pixels';
+import { type Raster, flatten, raster } from '../pixels';
 import { rectPath } from '../plane';
-import type { Book } from '../project';
+import { type Book, type Paged, hasPages } from '../project';
 import { type Print, type Textures, texturesOf } from '../warp';
+import { spreadWith, findSheet } from '../booklet';
+import { bookletKey, bookletOpening, bookletPage, bookletPages } from './booklet-pages';
 import { coverAt, coverKey, coverRaster } from './cover';
 import { foilRaster, hasFoil } from './foil';
 import { asSide, shownSide } from './sides';
@@ -63,6 +67,7 @@ function asTitle(book: Book, asset: string): Book {
 export function titleOn(book: Book, art: ThingArt, others: Others): Book {
   switch (art.kind) {
     case 'this':
+    case 'page':
       return book;
     case 'title':
       return others.get(art.id) ?? book;
@@ -71,14 +76,34 @@ export function titleOn(book: Book, art: ThingArt, others: Others): Book {
   }
 }
 
-export const subjectOf = (book: Book, art: ThingArt, others: Others): ThingSubject => {
-  const { cover, brief } = titleOn(book, art, others);
-  const { widthPx, heightPx } = cover;
-  return { widthPx, heightPx, pageCount: brief.pageCount, bookMm: thicknessMm(brief.pageCount) };
-};
+/** The title whose pages are seen on a thing that lies open, or shows one page; null where there are none to see. */
+export function pagedOn(book: Book, { object, art }: Pick<Thing, 'object' | 'art'>, others: Others): Paged | null {
+  if (art.kind !== 'page' && (object.kind !== 'open-book' || art.kind === 'picture')) return null;
+  const title = titleOn(book, art, others);
+  return hasPages(title) ? title : null;
+}
+
+/** Titles whose pages a scene shows, each once. */
+export const pagedIn = (book: Book, scene: Scene, others: Others): Paged[] => [
+  ...new Set(scene.things.flatMap((thing) => pagedOn(book, thing, others) ?? [])),
+];
+
+/** What is printed for a booklet's pages is as thick as some thirty of them. */
+const PAGED_MM = 3;
+
+export function subjectOf(book: Book, thing: Pick<Thing, 'object' | 'art'>, others: Others): ThingSubject {
+  const { cover, brief } = titleOn(book, thing.art, others);
+  const { pageCount } = brief;
+  const bookMm = thicknessMm(pageCount);
+  const paged = pagedOn(book, thing, others);
+  if (!paged) return { widthPx: cover.widthPx, heightPx: cover.heightPx, pageCount, bookMm };
+  const { width, height } = findSheet(paged.booklet.sheet);
+  const open = thing.object.kind === 'open-book';
+  return { widthPx: width, heightPx: height, pageCount, bookMm: open ? PAGED_MM : bookMm, pages: open };
+}
 
 export const subjectsOf = (book: Book, scene: Scene, others: Others): ThingSubject[] =>
-  scene.things.map((thing) => subjectOf(book, thing.art, others));
+  scene.things.map((thing) => subjectOf(book, thing, others));
 
 /** Most width of a front that things are textured with: the more things, the smaller each is seen. */
 const artWidth = (things: number): number => (things === 1 ? 1600 : things <= 3 ? 1200 : 900);
@@ -116,17 +141,48 @@ export async function sceneArt(
   for (const [key, want] of wanted) {
     const title = titleOn(book, want.art, others);
     const most = mostPx ?? artWidth(scene.things.length);
-    const name = `${coverKey(title)} ${most}`;
+    const page = await pageOn(want, title, studio);
+    const name = page === null ? `${coverKey(title)} ${most}` : `${bookletKey(title)} ${page} ${most}`;
     const front =
-      fronts.get(name) ?? (await coverRaster(title, Math.min(most, Math.max(title.cover.widthPx, 800)), studio));
+      fronts.get(name) ??
+      (page === null
+        ? await coverRaster(title, Math.min(most, Math.max(title.cover.widthPx, 800)), studio)
+        : await pageRaster(title, page, most, studio));
     fronts.set(name, front);
-    const made = await faceArt(want, title, book, front, studio);
+    const made =
+      page !== null && want.side !== 'spine' && want.side !== 'back' && want.side !== 'flap'
+        ? placed(front, want.ratio, want.fit === 'fill' ? 'fill' : 'whole', studio, await paperOf(title, studio))
+        : await faceArt(want, title, book, front, studio);
     art.set(key, want.surface === 'linen' ? onLinen(made) : made);
-    const stamped = await faceFoil(want, title, front, studio);
+    const stamped = page === null ? await faceFoil(want, title, front, studio) : null;
     if (stamped?.width === made.width && stamped.height === made.height) foil.set(key, stamped);
   }
   return { art, foil, drawn };
 }
+
+/** The page of its booklet that a face shows, or that is there in place of the front, by its place from 0; null where that is the cover. */
+async function pageOn({ art, side }: WantedArt, title: Book, studio: Studio): Promise<number | null> {
+  if (!hasPages(title) || side === 'plain') return null;
+  if (side !== 'leftPage' && side !== 'rightPage') {
+    const last = art.kind === 'page' ? (await bookletPages(title, studio)).pages.pages.length - 1 : 0;
+    return art.kind === 'page' ? Math.max(0, Math.min(art.at, last)) : null;
+  }
+  const left = art.kind === 'page' ? spreadWith(art.at) : await bookletOpening(title, studio);
+  return side === 'leftPage' ? left : left + 1;
+}
+
+/** A page as a picture; beyond the first and the last one bare paper. */
+async function pageRaster(title: Book, at: number, widthPx: number, studio: Studio): Promise<Raster> {
+  const made = hasPages(title) ? await bookletPage(title, at, widthPx, studio) : null;
+  if (made) return made;
+  const bare = raster(16, 16);
+  bare.data.fill(255);
+  return bare;
+}
+
+/** The colour of its paper. */
+const paperOf = async (title: Book, studio: Studio): Promise<Hex> =>
+  hasPages(title) ? (await bookletPages(title, studio)).design.colours.paper : '#ffffff';
 
 /** A side of a title, or a picture as if it were a front, for a place of a ratio. */
 export async function sideArt(
@@ -189,6 +245,9 @@ async function faceArt(want: WantedArt, title: Book, book: Book, front: Raster, 
       const edge = edgeColours(front, side === 'back' ? 'left' : 'right');
       return studio.paint(composeBack(title.cover, title.brief, shaper, edge, size), size.widthPx, new Map());
     }
+    case 'leftPage':
+    case 'rightPage':
+      return front;
     case 'plain': {
       const colour = edgeColour(front);
       const ink = {
@@ -223,8 +282,8 @@ async function frontAt(
   return placed(front, want.ratio, want.fit === 'fill' ? 'fill' : 'whole', studio);
 }
 
-/** Art in a place of a ratio: cut to fill it about its middle, or whole on the colours of its edge. */
-function placed(art: Raster, ratio: number, fit: 'fill' | 'whole', studio: Studio): Raster {
+/** Art in a place of a ratio: cut to fill it about its middle, or whole on a ground, or else on the colours of its edge. */
+function placed(art: Raster, ratio: number, fit: 'fill' | 'whole', studio: Studio, ground?: Hex): Raster {
   const own = art.width / art.height;
   if (Math.abs(ratio / own - 1) < SAME) return flatten(art, [255, 255, 255]);
   const wider = ratio > own;
@@ -241,10 +300,11 @@ function placed(art: Raster, ratio: number, fit: 'fill' | 'whole', studio: Studi
       ? whole
       : { x: (width - art.width) / 2, y: (height - art.height) / 2, width: art.width, height: art.height };
   const edge = edgeColour(art);
+  const beyond = ground ? flat(ground) : edgePaint([edge, edge], height);
   const ink = {
     widthPx: width,
     heightPx: height,
-    items: [fill(rectPath(whole), edgePaint([edge, edge], height)), image('art', from, to)],
+    items: [fill(rectPath(whole), beyond), image('art', from, to)],
   };
   return flatten(studio.paint(ink, width, new Map([['art', studio.imageOf(art)]])), [255, 255, 255]);
 }

@@ -3,14 +3,14 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '382ad32016',
-  trace: '10d23013a2',
-  pin: 'a5ca512a5d',
-  promo: '7c48b77b9f',
-  image: '28dbaedf6a',
-  epub: '6fe1815f89',
-  pdf: 'ceae92ac71',
-  svg: 'daa5fbfb2d',
-  booklet: '66ff090ef0',
-  desk: '96aaf4a29a',
+  paint: 'f489f0a985',
+  trace: '580af65407',
+  pin: 'ff554a3baf',
+  promo: 'f8884496a1',
+  image: 'cc9c79a9ab',
+  epub: '4d62e617ac',
+  pdf: 'b563416911',
+  svg: '8b4e213d6c',
+  booklet: 'ff82c32990',
+  desk: 'd2b0d50fc1',
 } as const;

@@ -12,6 +12,8 @@ export type TableRow = {
   /** Lines for the pages of a PDF, and of an EPUB where its reading program shows one: the head, or else the foot. */
   readonly head: string;
   readonly foot: string;
+  /** What is due for the text, on a page of credits. */
+  readonly credit: string;
   readonly now: Readonly<Record<NameKind, string>>;
   readonly old: Readonly<Record<NameKind, string>>;
 };
@@ -28,6 +30,8 @@ const COLUMNS: Readonly<Record<string, string>> = {
   subtitle: 'subtitle',
   head: 'head',
   foot: 'foot',
+  credit: 'credit',
+  credits: 'credit',
   title: 'title',
   author: 'author',
   publisher: 'publisher',
@@ -90,6 +94,7 @@ export function readTable(text: string): Result<TableRow[]> {
         subtitle: cell('subtitle'),
         head: cell('head'),
         foot: cell('foot'),
+        credit: cell('credit'),
         now: names(''),
         old: names('old '),
       };

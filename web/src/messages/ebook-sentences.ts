@@ -61,6 +61,7 @@ export const EBOOK_SENTENCES: Readonly<Record<string, Sentence>> = {
   'pdf-pages': (d) => `This PDF has more than ${d.most} pages.`,
   'pdf-first-kept': () =>
     'Page 1 is one picture and was kept, since it may be content. If it is the old cover, choose Instead of page 1.',
+  'pdf-credit': () => 'No page of credits was put into the PDF. Say the line where you offer the file.',
   'pdf-signed': () => 'The PDF was signed; the signature is no longer true of the copy.',
   'epub-file-missing': (d) => `The EPUB lists ${d.name}, which is not in it.`,
   'epub-nav': () => 'The ebook has no table of contents that readers can use.',

@@ -42,6 +42,8 @@ function storeField(where: string): string {
 export const SENTENCES: Readonly<Record<string, Sentence>> = {
   ...EBOOK_SENTENCES,
   'picture-unknown': () => 'This picture is not in the title any more.',
+  'origin-gone': () => 'This work is not there any more.',
+  'origins-full': (d) => `A title names at most ${d.most} works. Take one out first.`,
   'campaign-gone': () => 'This campaign is not there any more. Choose another one.',
   'campaigns-full': (d) => `A title holds up to ${d.most} campaigns. Remove one first.`,
   'wordings-full': (d) => `A message has up to ${d.most} wordings. Remove one first.`,
@@ -90,6 +92,8 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
     Number(d.count) > 1
       ? `${d.count} pictures, among them "${d.name}", are not in this browser any more, so nothing is made without them. Choose them again on the Front.`
       : `The picture "${d.name}" is not in this browser any more, so nothing is made without it. Choose it again on the Front.`,
+  'pages-gone': () =>
+    'A page of the booklet is shown, which has no text any more. Choose what is on it in Mockups, or write the text again.',
   'volume-gone': (d) =>
     `The picture shows ${d.count === 1 ? 'a title' : `${d.count} titles`} that ${d.count === 1 ? 'is' : 'are'} not on your Shelf, so it is not made. Put ${d.count === 1 ? 'it' : 'them'} back there, or choose what is on each thing in Mockups.`,
   'picture-lost': () =>

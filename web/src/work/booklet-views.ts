@@ -1,7 +1,7 @@
 import type { Finding, Result } from '@yosomi/core/base';
 import type { Page } from '@yosomi/core/booklet';
-import { Book } from '@yosomi/core/project';
-import { type TextTaken, bookletPage, bookletPages, hasPages, pageFindings, takeText } from '@yosomi/core/recipe';
+import { Book, hasPages } from '@yosomi/core/project';
+import { type TextTaken, bookletPage, bookletPages, pageFindings, takeText } from '@yosomi/core/recipe';
 import { transfer } from 'comlink';
 import { bitmapOf } from './bitmaps';
 import type { BrowserStudio } from './browser-studio';

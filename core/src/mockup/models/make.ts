@@ -29,8 +29,14 @@ export const Kind = z.discriminatedUnion('kind', [
 export type Kind = z.infer<typeof Kind>;
 export const KINDS = Kind.options.map((one) => one.shape.kind.value);
 
-/** The art that an object is made for: its front's pixels, and the pages of its book. */
-export type Subject = { readonly widthPx: number; readonly heightPx: number; readonly pageCount: number | null };
+/** The art that an object is made for: the pixels of its front, or of a page of what lies open, and how many pages its book has. */
+export type Subject = {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly pageCount: number | null;
+  /** Whether what lies open shows pages that are made, and not lines that only look like text. */
+  readonly pages?: boolean;
+};
 
 /** Height of the trimmed page of a common trade paperback. */
 export const TRIM_HEIGHT_MM = 203;
@@ -124,6 +130,6 @@ export function makeModel(kind: Kind, subject: Subject, bookMm: number, strips =
     case 'slipcase':
       return slipcase(w, h, d);
     case 'open-book':
-      return openBook(w, h, d, strips);
+      return openBook(w, h, d, strips, subject.pages ?? false);
   }
 }

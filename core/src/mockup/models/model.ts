@@ -27,8 +27,8 @@ export const FACE_NAMES = [
 ] as const;
 export type FaceName = (typeof FACE_NAMES)[number];
 
-/** What art is asked for; `plain` is the colour of the front's edge. */
-export type ArtSide = 'front' | 'spine' | 'back' | 'flap' | 'plain';
+/** What art is asked for; `plain` is the colour of the front's edge, the pages are those of the book where it lies open. */
+export type ArtSide = 'front' | 'spine' | 'back' | 'flap' | 'plain' | 'leftPage' | 'rightPage';
 
 /** How much a face shines. */
 export type Surface = 'cover' | 'paper' | 'plastic' | 'glass' | 'metal' | 'glow';

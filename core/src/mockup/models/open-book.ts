@@ -5,8 +5,9 @@ import type { Model } from './model';
 /**
  * A book that lies open on its back: two stacks of leaves whose tops rise from the gutter and fall to the fore-edge,
  * on a cover a little larger than they. Widths are those of one page; it lies on y = 0 with its head away from the viewer.
+ * `own` asks for pages of the book; else they are lines that only look like text.
  */
-export function openBook(widthMm: number, heightMm: number, thicknessMm: number, strips: number): Model {
+export function openBook(widthMm: number, heightMm: number, thicknessMm: number, strips: number, own: boolean): Model {
   const [w, h] = [widthMm, heightMm];
   const rise = Math.max(3, thicknessMm / 2);
   const draft = new Draft();
@@ -54,8 +55,11 @@ export function openBook(widthMm: number, heightMm: number, thicknessMm: number,
   draft.looks.set('top', pages);
   draft.looks.set('bottom', pages);
   draft.looks.set('edge', pages);
-  draft.looks.set('leftPage', { kind: 'text', seed: 1, surface: 'paper' });
-  draft.looks.set('rightPage', { kind: 'text', seed: 2, surface: 'paper' });
+  for (const [i, side] of (['leftPage', 'rightPage'] as const).entries())
+    draft.looks.set(
+      side,
+      own ? { kind: 'art', side, ratio: w / h, surface: 'paper' } : { kind: 'text', seed: i + 1, surface: 'paper' },
+    );
   draft.looks.set('inside', { kind: 'flat', colour: '#e4e1d8', surface: 'paper' });
   draft.looks.set('rim', { kind: 'art', side: 'plain', ratio: 1, surface: 'cover' });
   return draft.model();

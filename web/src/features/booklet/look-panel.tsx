@@ -1,8 +1,8 @@
 import { type Booklet, PAGE_LOOKS, SHEETS, type SheetId, findPageLook } from '@yosomi/core/booklet';
 import type { Finding } from '@yosomi/core/base';
-import { type BookletFormat, hasPages } from '@yosomi/core/recipe';
+import { type BookletFormat } from '@yosomi/core/recipe';
 import { useMemo, useRef } from 'react';
-import { type Book, onBooklet, setCoverFirst, setPageLook, setSheet } from '@yosomi/core/project';
+import { type Book, onBooklet, setCoverFirst, setPageLook, setSheet, hasPages } from '@yosomi/core/project';
 import { sentenceOf } from '../../messages/sentences';
 import { useSession } from '../../state/session';
 import { Bitmap } from '../../ui/bitmap';

@@ -2,7 +2,7 @@ import type { Fault } from '@yosomi/core/base';
 import type { EditionReport, Inspected } from '@yosomi/core/ebook';
 import { coverAlt } from '@yosomi/core/ebook';
 import type { Book } from '@yosomi/core/project';
-import { coverCredits } from '@yosomi/core/recipe';
+import { ebookCredits } from '@yosomi/core/recipe';
 import { slug } from '@yosomi/core/base';
 import { proxy } from 'comlink';
 import { useEffect, useState } from 'react';
@@ -17,6 +17,7 @@ import { press } from '../../work/workers';
 import { type Asked, EditionForm } from './edition-form';
 import { sizeText } from './file-row';
 import { FindingsView, Unreadable } from './findings';
+import { Origins } from '../rights/origins';
 import { AskNames, FoundNames } from './old-names';
 import { useEbookJob } from './use-ebook-job';
 import { useOldNames } from './use-old-names';
@@ -94,7 +95,7 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
         titlePage: edition.titlePage,
         pageLine: edition.line,
         runningLine: edition.running,
-        credits: coverCredits(book),
+        credits: ebookCredits(book),
         modified: nowIso(),
       };
       const remade = await w.ask(w.api.edition(file, wish, proxy(onProgress)));
@@ -145,6 +146,7 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
         busy={progress !== null}
         onMake={(edition) => void make(edition)}
       >
+        <Origins />
         <AskNames names={names} busy={progress !== null} label="Change old names inside the book too" />
       </EditionForm>
     </div>

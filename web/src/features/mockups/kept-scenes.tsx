@@ -1,5 +1,5 @@
-import { adopted, setWholeScene } from '@yosomi/core/mockup';
-import type { Book } from '@yosomi/core/project';
+import { type Scene, setWholeScene } from '@yosomi/core/mockup';
+import { adoptedBy } from '@yosomi/core/project';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { X } from 'lucide-react';
 import { useState } from 'react';
@@ -16,9 +16,6 @@ import { CompareScenes } from './compare-scenes';
 import { ARRANGEMENT_NAMES } from './names';
 import { useScene } from './use-scene';
 
-const forBook = (scene: Book['scene'], book: Book): Book['scene'] =>
-  adopted(scene, { id: book.id, has: (asset) => book.assets[asset] !== undefined });
-
 /** Scenes kept to be used again, for this title and for others, and giving the present one to the series. */
 export function KeptScenes({ series }: { series: readonly string[] }) {
   const book = useBook();
@@ -26,8 +23,8 @@ export function KeptScenes({ series }: { series: readonly string[] }) {
   const { value: kept, fault: unread } = useLiveQuery(loadScenes) ?? { value: [], fault: null };
   const [naming, setNaming] = useState(false);
   const [comparing, setComparing] = useState(false);
-  const use = (one: { name: string; scene: Book['scene'] }): void =>
-    set(`Scene: ${one.name}`, setWholeScene(forBook(one.scene, book)));
+  const use = (one: { name: string; scene: Scene }): void =>
+    set(`Scene: ${one.name}`, setWholeScene(adoptedBy(one.scene, book)));
 
   const keep = async (name: string): Promise<void> => {
     const done = await keepScene({ id: freshId(), name, scene });
@@ -45,7 +42,7 @@ export function KeptScenes({ series }: { series: readonly string[] }) {
       const saved = await editStored(
         id,
         'Scene of the series',
-        (mate) => void (mate.scene = forBook(structuredClone(scene), mate)),
+        (mate) => void (mate.scene = adoptedBy(structuredClone(scene), mate)),
         nowIso(),
       );
       if (!saved.ok) return sayFault(saved.fault);
@@ -80,7 +77,7 @@ export function KeptScenes({ series }: { series: readonly string[] }) {
       <CompareScenes
         open={comparing}
         onClose={() => setComparing(false)}
-        kept={kept.map((one) => ({ ...one, scene: forBook(one.scene, book) }))}
+        kept={kept.map((one) => ({ ...one, scene: adoptedBy(one.scene, book) }))}
         onUse={use}
       />
       {series.length > 0 && <Button onClick={() => void give().catch(failed)}>Give it to the series</Button>}

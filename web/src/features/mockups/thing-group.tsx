@@ -9,21 +9,17 @@ import {
   setThing,
   thingThickness,
 } from '@yosomi/core/mockup';
-import { onScene, withAsset, isMatte } from '@yosomi/core/project';
-import { type Others, subjectsOf, titleOn } from '@yosomi/core/recipe';
+import { type Others, pagedOn, subjectsOf, titleOn } from '@yosomi/core/recipe';
 import { Plus, X } from 'lucide-react';
-import { Link } from 'react-router';
-import { useBook, useSession } from '../../state/session';
-import { Bitmap } from '../../ui/bitmap';
+import { useBook } from '../../state/session';
 import { Button } from '../../ui/button';
 import { NumberField } from '../../ui/number-field';
 import { Group } from '../../ui/group';
 import { Menu } from '../../ui/menu';
 import { Segmented } from '../../ui/segmented';
-import { useCoverBitmap } from '../../work/queries';
-import { usePictureInput } from '../front/use-picture-input';
 import { SidePicture } from './side-picture';
 import { KIND_MENU, KIND_NAMES, SURFACE_NAMES } from './names';
+import { ThingArtFields } from './thing-art';
 import { type SetThing, useScene } from './use-scene';
 
 const DEGREE = Math.PI / 180;
@@ -78,8 +74,6 @@ export function ThingList(props: { chosen: number; onChoose(index: number): void
   );
 }
 
-const SAME = 'this';
-
 /** What a thing is and what is printed on it. */
 export function ThingGroup(props: {
   index: number;
@@ -87,29 +81,13 @@ export function ThingGroup(props: {
   others: Others;
   mates: readonly { id: string; name: string }[];
 }) {
-  const { index, thing, others, mates } = props;
+  const { index, thing, others } = props;
   const book = useBook();
   const { scene, set } = useScene();
-  const edit = useSession((s) => s.edit);
   const { object, art } = thing;
   const setFields: SetThing = (label, fields, merge = null) =>
     set(label, setThing(index, fields), merge === null ? null : `${merge}-${index}`);
   const title = titleOn(book, art, others);
-  const { data: front } = useCoverBitmap(title, 60 * Math.min(2, window.devicePixelRatio));
-  const picture = usePictureInput(
-    ({ asset }) =>
-      void edit(
-        'Picture on it',
-        withAsset(asset, onScene(setThing(index, { art: { kind: 'picture', asset: asset.id } }))),
-      ),
-  );
-  const missing =
-    art.kind === 'title' && !others.has(art.id)
-      ? 'That title is gone from the Shelf; this one stands in.'
-      : art.kind === 'picture' && !book.assets[art.asset]
-        ? 'That picture is gone; this title stands in.'
-        : null;
-  const value = art.kind === 'this' ? SAME : art.kind === 'title' ? art.id : `picture/${art.asset}`;
   const thicknessMm = thingThickness(scene, subjectsOf(book, scene, others), index);
   const thick = 'thicknessMm' in object ? object : null;
   const onScreen = ['ereader', 'tablet', 'phone', 'laptop', 'disc'].includes(object.kind);
@@ -125,56 +103,7 @@ export function ThingGroup(props: {
           })
         }
       />
-      <div className="flex items-center gap-3">
-        <Bitmap bitmap={front ?? null} label="Front" className="h-12 w-auto shadow-cover" />
-        <div className="flex min-w-0 flex-1 flex-col gap-1">
-          <Menu
-            label="Cover on it"
-            value={value}
-            groups={[
-              { title: 'This title', options: [{ value: SAME, label: book.brief.title.trim() || 'This title' }] },
-              ...(mates.length > 0
-                ? [{ title: 'Other titles', options: mates.map((m) => ({ value: m.id, label: m.name })) }]
-                : []),
-              ...(Object.keys(book.assets).length > 0
-                ? [
-                    {
-                      title: 'Pictures of this title',
-                      options: Object.values(book.assets)
-                        .filter(({ id }) => !isMatte(book, id))
-                        .map((a) => ({
-                          value: `picture/${a.id}`,
-                          label: a.name || 'Picture',
-                        })),
-                    },
-                  ]
-                : []),
-            ]}
-            onChange={(v) =>
-              setFields('Cover on it', {
-                art:
-                  v === SAME
-                    ? { kind: 'this' }
-                    : v.startsWith('picture/')
-                      ? { kind: 'picture', asset: v.slice(8) }
-                      : { kind: 'title', id: v },
-              })
-            }
-          />
-          <span className="text-xs text-ink-2">
-            {missing ?? (art.kind === 'picture' ? 'a picture, as it is' : 'the cover, as it is now')}
-          </span>
-        </div>
-        {art.kind === 'this' && (
-          <Link to="../front" className="self-start underline underline-offset-2">
-            Edit
-          </Link>
-        )}
-      </div>
-      <Button kind="link" className="self-start" onClick={picture.open}>
-        Put a picture on it
-      </Button>
-      {picture.input}
+      <ThingArtFields {...props} set={setFields} />
       {hasSpine(object.kind) && (
         <>
           <SidePicture index={index} side="spine" />
@@ -196,7 +125,9 @@ export function ThingGroup(props: {
             }
           />
           {thick.thicknessMm === null ? (
-            <p className="text-xs text-ink-2">{thickNote(object.kind, title.brief.pageCount)}</p>
+            <p className="text-xs text-ink-2">
+              {thickNote(object.kind, title.brief.pageCount, pagedOn(book, thing, others) !== null)}
+            </p>
           ) : (
             <Button
               kind="link"
@@ -240,12 +171,10 @@ export function ThingGroup(props: {
             options={[
               { value: 'whole', label: 'Whole' },
               { value: 'fill', label: 'Fill' },
-              ...(title.cover.finished ? [] : [{ value: 'recompose' as const, label: 'Anew' }]),
+              ...(title.cover.finished || art.kind === 'page' ? [] : [{ value: 'recompose' as const, label: 'Anew' }]),
             ]}
           />
-          <p className="text-xs text-ink-2">
-            {FIT_NOTES[thing.fit === 'recompose' && title.cover.finished ? 'whole' : thing.fit]}
-          </p>
+          <p className="text-xs text-ink-2">{fitNote(thing, title.cover.finished)}</p>
         </>
       ) : (
         <Segmented
@@ -271,14 +200,16 @@ const SPINED: ReadonlySet<Kind['kind']> = new Set([
 ]);
 const hasSpine = (kind: Kind['kind']): boolean => SPINED.has(kind);
 
-const FIT_NOTES = {
-  whole: 'The whole cover is shown, on its edge colour.',
-  fill: 'The cover is cut to fill the place.',
-  recompose: 'The cover is composed anew for the place.',
-} as const;
+/** How what is on a screen sits there. */
+function fitNote({ art, fit }: Thing, finished: boolean): string {
+  if (art.kind === 'page')
+    return fit === 'fill' ? 'The page is cut to fill the place.' : 'The whole page is shown, on its paper.';
+  if (fit === 'recompose' && !finished) return 'The cover is composed anew for the place.';
+  return fit === 'fill' ? 'The cover is cut to fill the place.' : 'The whole cover is shown, on its edge colour.';
+}
 
-function thickNote(kind: Kind['kind'], pages: number | null): string {
-  if (kind === 'binder' || kind === 'carton') return 'What is common for it.';
+function thickNote(kind: Kind['kind'], pages: number | null, paged: boolean): string {
+  if (kind === 'binder' || kind === 'carton' || (kind === 'open-book' && paged)) return 'What is common for it.';
   if (kind === 'slipcase') return 'As thick as the books in it.';
   return pages ? `From ${pages} pages.` : 'For 240 pages: type the pages in the Brief.';
 }

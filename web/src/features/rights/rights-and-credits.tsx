@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { say } from '../../messages/say';
 import { useBook } from '../../state/session';
 import { Button } from '../../ui/button';
+import { Origins } from './origins';
 import { RightsDialog } from './rights-dialog';
 import { Standing } from './standing';
 
@@ -43,11 +44,12 @@ export function RightsAndCredits({ others }: { others: Others }) {
           ))}
         </ul>
       )}
+      <Origins />
       {credits.length > 0 && (
         <div role="group" aria-label="Credits that are due" className="flex flex-col items-start gap-2">
           <p>
-            These lines go with the files. The ebook has those of its cover on the title page, the zip has all in its
-            text. Show them too where you show the cover yourself.
+            These lines go with the files. The ebook has those of its text and its cover on the title page, the zip has
+            all in its text. Show them too where you show the cover yourself.
           </p>
           <ul className="flex flex-col gap-1 border-l-3 border-edge pl-3">
             {credits.map((line) => (
