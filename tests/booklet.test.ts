@@ -393,6 +393,53 @@ describe.each(SHEET_IDS)('a chapter with a long name on %s', (sheet) => {
   });
 });
 
+describe('the field over a chapter', () => {
+  const art = { image: 'art', ratio: 1.6, detail: Array.from({ length: 100 }, (_, i) => i) };
+  const line = 'Moss asks for very little and gives back a great deal, year after year.';
+
+  it('is lower where that saves a page with a few lines on it, and only there; nothing comes to lie on it', () => {
+    const fields = new Map<number, { height: number; pages: number; last: number }>();
+    for (let n = 8; n < 46; n++) {
+      const { pages, design } = set(
+        read(`# Two\n\n${`${line}\n\n`.repeat(20)}# One\n\n${`${line}\n\n`.repeat(n)}`),
+        LOOK_IDS[0],
+        'letter',
+        {
+          art,
+        },
+      );
+      const first = pages.pages.findIndex(({ marks }) =>
+        marks.some((mark) => mark.kind === 'text' && mark.glyphs.map(({ text }) => text).join('') === 'One'),
+      );
+      const { marks } = pages.pages[first];
+      const field = marks.find((mark) => mark.kind === 'fill' && pathBounds(mark.path).width > pages.width - 1);
+      const { y, height } = pathBounds(field!.kind === 'fill' ? field!.path : []);
+      const text = marks.filter(isText).filter(({ tag }) => tag !== null && pages.tags[tag].kind === 'P');
+      for (const mark of text) {
+        expect(mark.y - mark.size, `${n}`).toBeGreaterThan(y + height);
+        expect(mark.y, `${n}`).toBeLessThan(design.column.y + design.steps * design.step + 0.01);
+      }
+      const end = pages.pages
+        .at(-1)!
+        .marks.filter(isText)
+        .filter(({ tag }) => tag !== null && pages.tags[tag].kind === 'P');
+      fields.set(n, { height, pages: pages.pages.length - first, last: end.length });
+    }
+    const usual = Math.max(...[...fields.values()].map(({ height }) => height));
+    const lower = [...fields].filter(([, { height }]) => height < usual - 1);
+    expect(lower.length).toBeGreaterThan(3);
+    for (const [n, { height, pages }] of lower) {
+      expect(height, `${n}`).toBeGreaterThan(usual * 0.55);
+      // One line more than fewer of them, and still no page more.
+      expect(pages, `${n}`).toBe(fields.get(n - 1)!.pages);
+    }
+    // As many lines as the field could make room for never stand alone on a page.
+    const saved = lower.filter(([, { pages }]) => pages === 1);
+    expect(saved.length).toBeGreaterThan(1);
+    for (const [n, { pages, last }] of fields) if (pages === 2) expect(last, `${n}`).toBeGreaterThan(saved.length);
+  });
+});
+
 describe('colours of pages', () => {
   it('read on what they stand on, whatever the cover', () => {
     const channel = fc.integer({ min: 0, max: 255 });

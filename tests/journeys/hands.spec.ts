@@ -169,6 +169,34 @@ test('toasts and the menu of parts lie over nothing that they inform about', asy
   expect(told.y + told.height).toBeLessThan(cover.y + cover.height / 2);
 });
 
+for (const [width, height] of [
+  [1280, 800],
+  [1000, 700],
+] as const)
+  test(`news leaves the steps and Undo free that are pressed next, ${width} px wide`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    await open(page, 'The Balcony Moss Garden');
+    await part(page, 'Title').click();
+    await page.keyboard.press('Control+c');
+    const toast = page.locator('[data-sonner-toast]').first();
+    await expect(toast).toBeVisible();
+    await expect.poll(() => toast.evaluate((one) => one.getAnimations().length)).toBe(0);
+    const told = (await toast.boundingBox())!;
+    const bar = page.getByRole('banner');
+    for (const one of [
+      ...(await bar.getByRole('link').all()),
+      ...(await bar.getByRole('button', { name: /^(Undo|Redo|Find a command)/ }).all()),
+    ]) {
+      const box = (await one.boundingBox())!;
+      const apart =
+        box.x + box.width <= told.x ||
+        told.x + told.width <= box.x ||
+        box.y + box.height <= told.y ||
+        told.y + told.height <= box.y;
+      expect(apart, await one.innerText()).toBe(true);
+    }
+  });
+
 test('a side that is made shows its own shape at once', async ({ page }) => {
   await open(page);
   await page.getByRole('button', { name: 'Front', exact: true }).click();

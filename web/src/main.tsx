@@ -65,11 +65,11 @@ createRoot(root).render(
       <Tooltip.Provider delayDuration={300}>
         <RouterProvider router={router} />
         <Toaster
-          position="top-center"
-          offset={{ top: 4 }}
+          position="top-right"
+          // Where the page leaves room for it (app.css): it covers nothing that is pressed next.
+          offset={{ top: 'var(--said-top)', right: 'var(--said-right)' }}
           visibleToasts={3}
-          // One line stays within the bar of steps, where it covers nothing that is pressed next.
-          style={{ '--width': '460px' } as CSSProperties}
+          style={{ '--width': 'var(--said-width)' } as CSSProperties}
           toastOptions={{ className: 'font-sans', style: { padding: '8px 14px' } }}
         />
       </Tooltip.Provider>

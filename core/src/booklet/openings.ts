@@ -113,6 +113,8 @@ function titleLines(
 /** How much of a field a strip of the picture takes, and the least that is worth showing. */
 const STRIP = 0.5;
 const LEAST_STRIP = 0.16;
+/** Of its usual height, how much a field keeps where the chapter would else run over onto one more page by a few lines. */
+const KEPT = 0.62;
 
 /** A field over the head of the page, with a strip of the cover's picture where it has one. */
 function plate(flow: Flow, text: string, tag: number, heading: Row['heading']): void {
@@ -121,27 +123,41 @@ function plate(flow: Flow, text: string, tag: number, heading: Row['heading']): 
   const tall = lines.length * leading;
   // The name stands on the field with some of it around, whatever becomes of the picture.
   const needed = tall + step * 2.4;
-  const usual = Math.round((sheet.height * (dress.art ? 0.34 : 0.23) - sheet.head) / step);
-  const height = Math.max(8, usual, Math.ceil((needed - column.y) / step));
-  const bottom = height * step;
+  const chapter = Math.max(0, flow.chapter - 1);
   const [left, top] = [-column.x, -column.y];
-  const whole = { x: left, y: top, width: sheet.width, height: bottom - top };
-  const marks: Mark[] = [fill(rectPath(whole), colours.deep)];
-  const free = Math.min(whole.height * STRIP, whole.height - needed);
-  const shown = dress.art !== null && free >= whole.height * LEAST_STRIP ? free : 0;
-  if (dress.art && shown > 0) {
-    const strip = { ...whole, height: shown };
-    // Another part of the picture opens each chapter.
-    const share = (strip.height / strip.width) * (1 / dress.art.ratio);
-    const strips = stripsOf(dress.art, share);
-    const y = strips[Math.max(0, flow.chapter - 1) % strips.length];
-    const from =
-      share >= 1 ? { x: (1 - 1 / share) / 2, y: 0, width: 1 / share, height: 1 } : { x: 0, y, width: 1, height: share };
-    marks.push({ kind: 'picture', image: dress.art.image, from, to: strip, tag: null });
-  }
-  const base = bottom - Math.max(step * 0.8, (whole.height - shown - tall) * 0.36) - tall;
-  lines.forEach((line, i) => marks.push(...flow.at(line, 0, base + i * leading + flow.baseline(leading), tag)));
-  flow.push({ height, marks, heading, bleeds: true });
+  const drawn = (height: number): Mark[] => {
+    const bottom = height * step;
+    const whole = { x: left, y: top, width: sheet.width, height: bottom - top };
+    const marks: Mark[] = [fill(rectPath(whole), colours.deep)];
+    const free = Math.min(whole.height * STRIP, whole.height - needed);
+    const shown = dress.art !== null && free >= whole.height * LEAST_STRIP ? free : 0;
+    if (dress.art && shown > 0) {
+      const strip = { ...whole, height: shown };
+      // Another part of the picture opens each chapter.
+      const share = (strip.height / strip.width) * (1 / dress.art.ratio);
+      const strips = stripsOf(dress.art, share);
+      const y = strips[chapter % strips.length];
+      const from =
+        share >= 1
+          ? { x: (1 - 1 / share) / 2, y: 0, width: 1 / share, height: 1 }
+          : { x: 0, y, width: 1, height: share };
+      marks.push({ kind: 'picture', image: dress.art.image, from, to: strip, tag: null });
+    }
+    const base = bottom - Math.max(step * 0.8, (whole.height - shown - tall) * 0.36) - tall;
+    lines.forEach((line, i) => marks.push(...flow.at(line, 0, base + i * leading + flow.baseline(leading), tag)));
+    return marks;
+  };
+  const least = Math.ceil((needed - column.y) / step);
+  const usual = Math.round((sheet.height * (dress.art ? 0.34 : 0.23) - sheet.head) / step);
+  const height = Math.max(8, usual, least);
+  const kept = Math.ceil((sheet.height * (dress.art ? 0.34 : 0.23) * KEPT - sheet.head) / step);
+  flow.push({
+    height,
+    marks: drawn(height),
+    heading,
+    bleeds: true,
+    gives: { least: Math.min(height, Math.max(4, kept, least)), marks: drawn },
+  });
 }
 
 function opening(flow: Flow, text: string, tag: number, number: number, heading: Row['heading'], place: Place): void {

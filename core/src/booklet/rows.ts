@@ -33,14 +33,15 @@ export type PageRows = { readonly from: number; readonly to: number; readonly ov
 /** How bad a page with white at its foot is, and one with nearly nothing on it. */
 const WHITE = 1500;
 const NEARLY_EMPTY = 400;
-const SHORT_END = 30;
+const SHORT_END = 110;
 const FEW = 0.17;
-/** A picture that is made smaller than it could be, by a step. */
+/** What is made smaller than it could be, by a step. */
 const GIVEN = 4;
 
 /**
  * Rows to pages, `steps` to a page, by least cost in all (dynamic programming): a heading stays with what it heads, no line of a paragraph stands
- * alone, and pages are filled alike; a picture becomes smaller where that keeps it with its words. A row that is higher than a page stands alone on one.
+ * alone, and pages are filled alike; a picture becomes smaller where that keeps it with its words, and the field
+ * over a chapter lower where that saves a page with a few lines on it. A row that is higher than a page stands alone on one.
  */
 export function pagesOf(rows: readonly Row[], steps: number): PageRows[] {
   const n = rows.length;

@@ -4,13 +4,13 @@
  */
 export const VERSIONS = {
   paint: 'f489f0a985',
-  trace: '580af65407',
+  trace: 'd1399fa13e',
   pin: 'ff554a3baf',
-  promo: 'f8884496a1',
+  promo: 'c3ff14d771',
   image: 'cc9c79a9ab',
   epub: '4d62e617ac',
   pdf: 'b563416911',
   svg: '8b4e213d6c',
-  booklet: 'ff82c32990',
+  booklet: '8fc0e38244',
   desk: 'd2b0d50fc1',
 } as const;

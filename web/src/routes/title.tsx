@@ -81,7 +81,7 @@ export function TitlePage() {
       <TitleSpine />
       <div className="flex min-w-0 flex-1 flex-col">
         <header className="flex h-[46px] shrink-0 items-center border-b border-line pr-1 pl-1 min-[1000px]:pr-3 min-[1000px]:pl-4">
-          <nav aria-label="Steps" className="flex h-full min-w-0 overflow-x-auto">
+          <nav aria-label="Steps" data-steps className="flex h-full min-w-0 overflow-x-auto">
             {steps.map((step) => (
               <NavLink
                 key={step.path}

@@ -112,7 +112,7 @@ export function ThingArtFields(props: {
       <div className="flex items-center gap-3">
         <Bitmap
           bitmap={(at === null ? front : page) ?? null}
-          label={at === null ? 'Front' : 'Page'}
+          label={at === null ? 'Front' : 'The page on it'}
           className="h-12 w-auto shadow-cover"
         />
         <div className="flex min-w-0 flex-1 flex-col gap-1">

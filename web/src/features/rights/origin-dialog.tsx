@@ -28,12 +28,15 @@ export function OriginDialog({ at, onClose }: { at: number; onClose(): void }) {
   return (
     <Dialog
       open
+      wide
       onClose={onClose}
       title="A work it is made from"
       description="Whose text this is, or is made from, and on what terms. Its line stands in the ebook and the booklet."
     >
-      {text('work', 'The work', { maxLength: 300 })}
-      {text('maker', 'Its author', { maxLength: 120 })}
+      <div className="grid gap-x-5 gap-y-4 sm:grid-cols-2">
+        {text('work', 'The work', { maxLength: 300 })}
+        {text('maker', 'Its author', { maxLength: 120 })}
+      </div>
       {text('from', 'Where it was found', { hint: 'An address, or where you bought it.', maxLength: 300 })}
       <div className="flex flex-col gap-1.5">
         {text('licence', 'Its licence', { maxLength: 120 })}
@@ -62,7 +65,7 @@ export function OriginDialog({ at, onClose }: { at: number; onClose(): void }) {
       <TextField
         label="The line that stands in the book"
         value={originLine(origin)}
-        lines={3}
+        lines={2}
         maxLength={900}
         onChange={(line) => tell({ line: line === originLine({ ...origin, line: '' }) ? '' : line })}
       />
