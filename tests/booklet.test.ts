@@ -413,7 +413,7 @@ describe('the field over a chapter', () => {
       );
       const { marks } = pages.pages[first];
       const field = marks.find((mark) => mark.kind === 'fill' && pathBounds(mark.path).width > pages.width - 1);
-      const { y, height } = pathBounds(field!.kind === 'fill' ? field!.path : []);
+      const { y, height } = pathBounds((field as Extract<typeof field, { kind: 'fill' }>)!.path);
       const text = marks.filter(isText).filter(({ tag }) => tag !== null && pages.tags[tag].kind === 'P');
       for (const mark of text) {
         expect(mark.y - mark.size, `${n}`).toBeGreaterThan(y + height);

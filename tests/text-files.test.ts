@@ -1,12 +1,17 @@
-import { strToU8, zipSync } from 'fflate';
+import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Block, allBlocks, fromHtmlText, ownWords, picturesInHtml } from '@yosomi/core/booklet';
-import { type TextTaken, takeText } from '@yosomi/core/recipe';
+import { type TextTaken, bookletEpub, takeText } from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
+import { demos } from './fixtures/demos';
+import { type BookPlan, bookFile, plainPlan } from './fixtures/epubs';
 import { docx as bytesOf, para, run } from './fixtures/docx';
 import { fileOf, picturePixels } from './fixtures/pictures';
 
+const BOOKS = process.env.YOSOMI_BOOKS ?? join(import.meta.dirname, '..', 'build', 'books');
 const studio = new NodeStudio(new Map());
 const docx = (...input: Parameters<typeof bytesOf>): Blob => new Blob([bytesOf(...input)]);
 async function taken(file: Blob, name: string): Promise<TextTaken> {
@@ -97,6 +102,81 @@ describe('a document of a word processor', () => {
   });
 });
 
+describe('an ebook', () => {
+  const inBlocks = (blocks: readonly Block[]): string => blocks.flatMap(ownWords).join(' ').replace(/\s+/g, ' ').trim();
+
+  it('of ours comes back as the text that it was made from, with its pictures', async () => {
+    const project = demos().find(({ book }) => book.booklet !== null)!;
+    const made = await bookletEpub(project.book, '2026-11-30T10:00:00Z', new NodeStudio(project.files));
+    if (!made.ok) throw new Error(made.fault.code);
+    const { manuscript, pictures, dropped } = await taken(new Blob([made.value.bytes]), 'seven.epub');
+    const own = project.book.booklet!.manuscript;
+    expect(pictures).toHaveLength(1);
+    // A picture is coded anew on its way out: it has another name.
+    const asset = pictures[0].asset.id;
+    const same = (blocks: readonly Block[]): Block[] =>
+      blocks.map((block) => (block.kind === 'picture' ? { ...block, asset } : block));
+    expect(manuscript.blocks).toEqual(same(own.blocks));
+    // Cover, title page and contents are made anew.
+    expect(dropped.find(({ kind }) => kind === 'page')!.count).toBeGreaterThanOrEqual(2);
+  });
+
+  it('of others comes in with every word of its pages', async () => {
+    let tried = 0;
+    for (const name of readdirSync(BOOKS).filter((one) => one.endsWith('.epub'))) {
+      const file = new Blob([readFileSync(join(BOOKS, name))]);
+      const read = await takeText(file, name, studio);
+      if (!read.ok) {
+        expect(['text-long', 'text-format'], name).toContain(read.fault.code);
+        continue;
+      }
+      tried++;
+      // Words of all its pages by another way: the tags taken out.
+      const files = unzipSync(new Uint8Array(await file.arrayBuffer()));
+      const pages = Object.keys(files).filter(
+        (path) => /x?html?$/.test(path) && !/(nav|toc|cover|title)[^/]*$/i.test(path),
+      );
+      const theirs = pages
+        .map((path) =>
+          strFromU8(files[path])
+            .replace(/^[\s\S]*?<body[^>]*>/, '')
+            .replace(/<(style|script)[\s\S]*?<\/\1>|<!--[\s\S]*?-->/g, ' ')
+            .replace(/<[^>]+>/g, ' '),
+        )
+        .join(' ');
+      const words = (text: string): string[] => text.match(/\p{L}{4,}/gu) ?? [];
+      const ours = new Set(words(inBlocks(allBlocks(read.value.manuscript.blocks))));
+      const lost = new Set(words(theirs.replace(/&\w+;/g, ' ')).filter((word) => !ours.has(word)));
+      expect(lost.size / new Set(words(theirs)).size, `${name}: ${[...lost].slice(0, 20).join(' ')}`).toBeLessThan(
+        0.02,
+      );
+    }
+    expect(tried).toBeGreaterThanOrEqual(3);
+  });
+
+  it('that is locked, none, or without a page is refused', async () => {
+    const book = async (more: Partial<BookPlan>): Promise<Blob> =>
+      new Blob([bookFile({ ...plainPlan(await fileOf(picturePixels(40, 60), 'jpeg')), ...more })]);
+    expect(await code(await book({ encryption: 'locked' }), 'x.epub')).toBe('epub-drm');
+    expect(await code(new Blob(['no zip']), 'x.epub')).toBe('epub-not');
+    expect(await code(await book({}), 'x.epub')).toBeNull();
+  });
+
+  it('keeps elements apart that XHTML ends at once, and shows a picture that a drawing holds', async () => {
+    const files = unzipSync(bookFile(plainPlan(await fileOf(picturePixels(40, 60), 'jpeg'))));
+    const path = Object.keys(files).find((one) => one.endsWith('chapter.xhtml'))!;
+    files[path] = strToU8(
+      '<html xmlns="http://www.w3.org/1999/xhtml"><head><title>x</title></head><body><h1><a id="a"/>One</h1><p>Plain <i/>words that go on and on for longer than a cover page has.</p>' +
+        '<div><svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 4 6"><image xmlns:xlink="http://www.w3.org/1999/xlink" xlink:href="images/front.jpg" width="4" height="6"/></svg></div><p>End <script>alert(1)</script></p></body></html>',
+    );
+    const { manuscript } = await taken(new Blob([zipSync(files) as Uint8Array<ArrayBuffer>]), 'x.epub');
+    const chapter = manuscript.blocks.slice(manuscript.blocks.findIndex(({ kind }) => kind === 'heading'));
+    expect(kinds(chapter).slice(0, 4)).toEqual(['heading', 'paragraph', 'picture', 'paragraph']);
+    expect(chapter[1].kind === 'paragraph' && chapter[1].spans.every(({ em }) => !em)).toBe(true);
+    expect(JSON.stringify(manuscript)).not.toContain('alert');
+  });
+});
+
 describe('a page of the web', () => {
   it('comes in as what it says; what runs, is filled in or looks is left out', () => {
     const read = fromHtmlText(`<!doctype html><html><head><title>T</title><style>p{}</style></head><body>
@@ -116,6 +196,29 @@ describe('a page of the web', () => {
       ok: true,
       value: ['a.png', 'b.png'],
     });
+  });
+
+  it('has boxes to tick, tips, buttons and lines below pictures, where it has them in its own way', () => {
+    const read = fromHtmlText(
+      `<ul><li>☐ <b>One</b> thing</li><li><p>☑ Two</p></li><li>✓Three</li></ul>
+       <aside><p><b>Mind.</b> The gap</p></aside><aside><p>Merely beside it</p></aside>
+       <p class="btn-large"><a href="https://a.example">Get it</a></p><p><a href="https://b.example">No button</a></p>
+       <figure><img src="g.png" alt="A gate"><figcaption>The <i>old</i> gate</figcaption></figure>`,
+      new Map([['g.png', 'abcdef1']]),
+    );
+    if (!read.ok) throw new Error(read.fault.code);
+    const [list, tip, beside, button, link, picture, ...more] = read.value.manuscript.blocks;
+    expect(
+      list.kind === 'list' && list.items.map(({ checked, blocks }) => [checked, blocks.flatMap(ownWords)]),
+    ).toEqual([
+      [false, ['One thing']],
+      [true, ['Two']],
+      [true, ['Three']],
+    ]);
+    expect([tip.kind, beside.kind, button.kind, link.kind]).toEqual(['tip', 'paragraph', 'button', 'paragraph']);
+    expect(button).toMatchObject({ label: 'Get it', url: 'https://a.example' });
+    expect(picture).toMatchObject({ asset: 'abcdef1', alt: 'A gate', caption: [{ text: 'The old gate' }] });
+    expect(more).toEqual([]);
   });
 
   it('of any kind is read or refused, never thrown at', () => {

@@ -41,14 +41,14 @@ async function takeFile(file: string, project: Project): Promise<Result<Taken>> 
     assets[asset.id] ??= asset;
   }
   const said = text.value.dropped
-    .map(({ kind, count, example }) => `Left out: ${kind}, ${count} (${example})`)
+    .map(({ kind, count, example }) => `Left out: ${kind}, ${count}${example ? ` (${example})` : ''}`)
     .join('\n');
   return ok({ project: { book: { ...project.book, assets }, files }, manuscript: text.value.manuscript, said });
 }
 
 export const booklet: Command = {
   name: 'booklet',
-  usage: `booklet [TEXT.md|.txt|.html|.docx] --book BOOK.yosomi [--look ${LOOK_IDS.join('|')}] [--size ${SHEET_IDS.join('|')}] --out F.pdf|F.epub`,
+  usage: `booklet [TEXT.md|.txt|.html|.docx|.epub] --book BOOK.yosomi [--look ${LOOK_IDS.join('|')}] [--size ${SHEET_IDS.join('|')}] --out F.pdf|F.epub`,
   flags: ['book', 'look', 'size', 'out'],
   switches: [],
   writes: { out: ['pdf', 'epub'] },

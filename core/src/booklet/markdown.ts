@@ -8,7 +8,7 @@ import { type Block, MOST_BLOCKS, MOST_LETTERS, Manuscript, type Span, allBlocks
 
 /** What of a text could not be taken, each kind with how often and its first words. */
 export type Dropped = { readonly kind: DroppedKind; readonly count: number; readonly example: string };
-export const DROPPED = ['html', 'picture', 'code', 'struck', 'depth'] as const;
+export const DROPPED = ['html', 'picture', 'code', 'struck', 'depth', 'page'] as const;
 export type DroppedKind = (typeof DROPPED)[number];
 
 export type TakenText = { readonly manuscript: Manuscript; readonly dropped: readonly Dropped[] };

@@ -10,4 +10,5 @@ export type { Cover } from './put-cover';
 export type { EditionWords } from './metadata';
 export type { PageLine } from './own-pages';
 export * from './find-title-page';
+export * from './book-text';
 export { findNames, oldNames } from './rename';

@@ -11,6 +11,7 @@ import {
   picturesNamed,
   readDocx,
 } from '../booklet';
+import { readBookText } from '../ebook';
 import { type TakenPicture, takePicture } from './take-picture';
 import type { Studio } from './studio';
 
@@ -26,7 +27,7 @@ export type Beside = (name: string) => Promise<Result<Uint8Array<ArrayBuffer> | 
 const nothingBeside: Beside = () => Promise.resolve(ok(null));
 
 /** Endings of the files that a text can come from. */
-export const TEXT_ENDINGS = ['md', 'markdown', 'txt', 'html', 'htm', 'docx'] as const;
+export const TEXT_ENDINGS = ['md', 'markdown', 'txt', 'html', 'htm', 'docx', 'epub'] as const;
 
 type Kind = 'html' | 'markdown' | 'plain';
 const KINDS: Readonly<Record<string, Kind | undefined>> = {
@@ -67,8 +68,8 @@ async function takeAll(
 }
 
 /**
- * Takes the text of a file by its ending: Markdown, plain text, HTML, or DOCX. Faults: `text-empty`, `text-long`, `text-format`, those of the zip of a
- * DOCX, and those of `beside`.
+ * Takes the text of a file by its ending: Markdown, plain text, HTML, DOCX, or EPUB. Faults: `text-empty`, `text-long`, `text-format`, those of the zip
+ * of a DOCX, those of an EPUB, and those of `beside`.
  */
 export async function takeText(
   file: Blob,
@@ -83,6 +84,7 @@ export async function takeText(
     const own = new Map(read.value.pictures.map((one) => [one.name, one.bytes]));
     return joined(read.value.html, 'html', studio, [...own.keys()], (one) => Promise.resolve(ok(own.get(one) ?? null)));
   }
+  if (ending === 'epub') return fromEpub(file, studio);
   if (file.size > MOST_BYTES) return fail('text-long', { most: MOST_LETTERS });
   const source = new TextDecoder('utf-8').decode(new Uint8Array(await file.arrayBuffer()));
   // What is no text has signs that no text has.
@@ -90,6 +92,17 @@ export async function takeText(
   const kind = KINDS[ending] ?? 'plain';
   const named = kind === 'html' ? picturesInHtml(source) : kind === 'markdown' ? picturesNamed(source) : ok([]);
   return named.ok ? joined(source, kind, studio, named.value, beside) : named;
+}
+
+async function fromEpub(file: Blob, studio: Studio): Promise<Result<TextTaken>> {
+  const book = await readBookText(file);
+  if (!book.ok) return book;
+  const { html, left, picture } = book.value;
+  const named = picturesInHtml(html);
+  if (!named.ok) return named;
+  const read = await joined(html, 'html', studio, named.value, async (name) => ok(await picture(name)));
+  if (!read.ok || left === 0) return read;
+  return ok({ ...read.value, dropped: [...read.value.dropped, { kind: 'page', count: left, example: '' }] });
 }
 
 async function joined(

@@ -110,7 +110,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'text-empty': () => 'There are no words in it. Choose another file, or type the text here.',
   'text-long': (d) =>
     `This text is too long: up to ${d.most} letters, about 400 pages, can be used. Part it into several titles.`,
-  'text-format': () => 'This is no text that can be read. Choose a Markdown, plain text, HTML or DOCX file.',
+  'text-format': () => 'This is no text that can be read. Choose a Markdown, plain text, HTML, DOCX or EPUB file.',
   'booklet-empty': () => 'The booklet has no text yet. Type or paste it under Booklet.',
   'booklet-gone': () => 'This title has no booklet any more. Undo the last step to have it back.',
   'look-unknown': (d) => `There is no look called "${d.look}".`,

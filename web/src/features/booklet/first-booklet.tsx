@@ -13,6 +13,7 @@ const DROPPED_NAMES = {
   code: 'the look of code',
   struck: 'struck words',
   depth: 'nesting that is too deep',
+  page: 'cover, title page and contents of the file',
 } as const;
 
 /** Takes the text of a file into the title, with its pictures, and says what was left out. */
@@ -48,7 +49,7 @@ export function FirstBooklet() {
       </p>
       <DropPlace
         title="Open a text"
-        hint="Markdown, plain text, HTML, or DOCX. Drop the file here, or choose it."
+        hint="Markdown, plain text, HTML, DOCX, or EPUB. Drop the file here, or choose it."
         accept={TEXT_FILES.accept}
         label="Text file"
         onFile={TEXT_FILES.take}
