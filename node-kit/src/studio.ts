@@ -49,6 +49,11 @@ export class NodeStudio implements Studio {
     return image;
   }
 
+  file(asset: string): Promise<Uint8Array<ArrayBuffer> | null> {
+    const bytes = this.files.get(asset);
+    return Promise.resolve(bytes ? new Uint8Array(bytes) : null);
+  }
+
   async opened(bytes: Uint8Array): Promise<SurfaceImage | null> {
     const decoded = await decodeImage(bytes);
     return decoded.ok ? imageOfRaster(decoded.value.raster) : null;

@@ -1,6 +1,8 @@
 import { type Finding, type Result, fail, finding, never, ok } from '../base';
 import { type PageNote, type Pages, allTold, chaptersOf, findPageLook, pageColours, styleSheet } from '../booklet';
 import { checkEpub, coverAlt, makeEpub } from '../ebook';
+import { readJpeg } from '../image-file';
+import type { SurfaceImage } from '../ink';
 import { bookletFile } from '../pdf';
 import { flatten } from '../pixels';
 import { type Book, type Paged, hasPages } from '../project';
@@ -31,15 +33,40 @@ function widest({ pages }: Pages): Map<string, number> {
   return sizes;
 }
 
+/** Pixels to a side, times those that are wanted, up to which a JPEG goes along as it is: coded anew it would lose more than its file gains. */
+const LARGER = 1.4;
+/** Bytes a pixel that a photograph of good quality takes at most. */
+const MOST_BYTES_A_PIXEL = 1;
+
+async function coded(source: SurfaceImage | null, widthPx: number, studio: Studio): Promise<Uint8Array | null> {
+  if (!source) return null;
+  const sized = source.widthPx > widthPx ? studio.resized(source, widthPx) : source;
+  return studio.encodeJpeg(flatten(studio.pixelsOf(sized), PAPER), FILE_QUALITY, false);
+}
+
+/** A picture of the title as a JPEG of about this width: as it is kept where it is one in sRGB and not much larger, else coded anew; null where it is not there. */
+async function pictureFile(asset: string, widthPx: number, studio: Studio): Promise<Uint8Array | null> {
+  const image = await studio.picture(asset);
+  const kept = image && image.widthPx <= widthPx * LARGER ? await studio.file(asset) : null;
+  const info = kept && readJpeg(kept);
+  if (kept && info?.ok) {
+    const { colour, orientation, profile, widthPx: w, heightPx: h } = info.value;
+    const plain = colour === 'rgb' && orientation === 1 && (profile === null || /sRGB/i.test(profile));
+    if (plain && kept.length <= w * h * MOST_BYTES_A_PIXEL) return kept;
+  }
+  return coded(image, widthPx, studio);
+}
+
 /** Pictures of pages as files of their own, as large as they are shown. */
 async function pictureFiles(book: Paged, pages: Pages, studio: Studio): Promise<Map<string, Uint8Array>> {
   const files = new Map<string, Uint8Array>();
   for (const [image, points] of widest(pages)) {
     const wanted = Math.round((points / 72) * FILE_PPI);
-    const source = image === ART ? await artImage(book, Math.min(ART_PX, wanted), studio) : await studio.picture(image);
-    if (!source) continue;
-    const sized = source.widthPx > wanted ? studio.resized(source, wanted) : source;
-    files.set(image, await studio.encodeJpeg(flatten(studio.pixelsOf(sized), PAPER), FILE_QUALITY, false));
+    const file =
+      image === ART
+        ? await coded(await artImage(book, Math.min(ART_PX, wanted), studio), wanted, studio)
+        : await pictureFile(image, wanted, studio);
+    if (file) files.set(image, file);
   }
   return files;
 }
@@ -58,10 +85,8 @@ export async function bookletEpub(book: Book, modified: string, studio: Studio):
   const { manuscript, look } = book.booklet;
   const pictures = [];
   for (const { id } of shownIn(book)) {
-    const source = await studio.picture(id);
-    if (!source) continue;
-    const sized = source.widthPx > EPUB_PX ? studio.resized(source, EPUB_PX) : source;
-    const bytes = await studio.encodeJpeg(flatten(studio.pixelsOf(sized), PAPER), FILE_QUALITY, false);
+    const bytes = await pictureFile(id, EPUB_PX, studio);
+    if (!bytes) continue;
     pictures.push({ id, name: `picture-${pictures.length + 1}.jpg`, type: 'image/jpeg', bytes });
   }
   const named = new Map(pictures.map(({ id, name }) => [id, name]));

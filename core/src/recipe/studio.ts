@@ -19,6 +19,8 @@ export interface Studio {
   packet(number: number): Promise<readonly Drawn[] | null>;
   /** A decoded, upright picture by asset id; null where its bytes are missing or damaged. */
   picture(asset: string): Promise<SurfaceImage | null>;
+  /** The file of a picture as it is kept; null where it is missing. */
+  file(asset: string): Promise<Uint8Array<ArrayBuffer> | null>;
   /** Decodes a picture that `readImage` accepts, upright; null where it is damaged. */
   opened(bytes: Uint8Array<ArrayBuffer>): Promise<SurfaceImage | null>;
   paint(ink: Ink, widthPx: number, images: Images): Raster;

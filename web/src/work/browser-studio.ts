@@ -207,6 +207,10 @@ export class BrowserStudio implements Studio {
     return image;
   }
 
+  file(asset: string): Promise<Uint8Array<ArrayBuffer> | null> {
+    return bytesFor('assets', asset);
+  }
+
   async opened(bytes: Uint8Array<ArrayBuffer>): Promise<SurfaceImage | null> {
     const canvas = await decodeUpright(bytes);
     return canvas && { widthPx: canvas.width, heightPx: canvas.height, source: canvas };
