@@ -332,6 +332,16 @@ describe('the command line', { timeout: 240_000 }, () => {
       '--out',
       out,
     );
+    for (const [name, change] of [
+      ['page', { things: [{ ...defaultScene.things[0], art: { kind: 'page', at: 1 } }] }],
+      ['other', { things: [{ ...defaultScene.things[0], art: { kind: 'title', id: 'another-title' } }] }],
+      ['spine', { things: [{ ...defaultScene.things[0], spine: 'abcdef1' }] }],
+      ['ground', { ground: { kind: 'picture', asset: 'abcdef1' } }],
+    ] as const) {
+      put(`${name}.json`, JSON.stringify({ ...defaultScene, ...change }));
+      const asked = ['--front', at('front.jpg'), '--scene', at(`${name}.json`), '--width', '100', '--height', '100'];
+      await refuses(2, /which this command does not have/, 'mockup', ...asked, '--out', out);
+    }
     await refuses(
       2,
       /scene file is not valid/,

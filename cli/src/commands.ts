@@ -51,6 +51,7 @@ const mockup: Command = {
     if (!out.ok) return out;
     const scene = sceneFlag(args.flags.get('scene'));
     if (!scene.ok) return scene;
+    if (ofTitle(scene.value)) return fail('scene-title');
     const files = new Map<string, Uint8Array>();
     const assets: Record<string, Asset> = {};
     const take = async (name: string, file: string): Promise<Result<Asset>> => {
@@ -107,6 +108,11 @@ const mockup: Command = {
 };
 
 const WHITE = [255, 255, 255] as const;
+
+/** Whether a scene shows what only a title has: another title, a page of its booklet, a picture of its own. */
+const ofTitle = ({ things, ground }: Scene): boolean =>
+  ground.kind === 'picture' ||
+  things.some(({ art, spine, back }) => art.kind !== 'this' || spine !== null || back !== null);
 
 function sceneFlag(file: string | undefined): Result<Scene> {
   if (file === undefined) return ok(defaultScene);

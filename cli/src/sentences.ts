@@ -47,6 +47,8 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'file-empty': () => 'The file is empty.',
   'file-large': (d) => `The file has ${d.mb} MB; up to ${d.most} MB can be read.`,
   'scene-newer': (d) => `The scene file was made by a newer version (${d.found}; this one reads ${d.known}).`,
+  'scene-title': () =>
+    'The scene shows another title, pages or pictures of its title, which this command does not have. Put the cover in their place.',
   'scene-wrong': (d) => `The scene file is not valid (${d.where}).`,
   'share-wrong': (d) => `--${d.flag} must be a number from 0 to 1.`,
   'corners-wrong': () => '--corners must be eight numbers: x,y of top left, top right, foot right and foot left.',

@@ -3,14 +3,14 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: 'f489f0a985',
-  trace: 'd1399fa13e',
-  pin: 'ff554a3baf',
-  promo: 'c3ff14d771',
-  image: 'cc9c79a9ab',
-  epub: '4d62e617ac',
-  pdf: 'b563416911',
-  svg: '8b4e213d6c',
-  booklet: '8fc0e38244',
-  desk: 'd2b0d50fc1',
+  paint: '79156f347f',
+  trace: 'b198e415bb',
+  pin: 'e3091c7882',
+  promo: '047c622299',
+  image: '96fc445919',
+  epub: 'f6a16b0d83',
+  pdf: '846e4170d3',
+  svg: 'ceec8c27f5',
+  booklet: '3360b38dd1',
+  desk: 'ecd5f47ae4',
 } as const;
