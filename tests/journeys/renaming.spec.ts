@@ -43,6 +43,11 @@ test('old names are found in a book, seen before and after, chosen, and changed'
   await doubted.check();
   await own.locator('li', { hasText: 'at sea' }).getByRole('checkbox').uncheck();
   await expect(own).toContainText('7 of 8 places');
+  // Whose text it was goes along, as far as the old edition tells it.
+  await page.getByRole('button', { name: 'Name the work it is from' }).click();
+  await expect(page.getByLabel('The work', { exact: true })).toHaveValue('The Salt Garden');
+  await page.getByRole('button', { name: 'CC BY 4.0', exact: true }).click();
+  await page.getByRole('button', { name: 'Done' }).click();
   await page.getByRole('button', { name: 'Make the new edition' }).click();
   const edition = page.getByRole('region', { name: 'The new edition' });
   await expect(edition.locator('[data-change="names"]', { hasText: 'Orla Finch' })).toContainText('7 x Mara Quill', {
@@ -54,6 +59,8 @@ test('old names are found in a book, seen before and after, chosen, and changed'
   expect(strFromU8(files['EPUB/c.xhtml'])).toContain('alt="Orla Finch at sea"');
   expect(strFromU8(files['EPUB/nav.xhtml'])).toContain('Mara Quill’s first day');
   expect(strFromU8(files['EPUB/title.xhtml'])).toContain('MARA QUILL');
+  const pages = Object.values(files).map((one) => strFromU8(one));
+  expect(pages.filter((one) => one.includes('Text: “The Salt Garden” by Orla Finch. CC BY 4.0.'))).toHaveLength(1);
   // A name that is typed anew takes the list away: what was chosen was for other words.
   await author.fill('Mara Quillfeather');
   await expect(places).toBeHidden();

@@ -2,6 +2,7 @@ import type { Fault } from '@yosomi/core/base';
 import type { EditionReport, Inspected } from '@yosomi/core/ebook';
 import { coverAlt } from '@yosomi/core/ebook';
 import type { Book } from '@yosomi/core/project';
+import { noOrigin } from '@yosomi/core/book';
 import { ebookCredits } from '@yosomi/core/recipe';
 import { slug } from '@yosomi/core/base';
 import { proxy } from 'comlink';
@@ -146,7 +147,7 @@ export function CheckEpub({ file, book }: { file: File; book: Book }) {
         busy={progress !== null}
         onMake={(edition) => void make(edition)}
       >
-        <Origins />
+        <Origins found={{ ...noOrigin, work: words.title.slice(0, 300), maker: words.author.slice(0, 120) }} />
         <AskNames names={names} busy={progress !== null} label="Change old names inside the book too" />
       </EditionForm>
     </div>

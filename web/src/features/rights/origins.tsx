@@ -1,15 +1,21 @@
-import { MOST_ORIGINS, originLine } from '@yosomi/core/book';
-import { removeOrigin } from '@yosomi/core/project';
+import { MOST_ORIGINS, type Origin, noOrigin, originLine } from '@yosomi/core/book';
+import { removeOrigin, setOrigin } from '@yosomi/core/project';
 import { useState } from 'react';
 import { useFrom, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { OriginDialog } from './origin-dialog';
 
-/** Works of others that the text is made from, with the way to tell of one. */
-export function Origins() {
+/** Works of others that the text is made from, with the way to tell of one; `found` is what is known of the next, before anybody has told it. */
+export function Origins({ found = noOrigin }: { found?: Origin }) {
   const origins = useFrom((book) => book.origins);
   const edit = useSession((s) => s.edit);
   const [told, setTold] = useState<number | null>(null);
+  const add = (): void => {
+    const at = origins.length;
+    const known = originLine(found) !== '' && !origins.some(({ work }) => work === found.work);
+    if (known) edit('A work it is made from', setOrigin(at, found));
+    setTold(at);
+  };
   return (
     <section aria-label="Texts of others" className="flex flex-col items-start gap-2">
       {origins.length > 0 && (
@@ -49,7 +55,7 @@ export function Origins() {
           ? 'Is the text, or a part of it, by somebody else? Say where it is from, and on what terms; its line then stands in the ebook and the booklet.'
           : 'Their lines stand in the ebook, on the page of credits of a new edition, and on the last page of the booklet.'}
       </p>
-      <Button disabled={origins.length >= MOST_ORIGINS} onClick={() => setTold(origins.length)}>
+      <Button disabled={origins.length >= MOST_ORIGINS} onClick={add}>
         {origins.length === 0 ? 'Name the work it is from' : 'Name another work'}
       </Button>
       {told !== null && <OriginDialog at={told} onClose={() => setTold(null)} />}
