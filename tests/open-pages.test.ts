@@ -1,10 +1,12 @@
 import { beforeAll, describe, expect, it } from 'vitest';
+import { rgbOf } from '@yosomi/core/colour';
 import { fromMarkdownText, newBooklet, openingOf, spreadWith, spreadsOf } from '@yosomi/core/booklet';
 import {
   type Scene,
   type Thing,
   adopted,
   arranged,
+  artFor,
   defaultScene,
   looksOf,
   plainThing,
@@ -117,6 +119,19 @@ describe('a book that lies open', () => {
     const first = await artOf(book, sceneOf(pageThing(0, 'open-book')));
     expect(new Set(first.get('leftPage')!.data)).toEqual(new Set([255]));
     expect(largestDifference(first.get('rightPage')!, await printed(book, 0))).toBe(0);
+  });
+
+  it('opens at the last of them where the text has become shorter, and bare paper has the colour of the pages', async () => {
+    const { pages } = await bookletPages(book, studio);
+    const last = pages.pages.length - 1;
+    const far = await artOf(book, sceneOf(pageThing(900, 'open-book')));
+    const side = last % 2 === 0 ? 'rightPage' : 'leftPage';
+    expect(largestDifference(far.get(side)!, await printed(book, last))).toBe(0);
+    const essay: Paged = { ...book, booklet: { ...book.booklet, look: 'essay' } };
+    const { colours } = (await bookletPages(essay, studio)).design;
+    expect(colours.paper).not.toBe('#ffffff');
+    const bare = (await artOf(essay, sceneOf(pageThing(0, 'open-book')))).get('leftPage')!;
+    expect([...bare.data.subarray(0, 3)]).toEqual([...rgbOf(colours.paper)]);
   });
 
   it('has the cover’s colour about its pages, and lines in place of text where the title has no pages', async () => {
@@ -237,6 +252,22 @@ describe('what follows from pages in a scene', () => {
       adopted(scene, { id: 'x', pages, has: () => true }).things.map(({ art }) => art.kind);
     expect(by(true)).toEqual(['page', 'this']);
     expect(by(false)).toEqual(['this', 'this']);
+  });
+
+  it('a page stays where pages are read; a bound book has its cover again', () => {
+    const kinds = (scene: Scene) => scene.things.map(({ object, art }) => `${object.kind} ${art.kind}`);
+    const open = arranged(sceneOf(pageThing(3, 'open-book')), 'open', []);
+    expect(kinds(open)).toEqual(['open-book page', 'paperback this']);
+    expect(kinds(arranged(sceneOf(pageThing(3, 'open-book')), 'standing', []))).toEqual(['paperback this']);
+    expect(kinds(arranged(sceneOf(pageThing(3)), 'standing', []))).toEqual(['tablet page']);
+    expect(kinds(arranged(sceneOf(pageThing(3)), 'screens', []))).toEqual([
+      'laptop page',
+      'paperback this',
+      'tablet page',
+      'phone page',
+    ]);
+    expect(artFor('hardcover', { kind: 'page', at: 1 })).toEqual({ kind: 'this' });
+    expect(artFor('phone', { kind: 'page', at: 1 })).toEqual({ kind: 'page', at: 1 });
   });
 
   it('the open arrangement lays the pages beside the book', () => {

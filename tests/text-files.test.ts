@@ -162,6 +162,24 @@ describe('an ebook', () => {
     expect(await code(await book({}), 'x.epub')).toBeNull();
   });
 
+  it('keeps a picture that fills a page of its own; only the first, before all text, is the cover', async () => {
+    const files = unzipSync(bookFile(plainPlan(await fileOf(picturePixels(40, 60), 'jpeg'))));
+    const opf = Object.keys(files).find((one) => one.endsWith('.opf'))!;
+    const folder = opf.slice(0, opf.lastIndexOf('/') + 1);
+    const plate = '<img src="images/front.jpg" alt="A plate"/>';
+    files[`${folder}plate.xhtml`] = strToU8(
+      `<html xmlns="http://www.w3.org/1999/xhtml"><head><title>x</title></head><body><div>${plate}</div></body></html>`,
+    );
+    files[opf] = strToU8(
+      strFromU8(files[opf])
+        .replace('</manifest>', '<item id="plate" href="plate.xhtml" media-type="application/xhtml+xml"/></manifest>')
+        .replace('</spine>', '<itemref idref="plate"/></spine>'),
+    );
+    const { manuscript, dropped } = await taken(new Blob([zipSync(files) as Uint8Array<ArrayBuffer>]), 'x.epub');
+    expect(manuscript.blocks.at(-1)).toMatchObject({ kind: 'picture', alt: 'A plate' });
+    expect(dropped.find(({ kind }) => kind === 'page')).toBeDefined();
+  });
+
   it('keeps elements apart that XHTML ends at once, and shows a picture that a drawing holds', async () => {
     const files = unzipSync(bookFile(plainPlan(await fileOf(picturePixels(40, 60), 'jpeg'))));
     const path = Object.keys(files).find((one) => one.endsWith('chapter.xhtml'))!;

@@ -10,12 +10,13 @@ export type BookText = {
   readonly html: string;
   /** Pages of the book that are made for every copy anew, and not taken: its cover, its title page, its contents. */
   readonly left: number;
-  /** A picture of it by that name; null where there is none that is small enough. */
+  /** A picture of it by that name; null where there is none, or where it is too large, or all are. */
   picture(name: string): Promise<Uint8Array<ArrayBuffer> | null>;
 };
 
 const MIB = 1024 * 1024;
 const MOST_PICTURE = 40 * MIB;
+const MOST_PICTURES = 240 * MIB;
 
 /** Elements of HTML that have no end, ever. */
 const VOID = new Set([
@@ -85,11 +86,15 @@ export async function readBookText(file: Blob): Promise<Result<BookText>> {
   const epub = opened.value;
   const title = await findTitlePage(epub);
   const parts: string[] = [];
-  let [left, size] = [0, 0];
+  let [left, size, pictures] = [0, 0, 0];
+  let covered = false;
   for (const { item } of epub.pkg.spine) {
     if (!item) continue;
     const page = await readPage(epub, item.path);
-    if ((title?.sure && title.path === item.path) || (page && (isCoverPage(page) || isContents(epub, page)))) {
+    // Of the pages that show one picture alone only the first, before all text, is the cover.
+    const cover: boolean = page !== null && !covered && parts.length === 0 && isCoverPage(page);
+    covered ||= cover;
+    if (cover || (title?.sure && title.path === item.path) || (page && isContents(epub, page))) {
       left++;
       continue;
     }
@@ -105,8 +110,10 @@ export async function readBookText(file: Blob): Promise<Result<BookText>> {
     left,
     async picture(name) {
       const entry = epub.files.get(name);
-      const read = entry && (await epub.archive.read(entry.name, MOST_PICTURE));
-      return read?.ok ? read.value : null;
+      const read = entry && (await epub.archive.read(entry.name, Math.min(MOST_PICTURE, MOST_PICTURES - pictures)));
+      if (!read?.ok) return null;
+      pictures += read.value.length;
+      return read.value;
     },
   });
 }

@@ -11,7 +11,7 @@ import {
   spineNeeds,
 } from '../compose';
 import type { Doc } from '../cover';
-import type { Hex } from '../colour';
+import { type Hex, rgbOf } from '../colour';
 import { fill, flat, image } from '../ink';
 import {
   COARSE,
@@ -163,11 +163,11 @@ export async function sceneArt(
 /** The page of its booklet that a face shows, or that is there in place of the front, by its place from 0; null where that is the cover. */
 async function pageOn({ art, side }: WantedArt, title: Book, studio: Studio): Promise<number | null> {
   if (!hasPages(title) || side === 'plain') return null;
-  if (side !== 'leftPage' && side !== 'rightPage') {
-    const last = art.kind === 'page' ? (await bookletPages(title, studio)).pages.pages.length - 1 : 0;
-    return art.kind === 'page' ? Math.max(0, Math.min(art.at, last)) : null;
-  }
-  const left = art.kind === 'page' ? spreadWith(art.at) : await bookletOpening(title, studio);
+  // A text that has become shorter ends before the page that was asked for.
+  const last = async (at: number): Promise<number> =>
+    Math.min(at, (await bookletPages(title, studio)).pages.pages.length - 1);
+  if (side !== 'leftPage' && side !== 'rightPage') return art.kind === 'page' ? Math.max(0, await last(art.at)) : null;
+  const left = art.kind === 'page' ? spreadWith(await last(art.at)) : await bookletOpening(title, studio);
   return side === 'leftPage' ? left : left + 1;
 }
 
@@ -176,7 +176,8 @@ async function pageRaster(title: Book, at: number, widthPx: number, studio: Stud
   const made = hasPages(title) ? await bookletPage(title, at, widthPx, studio) : null;
   if (made) return made;
   const bare = raster(16, 16);
-  bare.data.fill(255);
+  const paper = [...rgbOf(await paperOf(title, studio)), 255];
+  for (let i = 0; i < bare.data.length; i += 4) bare.data.set(paper, i);
   return bare;
 }
 

@@ -4,9 +4,9 @@
  */
 export const VERSIONS = {
   paint: '79156f347f',
-  trace: 'b198e415bb',
+  trace: 'f9928994d8',
   pin: 'e3091c7882',
-  promo: '047c622299',
+  promo: '213691e165',
   image: '96fc445919',
   epub: 'f6a16b0d83',
   pdf: '846e4170d3',

@@ -1,4 +1,4 @@
-import type { Kind } from '../models';
+import { type Kind, showsPages } from '../models';
 import { type Arrangement, MOST_THINGS, type Scene, type Thing, type ThingArt, plainThing } from '../scene';
 import { POSES } from './laws';
 
@@ -33,11 +33,22 @@ function volumes(count: number, series: readonly string[], place: number): Thing
   return [...others.slice(0, at), own, ...others.slice(at)];
 }
 
+/** Art on a thing of a kind: where no page is read, the cover is seen instead. */
+export const artFor = (kind: Kind['kind'], art: ThingArt): ThingArt =>
+  art.kind === 'page' && !showsPages(kind) ? ofThis : art;
+
 /** A boxed set holds books; the others stand or lie by themselves. */
 function startThings(arrangement: Arrangement, first: Thing, series: readonly string[], place: number): Thing[] {
   const object = BOOKISH.has(first.object.kind) ? first.object : paperback;
   const book: Kind = object.kind === 'hardcover' ? object : paperback;
-  const like = (art: ThingArt): Thing => ({ ...first, object, art, turnRad: 0, rightMm: 0, nearerMm: 0 });
+  const like = (art: ThingArt): Thing => ({
+    ...first,
+    object,
+    art: artFor(object.kind, art),
+    turnRad: 0,
+    rightMm: 0,
+    nearerMm: 0,
+  });
   const many = Math.min(MOST_THINGS - 1, Math.max(3, series.length + 1));
   switch (arrangement) {
     case 'standing':
@@ -64,12 +75,15 @@ function startThings(arrangement: Arrangement, first: Thing, series: readonly st
     case 'screens':
       return [
         plainThing({ kind: 'laptop' }, first.art),
-        plainThing(book, first.art),
+        plainThing(book, artFor(book.kind, first.art)),
         plainThing({ kind: 'tablet' }, first.art),
         plainThing({ kind: 'phone' }, first.art),
       ];
     case 'open':
-      return [plainThing({ kind: 'open-book', thicknessMm: null }, first.art), plainThing(book, first.art)];
+      return [
+        plainThing({ kind: 'open-book', thicknessMm: null }, first.art),
+        plainThing(book, artFor(book.kind, first.art)),
+      ];
   }
 }
 

@@ -1,4 +1,4 @@
-import { type Thing, type ThingArt, setThing } from '@yosomi/core/mockup';
+import { type Kind, type Thing, type ThingArt, setThing, showsPages } from '@yosomi/core/mockup';
 import { type Book, hasPages, isMatte, onScene, withAsset } from '@yosomi/core/project';
 import { type Others, pagedOn, titleOn } from '@yosomi/core/recipe';
 import { Link } from 'react-router';
@@ -40,15 +40,20 @@ function artOf(choice: string): ThingArt {
     : { kind: 'title', id: choice };
 }
 
-function choices(book: Book, art: ThingArt, open: boolean, mates: readonly Named[]): MenuGroup[] {
+function choices(book: Book, art: ThingArt, kind: Kind['kind'], mates: readonly Named[]): MenuGroup[] {
   const pictures = Object.values(book.assets).filter(({ id }) => !isMatte(book, id));
   return [
     {
       title: 'This title',
       options: [
         { value: SAME, label: book.brief.title.trim() || 'This title' },
-        ...(hasPages(book) || art.kind === 'page'
-          ? [{ value: PAGES, label: open ? 'Its booklet, opened where you say' : 'A page of its booklet' }]
+        ...((hasPages(book) && showsPages(kind)) || art.kind === 'page'
+          ? [
+              {
+                value: PAGES,
+                label: kind === 'open-book' ? 'Its booklet, opened where you say' : 'A page of its booklet',
+              },
+            ]
           : []),
       ],
     },
@@ -67,10 +72,13 @@ function choices(book: Book, art: ThingArt, open: boolean, mates: readonly Named
 }
 
 /** What is lost of what a thing shows; null where all is there. */
-function lostOf(art: ThingArt, book: Book, others: Others): string | null {
+function lostOf({ object, art }: Thing, book: Book, others: Others): string | null {
   if (art.kind === 'title' && !others.has(art.id)) return 'That title is gone from the Shelf; this one stands in.';
   if (art.kind === 'picture' && !book.assets[art.asset]) return 'That picture is gone; this title stands in.';
-  if (art.kind === 'page' && !hasPages(book)) return 'Its booklet has no text any more; the cover stands in.';
+  if (art.kind === 'page' && !hasPages(book))
+    return object.kind === 'open-book'
+      ? 'Its booklet has no text any more; lines stand in.'
+      : 'Its booklet has no text any more; the cover stands in.';
   return null;
 }
 
@@ -106,7 +114,7 @@ export function ThingArtFields(props: {
       ),
   );
   const open = object.kind === 'open-book';
-  const lost = lostOf(art, book, others);
+  const lost = lostOf(thing, book, others);
   return (
     <>
       <div className="flex items-center gap-3">
@@ -119,7 +127,7 @@ export function ThingArtFields(props: {
           <Menu
             label="Cover on it"
             value={choiceOf(art)}
-            groups={choices(book, art, open, mates)}
+            groups={choices(book, art, object.kind, mates)}
             onChange={(choice) => set('Cover on it', { art: artOf(choice) })}
           />
           <span className="text-xs text-ink-2">{lost ?? shownNote(thing, pagedOn(book, thing, others) !== null)}</span>

@@ -5,6 +5,7 @@ import {
   type Thing,
   objectOf,
   addThing,
+  artFor,
   removeThing,
   setThing,
   thingThickness,
@@ -100,6 +101,7 @@ export function ThingGroup(props: {
         onChange={(kind) =>
           setFields(`Make it a ${KIND_NAMES[kind as Kind['kind']].toLowerCase()}`, {
             object: objectOf(kind as Kind['kind'], object),
+            art: artFor(kind as Kind['kind'], art),
           })
         }
       />
