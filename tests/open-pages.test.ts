@@ -13,6 +13,7 @@ import {
   setting,
 } from '@yosomi/core/mockup';
 import { type Raster, flatten, largestDifference } from '@yosomi/core/pixels';
+import { LOOKS } from '@yosomi/core/promo';
 import { type Book, type Paged, type Project, hasPages } from '@yosomi/core/project';
 import {
   type Others,
@@ -197,6 +198,20 @@ describe('a page on a thing', () => {
     expect(largestDifference(art, await coverRaster(gone, PX, studio))).toBe(0);
     expect(await missingFile(gone, 'scene', studio, noOthers, scene)).toMatchObject({ code: 'pages-gone' });
     expect(await missingFile(book, 'scene', studio, noOthers, scene)).toBeNull();
+  });
+});
+
+describe('a promo', () => {
+  it('asks for the pages of a scene only where it shows that scene', async () => {
+    const gone = { ...book, booklet: null, scene: sceneOf(pageThing(2)) };
+    const [campaign] = Object.values(book.promos);
+    const code = async (look: string): Promise<string | null> => {
+      const promos = { one: { ...campaign, id: 'one', made: {}, style: { ...campaign.style, look } } };
+      return (await missingFile({ ...gone, promos }, 'promo', studio))?.code ?? null;
+    };
+    const shows = (own: boolean): string => LOOKS.find(({ shots }) => shots.includes('own') === own)!.id;
+    expect(await code(shows(true))).toBe('pages-gone');
+    expect(await code(shows(false))).toBeNull();
   });
 });
 

@@ -239,6 +239,13 @@ describe('a page of the web', () => {
     expect(more).toEqual([]);
   });
 
+  it('keeps the line below a picture that is not there', () => {
+    const read = fromHtmlText(
+      '<p>Words</p><figure><img src="lost.png"><figcaption>The gate in May</figcaption></figure>',
+    );
+    expect(read.ok && read.value.manuscript.blocks.flatMap(ownWords)).toEqual(['Words', 'The gate in May']);
+  });
+
   it('of any kind is read or refused, never thrown at', () => {
     expect(fromHtmlText('<div>'.repeat(60_000)).ok).toBe(false);
     fc.assert(

@@ -66,7 +66,7 @@ const made = (tagName: string, children: Element['children'], properties: Elemen
 });
 
 /** What pages and ebooks have a way of their own for: boxes to tick, asides that are tips, buttons, pictures with a line below. */
-function understood(node: Element): void {
+function understood(node: Element, known: ReadonlyMap<string, string>): void {
   const { tagName, properties } = node;
   if (tagName === 'li') {
     const first = firstWords(node);
@@ -90,7 +90,9 @@ function understood(node: Element): void {
     const all = [...elements(node)];
     const pictures = all.filter((one) => one.tagName === 'img');
     const captions = all.filter((one) => one.tagName === 'figcaption');
-    if (pictures.length !== 1 || captions.length !== 1) return;
+    // The words below a picture that is not there stay words.
+    const there = pictures.length === 1 && known.has(String(pictures[0].properties.src));
+    if (!there || captions.length !== 1) return;
     pictures[0].properties.title = plain(captions[0]).replace(/\s+/g, ' ').trim();
     captions[0].children = [];
   }
@@ -117,7 +119,7 @@ export function fromHtmlText(source: string, known: ReadonlyMap<string, string> 
     const tree = fromHtml(source.replace(/^\ufeff/, ''));
     const found: string[] = [];
     without(tree, found);
-    for (const element of [...elements(tree)]) understood(element);
+    for (const element of [...elements(tree)]) understood(element, known);
     const root = toMdast(tree);
     return root.type === 'root' ? taken(root, known, found) : fail('text-format');
   });

@@ -66,24 +66,21 @@ function wantedFor(book: Book, what: Drawn, others: Others, scene: Scene): Wante
   }
 }
 
-/** Other titles that a file shows and that are not there. */
-function goneTitles(book: Book, what: Drawn, others: Others, scene: Scene): string[] {
-  if (what === 'scene') return goneFrom(scene, book, others);
-  if (what !== 'promo') return [];
-  const shows = Object.values(book.promos).some(
-    ({ style, made }) =>
-      findLook(style.look)?.shots.includes('own') || Object.values(made).some(({ kind }) => kind === 'drawn'),
-  );
-  return shows ? goneFrom(scene, book, others) : [];
+/** Whether a file shows the scene itself, and not only the book. */
+const showsScene = (book: Book, what: Drawn): boolean =>
+  what === 'scene' ||
+  (what === 'promo' &&
+    Object.values(book.promos).some(
+      ({ style, made }) =>
+        findLook(style.look)?.shots.includes('own') || Object.values(made).some(({ kind }) => kind === 'drawn'),
+    ));
+
+/** Other titles, or pages of its booklet, that a scene shows and that are not there. */
+function goneFault(book: Book, others: Others, scene: Scene): Fault | null {
+  if (!hasPages(book) && scene.things.some(({ art }) => art.kind === 'page')) return fault('pages-gone');
+  const { length: count } = goneFrom(scene, book, others);
+  return count > 0 ? fault('volume-gone', { count }) : null;
 }
-
-/** The scenes in which campaigns show a title's books: that of Mockups where they name none. */
-const scenesShown = (book: Book): Scene[] =>
-  Object.values(book.promos).map(({ style }) => (style.scene ? book.scenes[style.scene]?.scene : null) ?? book.scene);
-
-/** Whether one shows a page of a booklet that has no text any more. */
-const lacksPages = (book: Book, scenes: readonly Scene[]): boolean =>
-  !hasPages(book) && scenes.some(({ things }) => things.some(({ art }) => art.kind === 'page'));
 
 /** Fonts of one's own that a title's cover and sides are set in. */
 function ownCuts({ cover, brief, sides }: Book): string[] {
@@ -108,10 +105,8 @@ export async function missingFile(
   others: Others = noOthers,
   scene: Scene = book.scene,
 ): Promise<Fault | null> {
-  if ((what === 'scene' || what === 'promo') && lacksPages(book, what === 'scene' ? [scene] : scenesShown(book)))
-    return fault('pages-gone');
-  const gone = goneTitles(book, what, others, scene);
-  if (gone.length > 0) return fault('volume-gone', { count: gone.length });
+  const gone = showsScene(book, what) ? goneFault(book, others, scene) : null;
+  if (gone) return gone;
   const lost = new Map<string, string>();
   for (const [id, name] of wantedFor(book, what, others, scene)) {
     if (!lost.has(id) && !(await studio.picture(id))) lost.set(id, name);

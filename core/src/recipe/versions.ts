@@ -4,13 +4,13 @@
  */
 export const VERSIONS = {
   paint: '79156f347f',
-  trace: 'f9928994d8',
+  trace: '133d69636d',
   pin: 'e3091c7882',
-  promo: '213691e165',
-  image: '96fc445919',
-  epub: 'f6a16b0d83',
-  pdf: '846e4170d3',
-  svg: 'ceec8c27f5',
-  booklet: '3360b38dd1',
+  promo: '3f89cc4bd1',
+  image: '00c169d574',
+  epub: '83ee5a22b6',
+  pdf: 'aedb8d3ec0',
+  svg: 'a579f43176',
+  booklet: 'eb4d7548f0',
   desk: 'ecd5f47ae4',
 } as const;

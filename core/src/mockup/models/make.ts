@@ -27,6 +27,7 @@ export const Kind = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('open-book'), thicknessMm }),
 ]);
 export type Kind = z.infer<typeof Kind>;
+
 /** Things on which a page is read, and not only a cover seen. */
 const READ_ON: ReadonlySet<Kind['kind']> = new Set(['open-book', 'ereader', 'tablet', 'phone', 'laptop']);
 export const showsPages = (kind: Kind['kind']): boolean => READ_ON.has(kind);

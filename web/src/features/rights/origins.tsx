@@ -23,8 +23,6 @@ export function Origins({ found = noOrigin }: { found?: Origin }) {
           {origins.map((origin, at) => {
             const name = origin.work.trim() || originLine(origin) || 'A work without a name';
             return (
-              // A work has no name of its own but its place.
-              // oxlint-disable-next-line react/no-array-index-key
               <li key={at} className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-line py-2">
                 <span className="min-w-0 flex-1 truncate" title={name}>
                   {name}
