@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { checkCorners, findCorners, settled } from '@yosomi/core/pin';
 import { raster } from '@yosomi/core/pixels';
+import { ofMany } from './fixtures/cases';
 import { cornerError, photographOf } from './fixtures/photographs';
 
-const COUNT = 60;
+const COUNT = ofMany(24, 60);
 
 describe('the corner finder', () => {
-  it('finds the blank in sixty made-up photographs, and says when it is not sure', { timeout: 600_000 }, () => {
+  it('finds the blank in made-up photographs, and says when it is not sure', { timeout: 600_000 }, () => {
     const errors: number[] = [];
     const wrong: number[] = [];
     let [sure, tilted] = [0, 0];
@@ -29,7 +30,7 @@ describe('the corner finder', () => {
     // It is sure of most, and seldom of what is wrong.
     expect(sure).toBeGreaterThanOrEqual(0.8 * COUNT);
     expect(wrong.length).toBeLessThanOrEqual(0.06 * COUNT);
-    expect(tilted).toBeGreaterThanOrEqual(8);
+    expect(tilted).toBeGreaterThanOrEqual(ofMany(3, 8));
   });
 
   it('is not sure where there is no blank', () => {

@@ -26,6 +26,7 @@ import {
 } from '@yosomi/core/sketch';
 import { FACES_WITH, FAMILIES, SCRIPTS, type Script } from '@yosomi/core/text';
 import { NodeStudio, ROOT, shippedSymbols } from '@yosomi/node-kit';
+import { inTurn } from './fixtures/cases';
 import { darker, fileOf, flowerPixels, scenePixels } from './fixtures/pictures';
 
 const noise = (size: number): Raster => {
@@ -213,7 +214,7 @@ function ontoPictures(doc: Doc, brief: Brief): string[] {
   });
 }
 
-describe.each(STRUCTURES.map((s) => [s.id, s] as const))('the structure %s', (_, structure) => {
+describe.each(STRUCTURES.map((s, at) => [s.id, s, at] as const))('the structure %s', (_, structure, at) => {
   it('sets words of any length on any size without overlap, inside the safe area, not too small, and so that they read', async () => {
     const shown = picturesFor(structure);
     const inSize = new Map<number, number>();
@@ -221,15 +222,16 @@ describe.each(STRUCTURES.map((s) => [s.id, s] as const))('the structure %s', (_,
     for (const [w, words] of Object.values(WORDS).entries()) {
       for (const [k, [widthPx, heightPx]] of SIZES.entries()) {
         const ratio = heightPx / widthPx;
+        if (!inTurn(2, w, k, at) && inSize.has(ratio)) continue;
         const of = ask(words, shown, { widthPx, heightPx });
         if (!canServe(structure, factsOf(of.brief), shown, ratio, of.brief.seriesNumber !== null, 5)) continue;
-        let toPaint = (w + k) % 2;
+        let toPaint = inTurn(4, w, k, at) || painted === 0 ? 1 : 0;
         for (const { sketch, doc } of await drawnBy(structure, of)) {
           inSize.set(ratio, (inSize.get(ratio) ?? 0) + 1);
           expect([doc.widthPx, doc.heightPx]).toEqual([widthPx, heightPx]);
           expect(Doc.safeParse(doc).success).toBe(true);
           expect(misfit(doc, of.brief, studio.shaper)).toBeNull();
-          // Painting takes the most time: one of every other pair of words and size is painted and measured.
+          // Painting takes the most time: of some pairs of words and size the first is painted and measured.
           if (toPaint-- <= 0) continue;
           const tried = await trySketch(sketch, of, studio, 160);
           if (tried.ok) painted++;

@@ -1,5 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
-import { coverReady, expect, part, promosReady, step, test } from './help';
+import { breaches, coverReady, expect, part, promosReady, shelf, step, test } from './help';
 
 test.use({ shelf: ['moss', 'weather'] });
 
@@ -12,8 +11,7 @@ test('every screen passes the accessibility rules and holds from 1024 to 2560 px
     await page.waitForFunction(() =>
       [...document.querySelectorAll('[data-sonner-toast]')].every((toast) => toast.getAnimations().length === 0),
     );
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations.map((v) => `${name}: ${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+    expect(await breaches(page), name).toEqual([]);
     for (const width of [1024, 2560]) {
       await page.setViewportSize({ width, height: 800 });
       const spill = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
@@ -176,22 +174,26 @@ test('where a page, a list or a button goes away, the keyboard goes on where one
   await expect(page.getByRole('button', { name: 'Save all as a zip' })).toBeFocused({ timeout: 150_000 });
 });
 
-test('a change is stored within a second, even when the page is killed', async ({ page, context }) => {
-  await page.goto('/');
-  await page.getByRole('link', { name: 'Open Weather for Two Voices' }).click({ timeout: 60_000 });
-  await coverReady(page);
-  await step(page, 'Brief');
-  await expect(page).toHaveURL(/\/brief$/);
-  const url = page.url();
-  const author = page.getByLabel('Author');
-  await author.press('End');
-  await author.pressSequentially(' the Second', { delay: 60 });
-  await page.waitForTimeout(1000);
-  const session = await context.newCDPSession(page);
-  const crashed = page.waitForEvent('crash');
-  void session.send('Page.crash').catch(() => {});
-  await crashed;
-  const other = await context.newPage();
-  await other.goto(url);
-  await expect(other.getByLabel('Author')).toHaveValue('Ilse Brannagh the Second');
-});
+test(
+  'a change is stored within a second, even when the page is killed',
+  shelf('weather'),
+  async ({ page, context }) => {
+    await page.goto('/');
+    await page.getByRole('link', { name: 'Open Weather for Two Voices' }).click({ timeout: 60_000 });
+    await coverReady(page);
+    await step(page, 'Brief');
+    await expect(page).toHaveURL(/\/brief$/);
+    const url = page.url();
+    const author = page.getByLabel('Author');
+    await author.press('End');
+    await author.pressSequentially(' the Second', { delay: 60 });
+    await page.waitForTimeout(1000);
+    const session = await context.newCDPSession(page);
+    const crashed = page.waitForEvent('crash');
+    void session.send('Page.crash').catch(() => {});
+    await crashed;
+    const other = await context.newPage();
+    await other.goto(url);
+    await expect(other.getByLabel('Author')).toHaveValue('Ilse Brannagh the Second');
+  },
+);

@@ -1,10 +1,9 @@
 import { spawnSync } from 'node:child_process';
 import { EpubCheck } from '@likecoin/epubcheck-ts';
 import type { Page } from '@playwright/test';
-import AxeBuilder from '@axe-core/playwright';
 import { docx, para, run } from '../fixtures/docx';
 import { fileOf, picturePixels } from '../fixtures/pictures';
-import { expect, fromWords, kept, put, saved, savedTitle, step, test } from './help';
+import { breaches, expect, fromWords, kept, put, saved, savedTitle, step, test } from './help';
 
 const ready = (page: Page): Promise<void> =>
   expect(page.locator('[data-fresh="true"] [data-page="1"][data-painted]')).toBeVisible({ timeout: 60_000 });
@@ -187,8 +186,7 @@ test.describe('the booklet of a demo book', () => {
     await step(page, 'Booklet');
     await ready(page);
     await expect(page.getByRole('heading', { level: 1, name: 'Booklet' })).toHaveCount(1);
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations.map((v) => `${v.id} ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+    expect(await breaches(page)).toEqual([]);
     for (const width of [640, 1024, 2560]) {
       await page.setViewportSize({ width, height: 800 });
       const spill = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);

@@ -8,78 +8,85 @@ import { writeProfiles, PROFILES } from '@yosomi/core/stores';
 import type { Page } from '@playwright/test';
 import { bookFile, plainPlan } from '../fixtures/epubs';
 import { fileOf, picturePixels, scenePixels } from '../fixtures/pictures';
-import { deliverOf, deliverTab as tab, expect, kept, put, saved, step, test } from './help';
+import { deliverOf, deliverTab as tab, expect, kept, put, saved, shelf, step, test } from './help';
 
-test.use({ shelf: ['lamplighter-1', 'moss', 'weather'] });
+test.use({ shelf: ['weather'] });
 
 /** Drops a file on the place for them. */
 async function drop(page: Page, name: string, bytes: Uint8Array | string): Promise<void> {
   await page.getByLabel('File to check').setInputFiles(put(name, bytes));
 }
 
-test('files: other formats, names by a pattern, sent to the stand-in store, and what left is known', async ({
-  page,
-}) => {
-  await deliverOf(page, 'The Balcony Moss Garden');
-  const row = page.locator('tr[data-file="store-longreach"]');
-  await row.getByRole('combobox', { name: /^Format of/ }).selectOption('tiff');
-  await expect(row).toContainText('.tif');
-  await row.getByRole('button', { name: /^Make / }).click();
-  await expect(row).toHaveAttribute('data-state', 'made', { timeout: 60_000 });
-  await expect(row).toContainText('TIFF: exactly');
+test(
+  'files: other formats, names by a pattern, sent to the stand-in store, and what left is known',
+  shelf('moss'),
+  async ({ page }) => {
+    await deliverOf(page, 'The Balcony Moss Garden');
+    const row = page.locator('tr[data-file="store-longreach"]');
+    await row.getByRole('combobox', { name: /^Format of/ }).selectOption('tiff');
+    await expect(row).toContainText('.tif');
+    await row.getByRole('button', { name: /^Make / }).click();
+    await expect(row).toHaveAttribute('data-state', 'made', { timeout: 60_000 });
+    await expect(row).toContainText('TIFF: exactly');
 
-  await page.getByRole('button', { name: 'Names and sheets' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Names and sheets' });
-  await dialog.getByRole('checkbox', { name: 'Name files by a pattern of my own' }).check();
-  await dialog.getByLabel('Pattern', { exact: true }).fill('{author} {title}/{store}-{colour}');
-  await expect(dialog.getByRole('alert')).toContainText('nothing called {colour}');
-  // What names nothing is not left in silence, by Done nor by Esc.
-  await dialog.getByRole('button', { name: 'Done' }).click();
-  await expect(dialog.getByLabel('Pattern', { exact: true })).toBeFocused();
-  await dialog.getByLabel('Pattern', { exact: true }).fill('');
-  await expect(dialog.getByRole('alert')).toContainText('Type a pattern');
-  await page.keyboard.press('Escape');
-  await expect(page.getByText('The pattern was not kept: files are named as before.')).toBeVisible();
-  await page.getByRole('button', { name: 'Names and sheets' }).click();
-  await dialog.getByLabel('Pattern', { exact: true }).fill('{title}-{author}-{width}');
-  await expect(dialog.getByRole('list', { name: 'Names of this title' }).getByRole('listitem').first()).toHaveText(
-    'the-balcony-moss-garden-ottoline-frew-1600.tif',
-  );
-  await dialog.getByLabel('Pattern', { exact: true }).fill('{author} — {title}/{store}-{width}');
-  await dialog.getByRole('radio', { name: 'A4' }).click();
-  await dialog.getByLabel(/3 mm bleed/).check();
-  await dialog.getByRole('button', { name: 'Done' }).click();
-  await expect(row).toContainText('ottoline-frew-the-balcony-moss-garden-longreach-1600.tif');
+    await page.getByRole('button', { name: 'Names and sheets' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Names and sheets' });
+    await dialog.getByRole('checkbox', { name: 'Name files by a pattern of my own' }).check();
+    await dialog.getByLabel('Pattern', { exact: true }).fill('{author} {title}/{store}-{colour}');
+    await expect(dialog.getByRole('alert')).toContainText('nothing called {colour}');
+    // What names nothing is not left in silence, by Done nor by Esc.
+    await dialog.getByRole('button', { name: 'Done' }).click();
+    await expect(dialog.getByLabel('Pattern', { exact: true })).toBeFocused();
+    await dialog.getByLabel('Pattern', { exact: true }).fill('');
+    await expect(dialog.getByRole('alert')).toContainText('Type a pattern');
+    await page.keyboard.press('Escape');
+    await expect(page.getByText('The pattern was not kept: files are named as before.')).toBeVisible();
+    await page.getByRole('button', { name: 'Names and sheets' }).click();
+    await dialog.getByLabel('Pattern', { exact: true }).fill('{title}-{author}-{width}');
+    await expect(dialog.getByRole('list', { name: 'Names of this title' }).getByRole('listitem').first()).toHaveText(
+      'the-balcony-moss-garden-ottoline-frew-1600.tif',
+    );
+    await dialog.getByLabel('Pattern', { exact: true }).fill('{author} — {title}/{store}-{width}');
+    await dialog.getByRole('radio', { name: 'A4' }).click();
+    await dialog.getByLabel(/3 mm bleed/).check();
+    await dialog.getByRole('button', { name: 'Done' }).click();
+    await expect(row).toContainText('ottoline-frew-the-balcony-moss-garden-longreach-1600.tif');
 
-  const tiff = await saved(page, () => row.getByRole('button', { name: /^Save / }).click());
-  expect(tiff.name).toBe('ottoline-frew-the-balcony-moss-garden-longreach-1600.tif');
-  expect(await sharp(tiff.bytes).metadata()).toMatchObject({ format: 'tiff', width: 1600, height: 2560, density: 300 });
-  await expect(row.locator('[data-left="saved"]')).toBeVisible();
-  await row.getByRole('button', { name: /^Send / }).click();
-  await expect(page.getByText('The stand-in store accepted the cover.')).toBeVisible({ timeout: 30_000 });
-  await expect(row.locator('[data-left="sent"]')).toContainText('accepted');
+    const tiff = await saved(page, () => row.getByRole('button', { name: /^Save / }).click());
+    expect(tiff.name).toBe('ottoline-frew-the-balcony-moss-garden-longreach-1600.tif');
+    expect(await sharp(tiff.bytes).metadata()).toMatchObject({
+      format: 'tiff',
+      width: 1600,
+      height: 2560,
+      density: 300,
+    });
+    await expect(row.locator('[data-left="saved"]')).toBeVisible();
+    await row.getByRole('button', { name: /^Send / }).click();
+    await expect(page.getByText('The stand-in store accepted the cover.')).toBeVisible({ timeout: 30_000 });
+    await expect(row.locator('[data-left="sent"]')).toContainText('accepted');
 
-  const pdfRow = page.locator('tr[data-file="pdf"]');
-  await pdfRow.getByRole('button', { name: /^Make / }).click();
-  await expect(pdfRow).toHaveAttribute('data-state', 'made', { timeout: 60_000 });
-  const pdf = await saved(page, () => pdfRow.getByRole('button', { name: /^Save / }).click());
-  const sheet = (await PDFDocument.load(pdf.bytes)).getPage(0);
-  const mm = (pt: number): number => Math.round((pt / 72) * 25.4 * 10) / 10;
-  expect([mm(sheet.getTrimBox().width), mm(sheet.getTrimBox().height)]).toEqual([210, 297]);
-  expect([mm(sheet.getMediaBox().width), mm(sheet.getMediaBox().height)]).toEqual([215.9, 302.9]);
+    const pdfRow = page.locator('tr[data-file="pdf"]');
+    await pdfRow.getByRole('button', { name: /^Make / }).click();
+    await expect(pdfRow).toHaveAttribute('data-state', 'made', { timeout: 60_000 });
+    const pdf = await saved(page, () => pdfRow.getByRole('button', { name: /^Save / }).click());
+    const sheet = (await PDFDocument.load(pdf.bytes)).getPage(0);
+    const mm = (pt: number): number => Math.round((pt / 72) * 25.4 * 10) / 10;
+    expect([mm(sheet.getTrimBox().width), mm(sheet.getTrimBox().height)]).toEqual([210, 297]);
+    expect([mm(sheet.getMediaBox().width), mm(sheet.getMediaBox().height)]).toEqual([215.9, 302.9]);
 
-  // What left, and in which state, is there after a reload; a change of the cover makes it an older one.
-  await page.reload();
-  await expect(row.locator('[data-left="sent"]')).toContainText('accepted');
-  await step(page, 'Brief');
-  await page.getByLabel('Title', { exact: true }).fill('The Window Moss Garden');
-  await kept(page);
-  await step(page, 'Deliver');
-  await expect(row).toHaveAttribute('data-state', 'stale');
-  await expect(row.locator('[data-left="sent"]')).toContainText('an older cover');
-});
+    // What left, and in which state, is there after a reload; a change of the cover makes it an older one.
+    await page.reload();
+    await expect(row.locator('[data-left="sent"]')).toContainText('accepted');
+    await step(page, 'Brief');
+    await page.getByLabel('Title', { exact: true }).fill('The Window Moss Garden');
+    await kept(page);
+    await step(page, 'Deliver');
+    await expect(row).toHaveAttribute('data-state', 'stale');
+    await expect(row.locator('[data-left="sent"]')).toContainText('an older cover');
+  },
+);
 
-test('a foreign image is checked as a store would, and mended', async ({ page }) => {
+test('a foreign image is checked as a store would, and mended', shelf('moss'), async ({ page }) => {
   await deliverOf(page, 'The Balcony Moss Garden');
   await tab(page, 'Check a file');
   const picture = scenePixels(900, 1440);
@@ -295,32 +302,36 @@ test('stores: what they ask and how the title stands, changed, added, taken in a
   await expect(page.getByRole('columnheader', { name: /The far shop/ })).toHaveCount(0);
 });
 
-test('many titles are delivered at once: stopped, gone on with, packed', async ({ page }) => {
-  await page.goto('/');
-  await expect(page.getByRole('link', { name: 'Open The Balcony Moss Garden' })).toBeVisible({ timeout: 60_000 });
-  await page.getByRole('button', { name: 'Deliver many titles' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Deliver many titles' });
-  await dialog.getByLabel('A Debt of Foxfire').uncheck();
-  await dialog.getByRole('button', { name: 'Make the files' }).click();
-  await expect(dialog.getByText(/^1 made/)).toBeVisible({ timeout: 60_000 });
-  await dialog.getByRole('button', { name: 'Stop' }).click();
-  await expect(dialog.locator('[data-batch="ended"]')).toBeVisible({ timeout: 60_000 });
-  const kept = Number(/(\d+) made/.exec(await dialog.locator('[data-batch]').innerText())![1]);
-  // The page is lost; what was made is not.
-  await page.reload();
-  await page.getByRole('button', { name: 'Deliver many titles' }).click();
-  await dialog.getByLabel('A Debt of Foxfire').uncheck();
-  await dialog.getByRole('button', { name: 'Make the files' }).click();
-  await expect(dialog.locator('[data-batch="ended"]')).toHaveText(
-    `${6 - kept} made, ${kept} up to date, 0 failed, of 6 files.`,
-    { timeout: 120_000 },
-  );
-  const zip = await saved(page, () => dialog.getByRole('button', { name: 'Save the package' }).click());
-  const names = Object.keys(unzipSync(new Uint8Array(zip.bytes)));
-  expect(names.filter((n) => n.endsWith('.jpg'))).toHaveLength(6);
-  expect(names.filter((n) => n.endsWith('README.txt'))).toHaveLength(2);
-  expect(names.every((n) => /^[\w./-]+$/.test(n) && n.split('/').at(-1)!.length <= 100)).toBe(true);
-});
+test(
+  'many titles are delivered at once: stopped, gone on with, packed',
+  shelf('lamplighter-1', 'moss', 'weather'),
+  async ({ page }) => {
+    await page.goto('/');
+    await expect(page.getByRole('link', { name: 'Open The Balcony Moss Garden' })).toBeVisible({ timeout: 60_000 });
+    await page.getByRole('button', { name: 'Deliver many titles' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Deliver many titles' });
+    await dialog.getByLabel('A Debt of Foxfire').uncheck();
+    await dialog.getByRole('button', { name: 'Make the files' }).click();
+    await expect(dialog.getByText(/^1 made/)).toBeVisible({ timeout: 60_000 });
+    await dialog.getByRole('button', { name: 'Stop' }).click();
+    await expect(dialog.locator('[data-batch="ended"]')).toBeVisible({ timeout: 60_000 });
+    const kept = Number(/(\d+) made/.exec(await dialog.locator('[data-batch]').innerText())![1]);
+    // The page is lost; what was made is not.
+    await page.reload();
+    await page.getByRole('button', { name: 'Deliver many titles' }).click();
+    await dialog.getByLabel('A Debt of Foxfire').uncheck();
+    await dialog.getByRole('button', { name: 'Make the files' }).click();
+    await expect(dialog.locator('[data-batch="ended"]')).toHaveText(
+      `${6 - kept} made, ${kept} up to date, 0 failed, of 6 files.`,
+      { timeout: 120_000 },
+    );
+    const zip = await saved(page, () => dialog.getByRole('button', { name: 'Save the package' }).click());
+    const names = Object.keys(unzipSync(new Uint8Array(zip.bytes)));
+    expect(names.filter((n) => n.endsWith('.jpg'))).toHaveLength(6);
+    expect(names.filter((n) => n.endsWith('README.txt'))).toHaveLength(2);
+    expect(names.every((n) => /^[\w./-]+$/.test(n) && n.split('/').at(-1)!.length <= 100)).toBe(true);
+  },
+);
 
 test('the whole of a book is checked, before and after, and what the new edition changed is told apart', async ({
   page,

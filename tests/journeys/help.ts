@@ -1,6 +1,7 @@
 import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
 import { type Download, type Page, expect, test as base } from '@playwright/test';
 import { writePng } from '@yosomi/core/image-file';
 import { type Raster, raster, ssim } from '@yosomi/core/pixels';
@@ -11,13 +12,18 @@ import { DEMO_FOLDER } from '../fixtures/demos';
 /** Demo books by a piece of their file names. */
 type Demos = readonly ('moss' | 'lamplighter-1' | 'lamplighter' | 'weather')[];
 
+/** Said of one journey: the Shelf begins with these demo books alone, whatever its file says. */
+export const shelf = (...books: Demos) => ({ annotation: { type: 'shelf', description: books.join(' ') } });
+
 /**
  * Every journey fails on a request that leaves the machine, on a page error and on a policy violation. `shelf` says which
  * demo books its Shelf begins with, all of them where it says nothing: what a journey does not open need not be loaded.
  */
 export const test = base.extend<{ watched: void; shelf: Demos | 'all' }>({
   shelf: ['all', { option: true }],
-  context: async ({ context, shelf }, use) => {
+  context: async ({ context, shelf: usual }, use, { annotations }) => {
+    const own = annotations.find(({ type }) => type === 'shelf')?.description?.split(' ');
+    const shelf = own ?? usual;
     const files = readdirSync(DEMO_FOLDER).filter(
       (f) => f.endsWith('.yosomi') && shelf !== 'all' && shelf.some((s) => f.includes(s)),
     );
@@ -274,6 +280,19 @@ export async function looksLike(page: Page, name: string): Promise<void> {
 /** All promos in view are painted as they are now. */
 export const promosReady = (page: Page): Promise<void> =>
   expect(page.locator('main [data-fresh="true"]').first()).toBeAttached({ timeout: 60_000 });
+
+/**
+ * What of the page, or of a part of it, breaks the rules of accessibility: each rule with where. In one page and for what is wrong
+ * alone: the rules are the same, and take a fifth of the time.
+ */
+export async function breaches(page: Page, within = 'html'): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page })
+    .include(within)
+    .setLegacyMode(true)
+    .options({ resultTypes: ['violations'] })
+    .analyze();
+  return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`);
+}
 
 /** Opens a title of the Shelf at Deliver. */
 export async function deliverOf(page: Page, title: string): Promise<void> {

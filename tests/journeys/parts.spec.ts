@@ -3,7 +3,7 @@ import { writePng } from '@yosomi/core/image-file';
 import { MARKS, paintedMark } from '../fixtures/marks';
 import { bench, coverReady, expect, kept, part, shownMark, step, test } from './help';
 
-test.use({ shelf: ['lamplighter'] });
+test.use({ shelf: ['lamplighter-1'] });
 
 const open = async (page: Page): Promise<void> => {
   await page.goto('/');

@@ -1,8 +1,8 @@
 import type { Page } from '@playwright/test';
 import { PNG } from 'pngjs';
-import { again, coverReady, expect, kept, part, saved, settled, shownMark, step, test } from './help';
+import { again, coverReady, expect, kept, part, saved, settled, shownMark, shelf, step, test } from './help';
 
-test.use({ shelf: ['lamplighter-1', 'weather'] });
+test.use({ shelf: ['lamplighter-1'] });
 
 const open = async (page: Page, title: string): Promise<void> => {
   await page.goto('/');
@@ -77,43 +77,47 @@ test('a spine is edited like the cover and is on the book; a text stands on the 
   });
 });
 
-test('a table with a blur off the focus is saved as it is seen, kept, and compared', async ({ page }) => {
-  await open(page, 'Weather for Two Voices');
-  await step(page, 'Mockups');
-  await settled(page);
-  await page.getByRole('button', { name: 'Keep this scene' }).click();
-  await page.getByRole('dialog').getByLabel('Name of the scene').fill('Bare');
-  await page.keyboard.press('Enter');
-  await again(page, () => page.getByRole('radio', { name: 'Table', exact: true }).click());
-  await again(page, () => page.getByRole('radio', { name: 'Stone', exact: true }).click());
-  await again(page, () => page.getByRole('radio', { name: 'Wood', exact: true }).click());
-  await again(page, async () => {
-    await page.getByRole('slider', { name: 'Blur out of focus' }).focus();
-    await page.keyboard.press('End');
-  });
-  await expect(page.getByRole('slider', { name: 'Focus, near to far' })).toBeVisible();
-  await again(page, async () => {
-    await page.getByLabel('Cover stands off').fill('8');
-    await page.getByLabel('Cover stands off').press('Enter');
-  });
-  for (const label of ['Width', 'Height']) {
-    await page.getByLabel(label, { exact: true }).fill('300');
-    await page.getByLabel(label, { exact: true }).press('Enter');
-  }
-  const file = await saved(page, () => page.getByRole('button', { name: 'Save PNG' }).click());
-  const picture = PNG.sync.read(file.bytes);
-  expect([picture.width, picture.height]).toEqual([300, 300]);
-  const at = (x: number, y: number): number[] => [...picture.data.subarray((y * 300 + x) * 4, (y * 300 + x) * 4 + 4)];
-  const [foot, head] = [at(150, 296), at(4, 4)];
-  expect([foot[3], head[3]]).toEqual([255, 255]);
-  expect(foot[0]).toBeGreaterThan(foot[2] + 30);
-  expect(Math.abs(head[0] - head[2])).toBeLessThan(25);
+test(
+  'a table with a blur off the focus is saved as it is seen, kept, and compared',
+  shelf('weather'),
+  async ({ page }) => {
+    await open(page, 'Weather for Two Voices');
+    await step(page, 'Mockups');
+    await settled(page);
+    await page.getByRole('button', { name: 'Keep this scene' }).click();
+    await page.getByRole('dialog').getByLabel('Name of the scene').fill('Bare');
+    await page.keyboard.press('Enter');
+    await again(page, () => page.getByRole('radio', { name: 'Table', exact: true }).click());
+    await again(page, () => page.getByRole('radio', { name: 'Stone', exact: true }).click());
+    await again(page, () => page.getByRole('radio', { name: 'Wood', exact: true }).click());
+    await again(page, async () => {
+      await page.getByRole('slider', { name: 'Blur out of focus' }).focus();
+      await page.keyboard.press('End');
+    });
+    await expect(page.getByRole('slider', { name: 'Focus, near to far' })).toBeVisible();
+    await again(page, async () => {
+      await page.getByLabel('Cover stands off').fill('8');
+      await page.getByLabel('Cover stands off').press('Enter');
+    });
+    for (const label of ['Width', 'Height']) {
+      await page.getByLabel(label, { exact: true }).fill('300');
+      await page.getByLabel(label, { exact: true }).press('Enter');
+    }
+    const file = await saved(page, () => page.getByRole('button', { name: 'Save PNG' }).click());
+    const picture = PNG.sync.read(file.bytes);
+    expect([picture.width, picture.height]).toEqual([300, 300]);
+    const at = (x: number, y: number): number[] => [...picture.data.subarray((y * 300 + x) * 4, (y * 300 + x) * 4 + 4)];
+    const [foot, head] = [at(150, 296), at(4, 4)];
+    expect([foot[3], head[3]]).toEqual([255, 255]);
+    expect(foot[0]).toBeGreaterThan(foot[2] + 30);
+    expect(Math.abs(head[0] - head[2])).toBeLessThan(25);
 
-  await page.getByRole('button', { name: 'Compare' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Compare two scenes' });
-  const marks = (): Promise<number[]> =>
-    Promise.all([/^The scene as it is/, /^Bare/].map((name) => shownMark(page, name)));
-  await expect.poll(async () => new Set(await marks()).size, { timeout: 30_000 }).toBe(2);
-  await again(page, () => dialog.getByRole('button', { name: 'Use this one' }).click());
-  await expect(page.getByRole('radio', { name: 'Clear', exact: true })).toBeChecked();
-});
+    await page.getByRole('button', { name: 'Compare' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Compare two scenes' });
+    const marks = (): Promise<number[]> =>
+      Promise.all([/^The scene as it is/, /^Bare/].map((name) => shownMark(page, name)));
+    await expect.poll(async () => new Set(await marks()).size, { timeout: 30_000 }).toBe(2);
+    await again(page, () => dialog.getByRole('button', { name: 'Use this one' }).click());
+    await expect(page.getByRole('radio', { name: 'Clear', exact: true })).toBeChecked();
+  },
+);

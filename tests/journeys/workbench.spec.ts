@@ -1,7 +1,7 @@
-import { bench, coverReady, expect, kept, part, shownMark, shownPixel, step, test } from './help';
+import { bench, coverReady, expect, kept, part, shownMark, shownPixel, shelf, step, test } from './help';
 import type { Page } from '@playwright/test';
 
-test.use({ shelf: ['lamplighter', 'moss', 'weather'] });
+test.use({ shelf: ['weather'] });
 
 const open = async (page: Page, title: string): Promise<void> => {
   await page.goto('/');
@@ -117,34 +117,38 @@ test('two windows on one title never overwrite each other in silence', async ({ 
   await expect(late.getByRole('link', { name: 'Open Weather for Two Voices' })).toHaveCount(2);
 });
 
-test('parts are copied into another title, with the picture they show', async ({ page }) => {
-  await open(page, 'A Debt of Foxfire');
-  await part(page, 'Picture').click();
-  await part(page, 'Mark').click({ modifiers: ['Control'] });
-  await surface(page).focus();
-  await page.keyboard.press('Control+c');
-  await expect(page.getByText('Copied 2 parts.')).toBeVisible();
-  await page.getByRole('link', { name: 'Back to the Shelf' }).click();
-  await page.getByRole('link', { name: 'Open Weather for Two Voices' }).click();
-  await coverReady(page);
-  const before = await shownMark(page, /^Cover of/);
-  await surface(page).focus();
-  await page.keyboard.press('Control+v');
-  await expect(part(page, 'Picture')).toContainText('Foxfire clearing');
-  await expect(part(page, 'Mark')).toHaveCount(1);
-  await coverReady(page);
-  await expect.poll(() => shownMark(page, /^Cover of/)).not.toBe(before);
-  // The title it came from may go: the picture stays.
-  await kept(page);
-  await page.goto('/');
-  await page.getByRole('button', { name: 'More for A Debt of Foxfire' }).click();
-  await page.getByRole('menuitem', { name: /Remove/ }).click();
-  await page.getByRole('link', { name: 'Open Weather for Two Voices' }).click();
-  await coverReady(page);
-  await part(page, 'Picture').click();
-  await expect(page.getByText('The picture is missing. Replace it.')).toHaveCount(0);
-  await expect(page.getByText('1600 x 2560 px')).toBeVisible();
-});
+test(
+  'parts are copied into another title, with the picture they show',
+  shelf('lamplighter-1', 'weather'),
+  async ({ page }) => {
+    await open(page, 'A Debt of Foxfire');
+    await part(page, 'Picture').click();
+    await part(page, 'Mark').click({ modifiers: ['Control'] });
+    await surface(page).focus();
+    await page.keyboard.press('Control+c');
+    await expect(page.getByText('Copied 2 parts.')).toBeVisible();
+    await page.getByRole('link', { name: 'Back to the Shelf' }).click();
+    await page.getByRole('link', { name: 'Open Weather for Two Voices' }).click();
+    await coverReady(page);
+    const before = await shownMark(page, /^Cover of/);
+    await surface(page).focus();
+    await page.keyboard.press('Control+v');
+    await expect(part(page, 'Picture')).toContainText('Foxfire clearing');
+    await expect(part(page, 'Mark')).toHaveCount(1);
+    await coverReady(page);
+    await expect.poll(() => shownMark(page, /^Cover of/)).not.toBe(before);
+    // The title it came from may go: the picture stays.
+    await kept(page);
+    await page.goto('/');
+    await page.getByRole('button', { name: 'More for A Debt of Foxfire' }).click();
+    await page.getByRole('menuitem', { name: /Remove/ }).click();
+    await page.getByRole('link', { name: 'Open Weather for Two Voices' }).click();
+    await coverReady(page);
+    await part(page, 'Picture').click();
+    await expect(page.getByText('The picture is missing. Replace it.')).toHaveCount(0);
+    await expect(page.getByText('1600 x 2560 px')).toBeVisible();
+  },
+);
 
 test('a drag snaps to lines and says how far; a marquee gathers several', async ({ page }) => {
   const b = bench(page);
@@ -191,103 +195,115 @@ test('a drag snaps to lines and says how far; a marquee gathers several', async 
   await expect(page.getByRole('heading', { name: '2 parts' })).toBeVisible();
 });
 
-test('the view zooms to the pointer, shows all pixels, and moves with the space bar', async ({ page }) => {
-  await open(page, 'A Debt of Foxfire');
-  const box = (await surface(page).boundingBox())!;
-  const [x, y] = [box.x + box.width * 0.25, box.y + box.height * 0.25];
-  await page.mouse.move(x, y);
-  await page.mouse.wheel(0, -300);
-  const near = (await surface(page).boundingBox())!;
-  expect(near.width).toBeGreaterThan(box.width * 1.5);
-  // The point under the pointer has stayed under it.
-  expect((x - near.x) / near.width).toBeCloseTo(0.25, 1);
-  expect((y - near.y) / near.height).toBeCloseTo(0.25, 1);
-  await page.getByRole('button', { name: 'Show all pixels' }).click();
-  expect((await surface(page).boundingBox())!.width).toBeCloseTo(1600, -1);
-  await surface(page).focus();
-  const before = (await surface(page).boundingBox())!;
-  await page.keyboard.down('Space');
-  await dragTo(page, [600, 400], [560, 330]);
-  await page.keyboard.up('Space');
-  const after = (await surface(page).boundingBox())!;
-  expect(after.x - before.x).toBeCloseTo(-40, 0);
-  expect(after.y - before.y).toBeCloseTo(-70, 0);
-  await page.keyboard.press('0');
-  expect((await surface(page).boundingBox())!.width).toBeCloseTo(box.width, 0);
-});
+test(
+  'the view zooms to the pointer, shows all pixels, and moves with the space bar',
+  shelf('lamplighter-1'),
+  async ({ page }) => {
+    await open(page, 'A Debt of Foxfire');
+    const box = (await surface(page).boundingBox())!;
+    const [x, y] = [box.x + box.width * 0.25, box.y + box.height * 0.25];
+    await page.mouse.move(x, y);
+    await page.mouse.wheel(0, -300);
+    const near = (await surface(page).boundingBox())!;
+    expect(near.width).toBeGreaterThan(box.width * 1.5);
+    // The point under the pointer has stayed under it.
+    expect((x - near.x) / near.width).toBeCloseTo(0.25, 1);
+    expect((y - near.y) / near.height).toBeCloseTo(0.25, 1);
+    await page.getByRole('button', { name: 'Show all pixels' }).click();
+    expect((await surface(page).boundingBox())!.width).toBeCloseTo(1600, -1);
+    await surface(page).focus();
+    const before = (await surface(page).boundingBox())!;
+    await page.keyboard.down('Space');
+    await dragTo(page, [600, 400], [560, 330]);
+    await page.keyboard.up('Space');
+    const after = (await surface(page).boundingBox())!;
+    expect(after.x - before.x).toBeCloseTo(-40, 0);
+    expect(after.y - before.y).toBeCloseTo(-70, 0);
+    await page.keyboard.press('0');
+    expect((await surface(page).boundingBox())!.width).toBeCloseTo(box.width, 0);
+  },
+);
 
-test('colours: one changed everywhere, taken from the cover, and a scheme put on', async ({ page }) => {
-  const b = bench(page);
-  await open(page, 'A Debt of Foxfire');
-  await surface(page).focus();
-  await page.keyboard.press('Escape');
-  const colours = b.inspector.getByRole('group', { name: 'Colours of the cover' });
-  const swatch = colours.getByRole('button', { name: /^#cfe277, used in \d+ places/ });
-  const places = Number(/used in (\d+)/.exec((await swatch.getAttribute('aria-label'))!)![1]);
-  expect(places).toBeGreaterThan(4);
-  await swatch.click();
-  await b.colour('Change it everywhere to', '#f0a040');
-  await expect(colours.getByRole('button', { name: `#f0a040, used in ${places} places` })).toBeVisible();
-  await expect(part(page, 'Frame')).toContainText('#f0a040');
-  await page.keyboard.press('Control+z');
-  await expect(part(page, 'Frame')).toContainText('#cfe277');
+test(
+  'colours: one changed everywhere, taken from the cover, and a scheme put on',
+  shelf('lamplighter-1', 'weather'),
+  async ({ page }) => {
+    const b = bench(page);
+    await open(page, 'A Debt of Foxfire');
+    await surface(page).focus();
+    await page.keyboard.press('Escape');
+    const colours = b.inspector.getByRole('group', { name: 'Colours of the cover' });
+    const swatch = colours.getByRole('button', { name: /^#cfe277, used in \d+ places/ });
+    const places = Number(/used in (\d+)/.exec((await swatch.getAttribute('aria-label'))!)![1]);
+    expect(places).toBeGreaterThan(4);
+    await swatch.click();
+    await b.colour('Change it everywhere to', '#f0a040');
+    await expect(colours.getByRole('button', { name: `#f0a040, used in ${places} places` })).toBeVisible();
+    await expect(part(page, 'Frame')).toContainText('#f0a040');
+    await page.keyboard.press('Control+z');
+    await expect(part(page, 'Frame')).toContainText('#cfe277');
 
-  await part(page, 'Frame').click();
-  await coverReady(page);
-  await b.inspector.getByRole('button', { name: 'Colour: take it from the cover' }).click();
-  await expect(page.getByText('Click a colour on the cover')).toBeVisible();
-  const want = await shownPixel(page, /^Cover of/, 0.5, 0.7);
-  await page.mouse.click(...(await at(page, 800, 0.7 * 2560)));
-  const hex = `#${want
-    .slice(0, 3)
-    .map((v) => v.toString(16).padStart(2, '0'))
-    .join('')}`;
-  const got = await part(page, 'Frame').innerText();
-  const [r, g, bl] = [1, 3, 5].map((i) => parseInt(/#[0-9a-f]{6}/.exec(got)![0].slice(i, i + 2), 16));
-  for (const [i, v] of [r, g, bl].entries()) expect(Math.abs(v - want[i]), `${got} for ${hex}`).toBeLessThan(12);
+    await part(page, 'Frame').click();
+    await coverReady(page);
+    await b.inspector.getByRole('button', { name: 'Colour: take it from the cover' }).click();
+    await expect(page.getByText('Click a colour on the cover')).toBeVisible();
+    const want = await shownPixel(page, /^Cover of/, 0.5, 0.7);
+    await page.mouse.click(...(await at(page, 800, 0.7 * 2560)));
+    const hex = `#${want
+      .slice(0, 3)
+      .map((v) => v.toString(16).padStart(2, '0'))
+      .join('')}`;
+    const got = await part(page, 'Frame').innerText();
+    const [r, g, bl] = [1, 3, 5].map((i) => parseInt(/#[0-9a-f]{6}/.exec(got)![0].slice(i, i + 2), 16));
+    for (const [i, v] of [r, g, bl].entries()) expect(Math.abs(v - want[i]), `${got} for ${hex}`).toBeLessThan(12);
 
-  await page.goto('/');
-  await open(page, 'Weather for Two Voices');
-  await surface(page).focus();
-  await page.keyboard.press('Escape');
-  const before = await shownMark(page, /^Cover of/);
-  await b.open('Schemes that would suit it');
-  await b.inspector.getByRole('button', { name: /^Opposites, dark/ }).click();
-  await coverReady(page);
-  await expect.poll(() => shownMark(page, /^Cover of/)).not.toBe(before);
-  await expect(b.inspector.getByText('Every word reaches a contrast of 4.5 : 1.')).toBeVisible();
-});
+    await page.goto('/');
+    await open(page, 'Weather for Two Voices');
+    await surface(page).focus();
+    await page.keyboard.press('Escape');
+    const before = await shownMark(page, /^Cover of/);
+    await b.open('Schemes that would suit it');
+    await b.inspector.getByRole('button', { name: /^Opposites, dark/ }).click();
+    await coverReady(page);
+    await expect.poll(() => shownMark(page, /^Cover of/)).not.toBe(before);
+    await expect(b.inspector.getByText('Every word reaches a contrast of 4.5 : 1.')).toBeVisible();
+  },
+);
 
-test('words that cannot be read are offered fixes with a preview, taken as one step', async ({ page }) => {
-  const b = bench(page);
-  await open(page, 'The Ledger of Small Hours');
-  await part(page, 'Title').click();
-  await b.colour('Colour', '#4a3558');
-  await b.open('Words set apart');
-  await b.colour('Colour of small words', '#4a3558');
-  await coverReady(page);
-  await expect(part(page, 'Title')).toContainText(/too faint|from/);
-  const help = b.inspector.getByRole('region', { name: 'What would help' });
-  await expect(help.getByRole('button').first()).toBeVisible({ timeout: 60_000 });
-  expect(await help.getByRole('button').count()).toBeGreaterThanOrEqual(2);
-  await help
-    .getByRole('button', { name: /Another colour|A plate behind|An outline/ })
-    .first()
-    .click();
-  await coverReady(page);
-  await expect(help).toHaveCount(0);
-  const figure = Number(
-    await page
-      .getByText(/worst tenth/)
-      .locator('span')
-      .innerText(),
-  );
-  expect(figure).toBeGreaterThanOrEqual(4.5);
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(help.getByRole('button').first()).toBeVisible({ timeout: 60_000 });
-});
+test(
+  'words that cannot be read are offered fixes with a preview, taken as one step',
+  shelf('lamplighter'),
+  async ({ page }) => {
+    const b = bench(page);
+    await open(page, 'The Ledger of Small Hours');
+    await part(page, 'Title').click();
+    await b.colour('Colour', '#4a3558');
+    await b.open('Words set apart');
+    await b.colour('Colour of small words', '#4a3558');
+    await coverReady(page);
+    await expect(part(page, 'Title')).toContainText(/too faint|from/);
+    const help = b.inspector.getByRole('region', { name: 'What would help' });
+    await expect(help.getByRole('button').first()).toBeVisible({ timeout: 60_000 });
+    expect(await help.getByRole('button').count()).toBeGreaterThanOrEqual(2);
+    await help
+      .getByRole('button', { name: /Another colour|A plate behind|An outline/ })
+      .first()
+      .click();
+    await coverReady(page);
+    await expect(help).toHaveCount(0);
+    const figure = Number(
+      await page
+        .getByText(/worst tenth/)
+        .locator('span')
+        .innerText(),
+    );
+    expect(figure).toBeGreaterThanOrEqual(4.5);
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
+    await expect(help.getByRole('button').first()).toBeVisible({ timeout: 60_000 });
+  },
+);
 
-test('the calm places are shown, and words go to the quietest', async ({ page }) => {
+test('the calm places are shown, and words go to the quietest', shelf('moss'), async ({ page }) => {
   const b = bench(page);
   await open(page, 'The Balcony Moss Garden');
   await page.keyboard.press('q');
@@ -300,7 +316,7 @@ test('the calm places are shown, and words go to the quietest', async ({ page })
   await expect(b.inspector.getByLabel('Top', { exact: true })).not.toHaveValue(top);
 });
 
-test('a square sibling follows the words, and keeps its own places', async ({ page }) => {
+test('a square sibling follows the words, and keeps its own places', shelf('lamplighter-1'), async ({ page }) => {
   const b = bench(page);
   await open(page, 'A Debt of Foxfire');
   await page.getByRole('button', { name: 'Front', exact: true }).click();
@@ -328,23 +344,27 @@ test('a square sibling follows the words, and keeps its own places', async ({ pa
     .toBeLessThan(12);
 });
 
-test('one key covers the slivers that a picture leaves at the edges; a store changes the pixels', async ({ page }) => {
-  const b = bench(page);
-  await open(page, 'A Debt of Foxfire');
-  await part(page, 'Picture').click();
-  await b.place(12, null, 1580, null);
-  await coverReady(page);
-  await expect(b.inspector.getByText(/does not quite reach|sliver|gap/i).first()).toBeVisible();
-  await surface(page).focus();
-  await page.keyboard.press('s');
-  await coverReady(page);
-  const sits = b.inspector.getByRole('region', { name: 'Where it sits' });
-  await expect(sits.getByLabel('Left', { exact: true })).toHaveValue('0');
-  await expect(sits.getByLabel('Width', { exact: true })).toHaveValue('1600');
-  await page.getByRole('button', { name: 'Front', exact: true }).click();
-  await page.getByRole('menuitem', { name: /Bindery Row/ }).click();
-  await coverReady(page);
-  await expect(page.locator('footer').getByText('1600 x 2400')).toBeVisible();
-  await page.keyboard.press('Control+z');
-  await expect(page.locator('footer').getByText('1600 x 2560')).toBeVisible();
-});
+test(
+  'one key covers the slivers that a picture leaves at the edges; a store changes the pixels',
+  shelf('lamplighter-1'),
+  async ({ page }) => {
+    const b = bench(page);
+    await open(page, 'A Debt of Foxfire');
+    await part(page, 'Picture').click();
+    await b.place(12, null, 1580, null);
+    await coverReady(page);
+    await expect(b.inspector.getByText(/does not quite reach|sliver|gap/i).first()).toBeVisible();
+    await surface(page).focus();
+    await page.keyboard.press('s');
+    await coverReady(page);
+    const sits = b.inspector.getByRole('region', { name: 'Where it sits' });
+    await expect(sits.getByLabel('Left', { exact: true })).toHaveValue('0');
+    await expect(sits.getByLabel('Width', { exact: true })).toHaveValue('1600');
+    await page.getByRole('button', { name: 'Front', exact: true }).click();
+    await page.getByRole('menuitem', { name: /Bindery Row/ }).click();
+    await coverReady(page);
+    await expect(page.locator('footer').getByText('1600 x 2400')).toBeVisible();
+    await page.keyboard.press('Control+z');
+    await expect(page.locator('footer').getByText('1600 x 2560')).toBeVisible();
+  },
+);

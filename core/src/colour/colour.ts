@@ -23,7 +23,11 @@ export function hexOf(rgb: Rgb): Hex {
 
 /** Light of each byte: nearly all colours are asked for in bytes. */
 const LIGHT_OF = Float64Array.from({ length: 256 }, (_, v) => toLinear(v / 255));
-const lightOf = (v: number): number => LIGHT_OF[v] ?? toLinear(v / 255);
+const lightOf = (v: number): number => {
+  // Looked up only where it is a whole one: with a fraction the table would be searched as an object is.
+  const byte = v & 255;
+  return byte === v ? LIGHT_OF[byte] : toLinear(v / 255);
+};
 
 export function labOf(rgb: Rgb): Lab {
   const [r, g, b] = rgb.map(lightOf);

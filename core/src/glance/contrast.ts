@@ -26,22 +26,23 @@ const within = (value: number): number => Math.min(255, Math.max(0, value));
  */
 export function letterColours(word: WordPixels, full: Raster, without: Raster): Raster {
   const found = raster(Math.max(1, word.letters.length), 1);
-  word.letters.forEach((p, i) => {
+  const { letters, cover } = word;
+  for (let i = 0; i < letters.length; i++) {
+    const p = letters[i] * 4;
     for (let c = 0; c < 3; c++) {
-      const behind = without.data[p * 4 + c];
-      found.data[i * 4 + c] = Math.round(within(behind + (full.data[p * 4 + c] - behind) / word.cover[i]));
+      const behind = without.data[p + c];
+      found.data[i * 4 + c] = Math.round(within(behind + (full.data[p + c] - behind) / cover[i]));
     }
     found.data[i * 4 + 3] = 255;
-  });
+  }
   return found;
 }
 
 /** The luminances that stand for letters: the tenth and the ninetieth percentile of their colours, one where they are equal. */
 export function letterTones({ data }: Raster): number[] {
-  const found = new Float64Array(data.length / 4).map((_, i) =>
-    luminance([data[i * 4], data[i * 4 + 1], data[i * 4 + 2]]),
-  );
   if (data[3] === 0) return [];
+  const found = new Float64Array(data.length / 4);
+  for (let i = 0; i < found.length; i++) found[i] = luminance([data[i * 4], data[i * 4 + 1], data[i * 4 + 2]]);
   found.sort();
   const at = (share: number): number => found[Math.min(found.length - 1, Math.floor(found.length * share))];
   const [low, high] = [at(0.1), at(0.9)];
@@ -57,11 +58,12 @@ const SEEN = 1.25;
 export function seenShare(word: WordPixels, full: Raster, without: Raster): number {
   const { data } = letterColours(word, full, without);
   const at = (from: Uint8ClampedArray, p: number): number => luminance([from[p * 4], from[p * 4 + 1], from[p * 4 + 2]]);
+  const { letters, cover } = word;
   let [seen, all] = [0, 0];
-  word.letters.forEach((p, i) => {
-    all += word.cover[i];
-    if (contrastOf(at(data, i), at(without.data, p)) >= SEEN) seen += word.cover[i];
-  });
+  for (let i = 0; i < letters.length; i++) {
+    all += cover[i];
+    if (contrastOf(at(data, i), at(without.data, letters[i])) >= SEEN) seen += cover[i];
+  }
   return all === 0 ? 0 : seen / all;
 }
 
@@ -86,7 +88,8 @@ export function wordContrast(
   const ratios = new Float64Array(near.length);
   const rgb: [number, number, number] = [0, 0, 0];
   let sum = 0;
-  near.forEach((p, n) => {
+  for (let n = 0; n < near.length; n++) {
+    const p = near[n];
     const y = (Math.floor(p / under.width) + 0.5) / under.height;
     for (let c = 0; c < 3; c++) {
       let v = under.data[p * 4 + c];
@@ -96,7 +99,7 @@ export function wordContrast(
     const behind = luminance(rgb);
     ratios[n] = least(behind);
     sum += behind;
-  });
+  }
   ratios.sort();
   return { text, typical: least(sum / near.length), worstTenth: ratios[Math.floor(near.length * 0.1)] };
 }

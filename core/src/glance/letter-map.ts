@@ -42,71 +42,80 @@ function wordAt({ data }: Raster, p: number): number {
   return n - 1;
 }
 
+const NONE = new Int32Array(0);
+
 /** Reads a raster in which the letters of each of `count` words are painted in its mark on nothing. */
 export function letterMap(marks: Raster, count: number): WordPixels[] {
   const { width, height, data } = marks;
-  const covered: { at: number[]; cover: number[]; area: number; x0: number; y0: number; x1: number; y1: number }[] = [];
-  for (let i = 0; i < count; i++) {
-    covered.push({ at: [], cover: [], area: 0, x0: width, y0: height, x1: -1, y1: -1 });
+  // The word that each pixel has, from 1 on; and how many of a word's pixels are covered just so much.
+  const owner = new Uint16Array(width * height);
+  const levels = new Int32Array(count * 256);
+  const covered = Array.from({ length: count }, () => ({ area: 0, x0: width, y0: height, x1: -1, y1: -1 }));
+  for (let y = 0, p = 0; y < height; y++) {
+    for (let x = 0; x < width; x++, p++) {
+      const alpha = data[p * 4 + 3];
+      if (alpha < 24) continue;
+      const n = wordAt(marks, p);
+      if (n < 0 || n >= count) continue;
+      const word = covered[n];
+      owner[p] = n + 1;
+      levels[n * 256 + alpha]++;
+      word.area += alpha / 255;
+      word.x0 = Math.min(word.x0, x);
+      word.x1 = Math.max(word.x1, x);
+      word.y0 = Math.min(word.y0, y);
+      word.y1 = y;
+    }
   }
-  for (let p = 0; p < width * height; p++) {
-    const alpha = data[p * 4 + 3];
-    if (alpha === 0) continue;
-    const word = covered[alpha < 24 ? -1 : wordAt(marks, p)];
-    if (!word) continue;
-    const [x, y] = [p % width, Math.floor(p / width)];
-    word.at.push(p);
-    word.cover.push(alpha);
-    word.area += alpha / 255;
-    word.x0 = Math.min(word.x0, x);
-    word.x1 = Math.max(word.x1, x);
-    word.y0 = Math.min(word.y0, y);
-    word.y1 = Math.max(word.y1, y);
-  }
-  return covered.map(({ at, cover, area, x0, y0, x1, y1 }) => {
+  return covered.map(({ area, x0, y0, x1, y1 }, n) => {
+    if (area === 0) return { letters: NONE, cover: new Float32Array(NONE), near: NONE, area };
     // Thin letters cover no pixel well: then the best that they have must do.
-    const most = cover.reduce((a, b) => Math.max(a, b), 0);
+    let most = 255;
+    while (levels[n * 256 + most] === 0) most--;
     const least = Math.max(FAINT, Math.min(SOLID, most * 0.6));
-    const solid = at.flatMap((p, i) => (cover[i] >= least ? [i] : []));
+    let solid = 0;
+    for (let level = Math.ceil(least); level < 256; level++) solid += levels[n * 256 + level];
+    const letters = new Int32Array(solid);
+    const cover = new Float32Array(solid);
+    let i = 0;
+    for (let y = y0; y <= y1; y++) {
+      for (let p = y * width + x0; p <= y * width + x1; p++) {
+        if (owner[p] !== n + 1 || data[p * 4 + 3] < least) continue;
+        letters[i] = p;
+        cover[i++] = data[p * 4 + 3] / 255;
+      }
+    }
     const left = Math.max(0, x0 - REACH);
     const top = Math.max(0, y0 - REACH);
     const w = Math.min(width - 1, x1 + REACH) - left + 1;
     const h = Math.min(height - 1, y1 + REACH) - top + 1;
-    const near =
-      w > 0 && h > 0
-        ? nearOf(
-            solid.map((i) => at[i]),
-            width,
-            left,
-            top,
-            w,
-            h,
-          )
-        : [];
-    return {
-      letters: Int32Array.from(solid, (i) => at[i]),
-      cover: Float32Array.from(solid, (i) => cover[i] / 255),
-      near: Int32Array.from(near),
-      area,
-    };
+    return { letters, cover, near: nearOf(letters, width, left, top, w, h), area };
   });
 }
 
 /** Pixels of a box that lie within two, across and down, of some of its pixels. */
-function nearOf(solid: readonly number[], width: number, left: number, top: number, w: number, h: number): number[] {
+function nearOf(solid: Int32Array, width: number, left: number, top: number, w: number, h: number): Int32Array {
   const across = new Uint8Array(w * h);
   const both = new Uint8Array(w * h);
-  for (const p of solid) {
-    const [x, y] = [(p % width) - left, Math.floor(p / width) - top];
-    for (let i = Math.max(0, x - REACH); i <= Math.min(w - 1, x + REACH); i++) across[y * w + i] = 1;
+  for (let n = 0; n < solid.length; n++) {
+    const y = Math.floor(solid[n] / width);
+    const x = solid[n] - y * width - left;
+    for (let i = Math.max(0, x - REACH); i <= Math.min(w - 1, x + REACH); i++) across[(y - top) * w + i] = 1;
   }
+  let many = 0;
   for (let y = 0; y < h; y++) {
     for (let x = 0; x < w; x++) {
       if (across[y * w + x] === 0) continue;
-      for (let j = Math.max(0, y - REACH); j <= Math.min(h - 1, y + REACH); j++) both[j * w + x] = 1;
+      for (let j = Math.max(0, y - REACH); j <= Math.min(h - 1, y + REACH); j++) {
+        many += 1 - both[j * w + x];
+        both[j * w + x] = 1;
+      }
     }
   }
-  const near: number[] = [];
-  both.forEach((on, i) => on && near.push((top + Math.floor(i / w)) * width + left + (i % w)));
+  const near = new Int32Array(many);
+  let n = 0;
+  for (let y = 0, i = 0; y < h; y++) {
+    for (let x = 0; x < w; x++, i++) if (both[i] === 1) near[n++] = (top + y) * width + left + x;
+  }
   return near;
 }

@@ -96,26 +96,37 @@ export function carriedTo(picture: Raster, size: Size, studio: Studio): Raster {
     }
   }
   const small = shrink(sharp, Math.max(2, Math.round(W / SOFT)), Math.max(2, Math.round(H / SOFT)));
-  const at = (x: number, y: number, c: number): number => {
-    // Between the pixels of the small copy, straight.
-    const [fx, fy] = [((x + 0.5) * small.width) / W - 0.5, ((y + 0.5) * small.height) / H - 0.5];
-    const [i, j] = [Math.floor(fx), Math.floor(fy)];
-    const of = (a: number, b: number): number =>
-      small.data[
-        (Math.min(small.height - 1, Math.max(0, b)) * small.width + Math.min(small.width - 1, Math.max(0, a))) * 4 + c
-      ];
-    const [u, v] = [fx - i, fy - j];
-    return (of(i, j) * (1 - u) + of(i + 1, j) * u) * (1 - v) + (of(i, j + 1) * (1 - u) + of(i + 1, j + 1) * u) * v;
-  };
   const reach = FADE * Math.max(x0, y0, 1);
+  // Between the pixels of the small copy, straight: where each column and each row lies in it.
+  const [across, down] = [placesIn(W, small.width, 4), placesIn(H, small.height, 4 * small.width)];
+  const { data } = small;
   for (let y = 0; y < H; y++) {
+    const [above, below, v] = [down.first[y], down.second[y], down.share[y]];
     for (let x = 0; x < W; x++) {
       const out = Math.max(x0 - x, x - (x0 + w - 1), y0 - y, y - (y0 + h - 1));
       if (out <= 0) continue;
       const soft = smoothstep(0, reach, out);
       const q = (y * W + x) * 4;
-      for (let c = 0; c < 3; c++) sharp.data[q + c] = Math.round(sharp.data[q + c] * (1 - soft) + at(x, y, c) * soft);
+      const [left, right, u] = [across.first[x], across.second[x], across.share[x]];
+      for (let c = 0; c < 3; c++) {
+        const high = data[above + left + c] * (1 - u) + data[above + right + c] * u;
+        const low = data[below + left + c] * (1 - u) + data[below + right + c] * u;
+        sharp.data[q + c] = Math.round(sharp.data[q + c] * (1 - soft) + (high * (1 - v) + low * v) * soft);
+      }
     }
   }
   return sharp;
+}
+
+/** Of each of `n` pixels, between which two of `m` it lies, as offsets of `stride`, and how near it is to the second, 0..1. */
+function placesIn(n: number, m: number, stride: number) {
+  const [first, second, share] = [new Int32Array(n), new Int32Array(n), new Float64Array(n)];
+  for (let i = 0; i < n; i++) {
+    const at = ((i + 0.5) * m) / n - 0.5;
+    const whole = Math.floor(at);
+    first[i] = Math.min(m - 1, Math.max(0, whole)) * stride;
+    second[i] = Math.min(m - 1, Math.max(0, whole + 1)) * stride;
+    share[i] = at - whole;
+  }
+  return { first, second, share };
 }

@@ -3,14 +3,14 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '79156f347f',
-  trace: '133d69636d',
-  pin: 'e3091c7882',
-  promo: '3f89cc4bd1',
-  image: '00c169d574',
-  epub: '83ee5a22b6',
-  pdf: 'aedb8d3ec0',
-  svg: 'a579f43176',
-  booklet: 'eb4d7548f0',
-  desk: 'ecd5f47ae4',
+  paint: '587b0eb133',
+  trace: '3c62ca3865',
+  pin: '53805e3312',
+  promo: '7d5e9fe531',
+  image: 'd9c9dbf745',
+  epub: 'fa33251c07',
+  pdf: 'cdabcbdfe3',
+  svg: 'df4425b538',
+  booklet: '1cada61dac',
+  desk: '3604b4fdc3',
 } as const;

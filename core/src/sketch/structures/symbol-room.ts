@@ -8,6 +8,10 @@ const CELLS = 48;
 /** A place for words or for another symbol is not narrower than a half nor wider than three of its heights. */
 const [NARROW, WIDE] = [0.5, 3];
 
+/** Whether the number of crossings up to a place is odd. */
+const odd = (crossings: readonly number[], to: number): boolean =>
+  crossings.reduce((count, at) => count + (at <= to ? 1 : 0), 0) % 2 === 1;
+
 /** Which cells of a grid are wholly within the outline, row by row. */
 function filledCells(drawn: Drawn): { columns: number; filled: boolean[][] } | null {
   const path = readPathData(drawn.d);
@@ -25,10 +29,10 @@ function filledCells(drawn: Drawn): { columns: number; filled: boolean[][] } | n
         }),
       )
       .sort((a, b) => a - b);
-    return Array.from({ length: columns }, (_, i) => {
-      const inside = (x: number): boolean => crossings.filter((at) => at <= x).length % 2 === 1;
-      return inside(i * cell + 1) && inside((i + 1) * cell - 1);
-    });
+    return Array.from(
+      { length: columns },
+      (_, i) => odd(crossings, i * cell + 1) && odd(crossings, (i + 1) * cell - 1),
+    );
   };
   const filled = Array.from({ length: CELLS }, (_, row) => {
     const [first, last] = [lineAt(row * cell + 1), lineAt((row + 1) * cell - 1)];
