@@ -22,7 +22,8 @@ import {
   chaptersOf,
   ownWords,
   pageColours,
-  picturesNamed,
+  picturesInDraft,
+  readMarkdown,
 } from '@yosomi/core/booklet';
 import { type Swatch, contrast, hexOf, labOf } from '@yosomi/core/colour';
 import { sevenMosses } from '@yosomi/core/demo';
@@ -298,6 +299,43 @@ describe('the page maker', () => {
     expect(lettersIn(pages)).toContain('column11withalongname');
   });
 
+  describe.each(['letter', 'a5', 'screen'] as const)('a table longer than a page of %s', (sheet) => {
+    const rows = Array.from({ length: 90 }, (_, i) => `| moss ${i} | shade ${i} and some words of where it grows |`);
+    const long = (head: string): string => `Before.\n\n${head}\n|---|---|\n${rows.join('\n')}\n\nAfter.`;
+    const said = (marks: readonly Mark[], aloud: boolean): TextMark[] =>
+      marks.filter(isText).filter(({ tag }) => (tag !== null) === aloud);
+    const words = ({ glyphs }: TextMark): string => glyphs.map(({ text }) => text).join('');
+
+    it.each(LOOK_IDS)('shows its head on each page in %s, and is read aloud once', (look) => {
+      const { pages, design } = set(read(long('| Kindhead | Placehead |')), look, sheet);
+      const all = lettersIn(pages);
+      expect(all.match(/Kindhead/g)).toHaveLength(1);
+      for (let i = 0, at = 0; i < 90; i++) {
+        at = all.indexOf(`moss${i}shade${i}and`, at);
+        expect(at, String(i)).toBeGreaterThanOrEqual(0);
+      }
+      const going = pages.pages.filter(({ marks }) =>
+        said(marks, true).some((mark) => /^(moss|shade)/.test(words(mark))),
+      );
+      expect(going.length).toBeGreaterThan(1);
+      for (const [n, { marks, number }] of going.entries()) {
+        const rowTops = said(marks, true).flatMap((mark) => (words(mark).startsWith('moss') ? [mark.y] : []));
+        const head = said(marks, n === 0).filter((mark) => words(mark).startsWith('Kindhead'));
+        expect(head, `page ${number}`).toHaveLength(1);
+        expect(head[0].y).toBeLessThan(Math.min(...rowTops));
+        // It pushes nothing below the foot.
+        const foot = design.column.y + design.steps * design.step;
+        expect(Math.max(...rowTops)).toBeLessThanOrEqual(foot);
+      }
+    });
+
+    it('has none where the table has none', () => {
+      const { pages } = set(read(long('|  |  |')), LOOK_IDS[0], sheet);
+      const heads = pages.pages.slice(1).flatMap(({ marks }) => said(marks, false).map(words));
+      expect(heads.filter((text) => /^(moss|shade)/.test(text))).toEqual([]);
+    });
+  });
+
   it('sets what reads to the left from the right, its numbers as they are', () => {
     const { pages, design } = set(read('שלום עולם 1984 ועוד מילים רבות'), 'field-notes');
     const marks = pages.pages[0].marks.filter(isText).filter(({ tag }) => tag !== null);
@@ -515,16 +553,19 @@ describe('text that is taken in', () => {
     expect(JSON.stringify(taken.value.manuscript)).not.toMatch(/script|passwd|<b>/);
   });
 
+  const named = (source: string): string[] => {
+    const draft = readMarkdown(source);
+    if (!draft.ok) throw new Error(draft.fault.code);
+    return picturesInDraft(draft.value, null);
+  };
+
   it('says which pictures are not there, and keeps their words', () => {
     const taken = fromMarkdownText('See ![the gate](gate.png) there.');
     expect(taken.ok && [taken.value.dropped[0].kind, ownWords(taken.value.manuscript.blocks[0])]).toEqual([
       'picture',
       ['See the gate there.'],
     ]);
-    expect(picturesNamed('![a](x.png) and ![b](y/z.jpg) and ![c](x.png)')).toEqual({
-      ok: true,
-      value: ['x.png', 'y/z.jpg'],
-    });
+    expect(named('![a](x.png) and ![b](y/z.jpg) and ![c](x.png)')).toEqual(['x.png', 'y/z.jpg']);
   });
 
   it('takes pictures that stand among words, or are named at the end', () => {
@@ -538,7 +579,7 @@ describe('text that is taken in', () => {
     expect(kindsOf('[![a tray](moss.png)](https://a.example)')).toEqual([['picture'], []]);
     expect(kindsOf('![a tray][t]\n\n[t]: moss.png')).toEqual([['picture'], []]);
     expect(kindsOf('![a tray][t]\n\n[t]: lost.png')).toEqual([['paragraph'], ['picture']]);
-    expect(picturesNamed('![a][t]\n\n[t]: moss.png')).toEqual({ ok: true, value: ['moss.png'] });
+    expect(named('![a][t]\n\n[t]: moss.png')).toEqual(['moss.png']);
   });
 
   it('makes every item of a list with boxes have one', () => {

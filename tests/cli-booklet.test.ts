@@ -58,6 +58,23 @@ describe('booklet', () => {
     ).toHaveLength(4);
   });
 
+  it('takes some chapters of a text, and says which there are where they are named wrongly', async () => {
+    const some = await run('booklet', at('text.md'), '--book', BOOK, '--chapters', '2', '--out', at('two.pdf'));
+    expect(some).toEqual({ code: 0, out: '', err: '' });
+    expect(textOf(at('two.pdf'))).toMatch(/Two .*More\./);
+    expect(textOf(at('two.pdf'))).not.toContain('Words here');
+    for (const wrong of ['3', '0', '2-1', 'two', '1,,2']) {
+      const refused = await run('booklet', at('text.md'), '--book', BOOK, '--chapters', wrong, '--out', at('no.pdf'));
+      expect(refused.code, wrong).toBe(2);
+      expect(refused.err).toMatch(/1 {2}One, 5 words\n +2 {2}Two, 2 words/);
+    }
+    writeFileSync(at('long.md'), `# A\n\n${'Words.\n\n'.repeat(4000)}# B\n\n${'More.\n\n'.repeat(4000)}`);
+    const long = await run('booklet', at('long.md'), '--book', BOOK, '--out', at('no.pdf'));
+    expect(long.code).toBe(2);
+    expect(long.err).toMatch(/Take some of its chapters with --chapters:\n +1 {2}A, 4001 words/);
+    expect(readdirSync(dir)).not.toContain('no.pdf');
+  });
+
   it('takes the text that the title has, and a plain one as it is', async () => {
     expect(await run('booklet', '--book', WITH_PAGES, '--out', at('b.pdf'))).toMatchObject({ code: 0, err: '' });
     expect(textOf(at('b.pdf'))).toContain('Moss asks for very little');

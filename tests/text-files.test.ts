@@ -3,8 +3,8 @@ import { join } from 'node:path';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Block, allBlocks, fromHtmlText, ownWords, picturesInHtml } from '@yosomi/core/booklet';
-import { type TextTaken, bookletEpub, takeText } from '@yosomi/core/recipe';
+import { type Block, allBlocks, fromHtmlText, ownWords, picturesInDraft, readHtml } from '@yosomi/core/booklet';
+import { type Beside, type TextRead, type TextTaken, bookletEpub, readTextFile, takeText } from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
 import { demos } from './fixtures/demos';
 import { type BookPlan, bookFile, plainPlan } from './fixtures/epubs';
@@ -210,10 +210,8 @@ describe('a page of the web', () => {
       ['picture', 1],
     ]);
     expect(JSON.stringify(manuscript)).not.toMatch(/alert|javascript/);
-    expect(picturesInHtml('<p><img src="a.png"><img src="b.png"><img src="a.png"></p>')).toEqual({
-      ok: true,
-      value: ['a.png', 'b.png'],
-    });
+    const draft = readHtml('<p><img src="a.png"><img src="b.png"><img src="a.png"></p>');
+    expect(draft.ok && picturesInDraft(draft.value, null)).toEqual(['a.png', 'b.png']);
   });
 
   it('has boxes to tick, tips, buttons and lines below pictures, where it has them in its own way', () => {
@@ -290,6 +288,100 @@ describe('names of pictures', () => {
       (await taken(new Blob(['<p>x</p><img src="%E0%A4%A.png">']), 'a.html')).dropped.map(({ kind }) => kind),
     ).toEqual(['picture']);
     expect(await code(new Blob(['<div>'.repeat(60_000)]), 'a.html')).toBe('text-format');
+  });
+});
+
+describe('chapters', () => {
+  const readOf = async (file: Blob, name: string, beside?: Beside): Promise<TextRead> => {
+    const read = await readTextFile(file, name, beside);
+    if (!read.ok) throw new Error(read.fault.code);
+    return read.value;
+  };
+  const wordsOf = ({ manuscript }: TextTaken): string[] => allBlocks(manuscript.blocks).flatMap(ownWords);
+  const some = async (read: TextRead, ...at: number[]): Promise<TextTaken> => {
+    const taken = await read.take(studio, new Set(at));
+    if (!taken.ok) throw new Error(taken.fault.code);
+    return taken.value;
+  };
+
+  it('are told before a picture is opened, and taken alone: words, pictures and notes of the others stay behind', async () => {
+    const opened: string[] = [];
+    const png = await fileOf(picturePixels(60, 40, 2), 'png');
+    const text = [
+      '# The guide\n\nA word before.',
+      '## One\n\nFirst[^a] words.\n\n![One](one.png)',
+      '## Two\n\nSecond[^b] words.\n\n![Two](two.png) ![Lost](lost.png)',
+      '[^a]: About the first.\n[^b]: About the second.',
+    ].join('\n\n');
+    const read = await readOf(new Blob([text]), 'guide.md', (name) => {
+      opened.push(name);
+      return Promise.resolve({ ok: true, value: name === 'lost.png' ? null : new Uint8Array(png) });
+    });
+    expect(read.isBook).toBe(false);
+    expect(read.chapters.map(({ title, words, pictures }) => [title, words, pictures])).toEqual([
+      ['The guide', 5, 0],
+      ['One', 3, 1],
+      ['Two', 3, 2],
+    ]);
+    expect(opened).toEqual([]);
+    const two = await some(read, 2);
+    expect(opened).toEqual(['two.png', 'lost.png']);
+    expect(wordsOf(two)).toEqual(['Two', 'Second¹ words.', 'Lost', '', 'About the second.']);
+    expect(two.pictures).toHaveLength(1);
+    expect(two.dropped.map(({ kind, count }) => [kind, count])).toEqual([['picture', 1]]);
+    const whole = await read.take(studio);
+    expect(whole.ok && wordsOf(whole.value).filter((words) => words.startsWith('About'))).toHaveLength(2);
+  });
+
+  it('begin at the highest heading of which there are several; one right below another belongs to it', async () => {
+    const titles = async (text: string): Promise<string[]> =>
+      (await readOf(new Blob([text]), 'x.md')).chapters.map(({ title }) => title);
+    expect(await titles('# A\n\n## B\n\nx\n\n# C\n\ny')).toEqual(['A', 'C']);
+    expect(await titles('# Name\n\n## By her\n\n## B\n\nx\n\n## C\n\ny')).toEqual(['Name', 'C']);
+    expect(await titles('Before\n\n### A\n\nx\n\n### B\n\ny')).toEqual(['', 'A', 'B']);
+    expect(await titles('No heading\n\nat all')).toEqual(['']);
+  });
+
+  it('together are the whole, each piece once and in order', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.constantFrom('# A', '## B', '### C', 'words', '- one\n- two', '> said', '---'), {
+          minLength: 1,
+          maxLength: 14,
+        }),
+        async (pieces) => {
+          const read = await readTextFile(new Blob([pieces.join('\n\n')]), 'x.md');
+          if (!read.ok) return;
+          const whole = await read.value.take(studio);
+          if (!whole.ok) throw new Error(whole.fault.code);
+          const parts: Block[] = [];
+          for (const at of read.value.chapters.keys()) {
+            const part = await read.value.take(studio, new Set([at]));
+            if (part.ok) parts.push(...part.value.manuscript.blocks);
+          }
+          expect(parts).toEqual(whole.value.manuscript.blocks);
+          expect(allBlocks(parts).length).toBe(read.value.chapters.reduce((sum, one) => sum + one.pieces, 0));
+        },
+      ),
+    );
+  });
+
+  it('of a book too long for one booklet: all are refused before a picture is opened, some are taken', async () => {
+    const file = new Blob([new Uint8Array(readFileSync(join(BOOKS, 'ubuntu-packaging-guide.epub')))]);
+    const read = await readOf(file, 'guide.epub');
+    expect([read.isBook, read.chapters.length > 5]).toEqual([true, true]);
+    const blind = new Proxy({} as NodeStudio, {
+      get: () => {
+        throw new Error('a picture was opened');
+      },
+    });
+    const all = await read.take(blind);
+    expect(!all.ok && all.fault.code).toBe('text-long');
+    const pictured = read.chapters.findIndex(({ pictures, pieces }) => pictures > 0 && pieces < 3000);
+    let told = 0;
+    const taken = await read.take(studio, new Set([pictured]), (_, of) => (told = of));
+    expect(taken.ok && taken.value.pictures.length).toBeGreaterThan(0);
+    expect(told).toBeGreaterThan(0);
   });
 });
 

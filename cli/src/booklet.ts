@@ -1,8 +1,8 @@
 import { basename, dirname, isAbsolute, join, normalize } from 'node:path';
 import { type Result, fail, ok } from '@yosomi/core/base';
-import { LOOK_IDS, type Manuscript, SHEET_IDS, type SheetId, newBooklet } from '@yosomi/core/booklet';
+import { type Chapter, LOOK_IDS, type Manuscript, SHEET_IDS, type SheetId, newBooklet } from '@yosomi/core/booklet';
 import type { Project } from '@yosomi/core/project';
-import { type Beside, bookletFileOf, plainName, takeText } from '@yosomi/core/recipe';
+import { type Beside, bookletFileOf, plainName, readTextFile } from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
 import { type Command, done, flag } from './command';
@@ -28,11 +28,35 @@ const filesBeside =
 
 type Taken = { readonly project: Project; readonly manuscript: Manuscript; readonly said: string };
 
-/** The text of a file with its pictures, laid into a title. */
-async function takeFile(file: string, project: Project): Promise<Result<Taken>> {
+/** Chapters by their numbers, such as "1-3,5"; null for all. Fault: `text-chapters`, with the chapters that there are. */
+function chosenOf(wanted: string | undefined, chapters: readonly Chapter[]): Result<ReadonlySet<number> | null> {
+  if (wanted === undefined) return ok(null);
+  const chosen = new Set<number>();
+  for (const part of wanted.split(',')) {
+    const [, from, to = from] = /^\s*(\d{1,4})\s*(?:-\s*(\d{1,4})\s*)?$/.exec(part) ?? [];
+    if (from === undefined || Number(from) < 1 || Number(to) > chapters.length || Number(to) < Number(from))
+      return fail('text-chapters', { found: wanted, chapters: listOf(chapters) });
+    for (let n = Number(from); n <= Number(to); n++) chosen.add(n - 1);
+  }
+  return ok(chosen);
+}
+
+const listOf = (chapters: readonly Chapter[]): string =>
+  chapters.map(({ title, words }, i) => `\n  ${i + 1}  ${title || '(no heading)'}, ${words} words`).join('');
+
+/** The text of a file, or some chapters of it, with their pictures, laid into a title. */
+async function takeFile(file: string, project: Project, wanted: string | undefined): Promise<Result<Taken>> {
   const bytes = readBytes(file);
   if (!bytes.ok) return bytes;
-  const text = await takeText(new Blob([bytes.value]), basename(file), new NodeStudio(new Map()), filesBeside(file));
+  const read = await readTextFile(new Blob([bytes.value]), basename(file), filesBeside(file));
+  if (!read.ok) return read;
+  const { chapters } = read.value;
+  const chosen = chosenOf(wanted, chapters);
+  if (!chosen.ok) return chosen;
+  const text = await read.value.take(new NodeStudio(new Map()), chosen.value);
+  // Too long as a whole: some of it may do.
+  if (!text.ok && text.fault.code === 'text-long' && chapters.length > 1)
+    return fail('text-parts', { ...text.fault.data, chapters: listOf(chapters) });
   if (!text.ok) return text;
   const files = new Map(project.files);
   const assets = { ...project.book.assets };
@@ -48,8 +72,8 @@ async function takeFile(file: string, project: Project): Promise<Result<Taken>> 
 
 export const booklet: Command = {
   name: 'booklet',
-  usage: `booklet [TEXT.md|.txt|.html|.docx|.epub] --book BOOK.yosomi [--look ${LOOK_IDS.join('|')}] [--size ${SHEET_IDS.join('|')}] --out F.pdf|F.epub`,
-  flags: ['book', 'look', 'size', 'out'],
+  usage: `booklet [TEXT.md|.txt|.html|.docx|.epub] --book BOOK.yosomi [--chapters 1-3,5] [--look ${LOOK_IDS.join('|')}] [--size ${SHEET_IDS.join('|')}] --out F.pdf|F.epub`,
+  flags: ['book', 'chapters', 'look', 'size', 'out'],
   switches: [],
   writes: { out: ['pdf', 'epub'] },
   async run(args) {
@@ -62,7 +86,7 @@ export const booklet: Command = {
     const [text] = args.words;
     const own = opened.value.book.booklet;
     const taken: Result<Taken> = text
-      ? await takeFile(text, opened.value)
+      ? await takeFile(text, opened.value, args.flags.get('chapters'))
       : own
         ? ok({ project: opened.value, manuscript: own.manuscript, said: '' })
         : fail('word-missing', { what: 'text file' });

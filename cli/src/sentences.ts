@@ -143,6 +143,9 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'text-format': () => 'This is no text that can be read; use Markdown, plain text, HTML, DOCX or EPUB.',
   'text-empty': () => 'The text has no words.',
   'text-long': (d) => `The text is longer than ${d.most} letters or has too many pieces.`,
+  'text-parts': (d) =>
+    `The text is longer than ${d.most} letters or has too many pieces. Take some of its chapters with --chapters:${d.chapters}`,
+  'text-chapters': (d) => `--chapters must name some of these, such as 1-3,5, not "${d.found}":${d.chapters}`,
   'text-picture': (d) => `The picture ${d.name} that the text shows is not beside it.`,
   'booklet-gone': () => 'The title has no booklet.',
   'look-unknown': (d) => `There is no look called "${d.look}".`,

@@ -131,6 +131,7 @@ export class Flow {
       heading: null,
       bleeds: false,
       gives: null,
+      again: null,
       ...row,
       gap: this.#gap,
       cut: this.#forced ? -Infinity : cut,

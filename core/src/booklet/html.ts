@@ -2,11 +2,10 @@ import type { Element, Nodes, Text } from 'hast';
 import { fromHtml } from 'hast-util-from-html';
 import { toMdast } from 'hast-util-to-mdast';
 import { type Result, fail, ok } from '../base';
-import { type TakenText, taken, unlessTooDeep } from './markdown';
+import { type TakenText, type TextDraft, takenFrom } from './draft';
 import { MOST_LETTERS } from './manuscript';
+import { MOST_MARKUP, unlessTooDeep } from './markdown';
 
-/** Markup takes more signs than words do. */
-const MOST_MARKUP = MOST_LETTERS * 8;
 /** What runs, is filled in, or is shown by somebody else's program. */
 const LEFT_OUT = new Set([
   'script',
@@ -66,7 +65,7 @@ const made = (tagName: string, children: Element['children'], properties: Elemen
 });
 
 /** What pages and ebooks have a way of their own for: boxes to tick, asides that are tips, buttons, pictures with a line below. */
-function understood(node: Element, known: ReadonlyMap<string, string>): void {
+function understood(node: Element): void {
   const { tagName, properties } = node;
   if (tagName === 'li') {
     const first = firstWords(node);
@@ -90,37 +89,30 @@ function understood(node: Element, known: ReadonlyMap<string, string>): void {
     const all = [...elements(node)];
     const pictures = all.filter((one) => one.tagName === 'img');
     const captions = all.filter((one) => one.tagName === 'figcaption');
-    // The words below a picture that is not there stay words.
-    const there = pictures.length === 1 && known.has(String(pictures[0].properties.src));
-    if (!there || captions.length !== 1) return;
+    if (pictures.length !== 1 || captions.length !== 1) return;
     pictures[0].properties.title = plain(captions[0]).replace(/\s+/g, ' ').trim();
     captions[0].children = [];
   }
 }
 
-/** The pictures that a page shows, as it names them, each once. Faults: `text-long`, `text-format`. */
-export function picturesInHtml(source: string): Result<string[]> {
-  if (source.length > MOST_MARKUP) return fail('text-long', { most: MOST_LETTERS });
-  return unlessTooDeep(() => {
-    const named = new Set<string>();
-    for (const { tagName, properties } of elements(fromHtml(source)))
-      if (tagName === 'img' && typeof properties.src === 'string') named.add(properties.src);
-    return ok([...named]);
-  });
-}
-
 /**
- * A page of the web as a text: its headings, paragraphs, lists, quotations, tables, links and known pictures. Nothing in it is run or fetched.
- * Faults: `text-empty`, `text-long`, `text-format`.
+ * Reads a page of the web: its headings, paragraphs, lists, quotations, tables, links and pictures. Nothing in it is run or fetched.
+ * Faults: `text-long`, `text-format`.
  */
-export function fromHtmlText(source: string, known: ReadonlyMap<string, string> = new Map()): Result<TakenText> {
+export function readHtml(source: string): Result<TextDraft> {
   if (source.length > MOST_MARKUP) return fail('text-long', { most: MOST_LETTERS });
   return unlessTooDeep(() => {
     const tree = fromHtml(source.replace(/^\ufeff/, ''));
-    const found: string[] = [];
-    without(tree, found);
-    for (const element of [...elements(tree)]) understood(element, known);
+    const left: string[] = [];
+    without(tree, left);
+    for (const element of [...elements(tree)]) understood(element);
     const root = toMdast(tree);
-    return root.type === 'root' ? taken(root, known, found) : fail('text-format');
+    return root.type === 'root' ? ok({ root, left }) : fail('text-format');
   });
+}
+
+/** The same taken whole; `known` has the pictures that are there. Faults: also `text-empty`. */
+export function fromHtmlText(source: string, known: ReadonlyMap<string, string> = new Map()): Result<TakenText> {
+  const read = readHtml(source);
+  return read.ok ? unlessTooDeep(() => takenFrom(read.value, known)) : read;
 }

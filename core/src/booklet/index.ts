@@ -1,14 +1,18 @@
 export * from './manuscript';
 export * from './booklet';
+export { DROPPED, type Dropped, type DroppedKind } from './taking';
 export {
-  DROPPED,
-  type Dropped,
-  type DroppedKind,
+  type Chapter,
+  type Chosen,
   type TakenText,
-  fromMarkdownText,
-  fromPlainText,
-  picturesNamed,
-} from './markdown';
+  type TextDraft,
+  chaptersIn,
+  fits,
+  picturesInDraft,
+  sumOf,
+  takenFrom,
+} from './draft';
+export { fromMarkdownText, fromPlainText, readMarkdown, readPlain, unlessTooDeep } from './markdown';
 export * from './link';
 export * from './html';
 export * from './docx';

@@ -52,6 +52,11 @@ function placed(design: Design, rows: readonly Row[], { from, to, over }: PageRo
   for (let i = from; i < to; i++) {
     const row = rows[i];
     if (i > from) y += row.gap * step;
+    const above = y;
+    if (i === from && row.again) {
+      for (const mark of row.again.marks) marks.push(moved(mark, x, y));
+      y += row.again.height * step;
+    }
     // What is too much is taken from the first that gives, and what it cannot give from the next.
     const given = row.gives ? Math.min(tooMuch, row.height - row.gives.least) : 0;
     tooMuch -= given;
@@ -60,7 +65,7 @@ function placed(design: Design, rows: readonly Row[], { from, to, over }: PageRo
     for (const panel of row.panels) {
       const known = spans.get(panel.id);
       if (known) known.bottom = bottom;
-      else spans.set(panel.id, { panel, top: y, bottom });
+      else spans.set(panel.id, { panel, top: above, bottom });
     }
     // What reaches over the margins does so from either column.
     const shift = row.bleeds ? column.x - x : 0;

@@ -25,6 +25,8 @@ export type Row = {
   readonly bleeds: boolean;
   /** Can be lower where that keeps it on its page: at least how high, and what is drawn then. */
   readonly gives: { readonly least: number; readonly marks: (height: number) => readonly Mark[] } | null;
+  /** What is shown once more above it where it begins a page: the head of its table. It is not read aloud again. */
+  readonly again: { readonly height: number; readonly marks: readonly Mark[] } | null;
 };
 
 /** The rows of a page; `over` is how many steps they are higher than it, to be taken from those that give. */
@@ -56,12 +58,14 @@ export function pagesOf(rows: readonly Row[], steps: number): PageRows[] {
       height += row.height + (from < to - 1 ? rows[from + 1].gap : 0);
       spare += row.gives ? row.height - row.gives.least : 0;
       if (height - spare > steps && from < to - 1) break;
-      const over = Math.min(spare, Math.max(0, height - steps));
+      const whole = height + (row.again?.height ?? 0);
+      if (whole - spare > steps && from < to - 1) continue;
+      const over = Math.min(spare, Math.max(0, whole - steps));
       const before = best[from].cost;
       // Where a rule cannot be kept it is broken at a price, so that there are always pages.
       const cut = cutCost === Infinity ? 1e6 : Math.max(0, cutCost);
-      const empty = Math.max(0, steps - height) / steps;
-      const white = ends ? (height < steps * FEW ? NEARLY_EMPTY : empty > 0.75 ? SHORT_END : 0) : WHITE * empty ** 2;
+      const empty = Math.max(0, steps - whole) / steps;
+      const white = ends ? (whole < steps * FEW ? NEARLY_EMPTY : empty > 0.75 ? SHORT_END : 0) : WHITE * empty ** 2;
       const cost = before + cut + white + over * GIVEN + 1;
       if (cost < found.cost) found = { cost, from, over };
       if (row.cut === -Infinity) break;

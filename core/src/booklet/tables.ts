@@ -2,9 +2,12 @@ import { clamp, rectPath } from '../plane';
 import { type Flow, type Place, fill } from './flow';
 import { type BlockOf, type Span, textOf } from './manuscript';
 import type { Mark } from './page';
+import type { Row } from './rows';
 
 /** Tables that fill no more of a page than this are never divided. */
-const WHOLE_TABLE = 0.5;
+const WHOLE_TABLE = 0.34;
+/** A head that fills more of a page than this is not shown again where its table goes on. */
+const SHORT_HEAD = 0.2;
 const WITHIN_TABLE = 30;
 
 export function putTable(flow: Flow, { head, rows }: BlockOf<'table'>, place: Place): void {
@@ -16,6 +19,7 @@ export function putTable(flow: Flow, { head, rows }: BlockOf<'table'>, place: Pl
   const widths = columnWidths(flow, [head, ...rows], columns, place.width - pad * (columns - 1), small);
   flow.gap(2);
   const from = flow.rows.length;
+  let again: Row['again'] = null;
   [head, ...rows].forEach((row, r) => {
     if (r === 0 && row.every((cell) => textOf(cell).trim() === '')) return;
     const line = flow.tag('TR', tag);
@@ -41,13 +45,18 @@ export function putTable(flow: Flow, { head, rows }: BlockOf<'table'>, place: Pl
     );
     flow.push({
       height,
-      // The head stays with its first row, and no last row stands alone.
-      cut: r === 0 ? 0 : r === 1 || r === rows.length ? Infinity : WITHIN_TABLE,
+      again: r > 1 ? again : null,
+      // The head stays with its first rows, and no row stands alone.
+      cut: r === 0 ? 0 : r <= 2 || r === rows.length ? Infinity : WITHIN_TABLE,
       marks: [...marks, under],
       links: flow.links(marks),
       panels: place.panels,
     });
-    if (r === 0) flow.keepNext();
+    if (r === 0) {
+      if (height <= flow.design.steps * SHORT_HEAD)
+        again = { height, marks: [...marks, under].map((mark) => ({ ...mark, tag: null })) };
+      flow.keepNext();
+    }
   });
   const own = flow.rows.slice(from);
   if (own.reduce((sum, row) => sum + row.height, 0) <= flow.design.steps * WHOLE_TABLE)

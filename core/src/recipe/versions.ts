@@ -4,13 +4,13 @@
  */
 export const VERSIONS = {
   paint: '587b0eb133',
-  trace: '3c62ca3865',
+  trace: '58b346f7ca',
   pin: '53805e3312',
-  promo: '7d5e9fe531',
+  promo: 'bb6717539d',
   image: 'd9c9dbf745',
   epub: 'fa33251c07',
   pdf: 'cdabcbdfe3',
   svg: 'df4425b538',
-  booklet: '1cada61dac',
+  booklet: '74604cbbbc',
   desk: '3604b4fdc3',
 } as const;

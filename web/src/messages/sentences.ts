@@ -109,7 +109,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
   'history-damaged': (d) => `The step "${d.label}" is damaged and cannot be undone. The title itself is as it was.`,
   'text-empty': () => 'There are no words in it. Choose another file, or type the text here.',
   'text-long': (d) =>
-    `This text is too long: up to ${d.most} letters, about 400 pages, can be used. Part it into several titles.`,
+    `This text is too long: up to ${d.most} letters, about 400 pages, can be used. Give it headings and choose some of its chapters, or part it into several titles.`,
   'text-format': () => 'This is no text that can be read. Choose a Markdown, plain text, HTML, DOCX or EPUB file.',
   'booklet-empty': () => 'The booklet has no text yet. Type or paste it under Booklet.',
   'booklet-gone': () => 'This title has no booklet any more. Undo the last step to have it back.',

@@ -1,7 +1,7 @@
-import type { Finding, Result } from '@yosomi/core/base';
+import type { Finding } from '@yosomi/core/base';
 import type { Page } from '@yosomi/core/booklet';
 import { Book, hasPages } from '@yosomi/core/project';
-import { type TextTaken, bookletPage, bookletPages, pageFindings, takeText } from '@yosomi/core/recipe';
+import { bookletPage, bookletPages, pageFindings } from '@yosomi/core/recipe';
 import { transfer } from 'comlink';
 import { bitmapOf } from './bitmaps';
 import type { BrowserStudio } from './browser-studio';
@@ -30,9 +30,6 @@ export const bookletViews = (studio: BrowserStudio) => ({
       findings: pageFindings(pages.notes),
     };
   },
-
-  /** The text of a file, with its pictures. */
-  takeText: (file: Blob, name: string): Promise<Result<TextTaken>> => takeText(file, name, studio),
 
   /** A picture of the title, small; null where it is not there. */
   async smallPicture(asset: string): Promise<ImageBitmap | null> {

@@ -115,7 +115,7 @@ const marks = later<ReturnType<typeof markMakers>>({ markDrawings: true, drawing
 
 /** What sets the pages of booklets comes with the first one. */
 const booklets = later<ReturnType<typeof bookletViews>>(
-  { bookletShape: true, bookletPage: true, bookletSample: true, smallPicture: true, takeText: true },
+  { bookletShape: true, bookletPage: true, bookletSample: true, smallPicture: true },
   async () => (await import('./booklet-views')).bookletViews(studio),
 );
 

@@ -12,7 +12,7 @@ import { FileInput } from '../../ui/file-input';
 import { Group } from '../../ui/group';
 import { Menu } from '../../ui/menu';
 import { useRested } from '../../ui/use-rested';
-import { TEXT_FILES } from './first-booklet';
+import { TEXT_FILES, useBringText } from './bring-text';
 import { useBookletSample } from '../../work/booklets';
 
 const SMALL_PX = 58;
@@ -42,6 +42,7 @@ export function LookPanel(props: {
   const { booklet, count, findings } = props;
   const edit = useSession((s) => s.edit);
   const input = useRef<HTMLInputElement>(null);
+  const { bring, window } = useBringText();
   // The pages themselves come first, and the looks once the hand has rested longer.
   const shown = useRested(props.book);
   const ready = useRested(count > 0);
@@ -106,7 +107,8 @@ export function LookPanel(props: {
         />
       </Group>
       <Group title="Text">
-        <FileInput ref={input} accept={TEXT_FILES.accept} label="Text file" onFile={TEXT_FILES.take} />
+        <FileInput ref={input} accept={TEXT_FILES} label="Text file" onFile={bring} />
+        {window}
         <Button kind="link" className="self-start" onClick={() => input.current?.click()}>
           Open another text
         </Button>
