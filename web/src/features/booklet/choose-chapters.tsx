@@ -42,7 +42,7 @@ export function ChooseChapters(props: { chapters: readonly Chapter[]; onTake(cho
       </div>
       <ul aria-label="Chapters" className="flex max-h-[46vh] flex-col gap-1 overflow-auto border-y border-line py-2">
         {shown.map(([at, { title, words, pictures }]) => (
-          <li key={at} className="flex items-baseline justify-between gap-3">
+          <li key={at} className="flex items-center justify-between gap-3">
             <Check
               label={title || (at === 0 ? 'Before the first heading' : 'Without a heading')}
               checked={chosen.has(at)}
