@@ -87,6 +87,7 @@ describe('booklet', () => {
 
   it.each([
     [['booklet', '--book', BOOK, '--out', 'x.pdf'], 2, /text file/],
+    [['booklet', '--book', WITH_PAGES, '--chapters', '1', '--out', 'x.pdf'], 2, /text file/],
     [['booklet', 'text.md', '--book', BOOK, '--look', 'nobody', '--out', 'x.pdf'], 2, /--look must be one of .*essay/],
     [['booklet', 'text.md', '--book', BOOK, '--size', 'a9', '--out', 'x.pdf'], 2, /--size must be one of letter, a4/],
     [['booklet', 'text.md', '--book', BOOK, '--out', 'x.docx'], 2, /pdf/],

@@ -4,7 +4,14 @@ import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Block, allBlocks, fromHtmlText, ownWords, picturesInDraft, readHtml } from '@yosomi/core/booklet';
-import { type Beside, type TextRead, type TextTaken, bookletEpub, readTextFile, takeText } from '@yosomi/core/recipe';
+import {
+  type Beside,
+  type Studio,
+  type TextRead,
+  type TextTaken,
+  bookletEpub,
+  readTextFile,
+} from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
 import { demos } from './fixtures/demos';
 import { type BookPlan, bookFile, plainPlan } from './fixtures/epubs';
@@ -14,6 +21,11 @@ import { fileOf, picturePixels } from './fixtures/pictures';
 const BOOKS = process.env.YOSOMI_BOOKS ?? join(import.meta.dirname, '..', 'build', 'books');
 const studio = new NodeStudio(new Map());
 const docx = (...input: Parameters<typeof bytesOf>): Blob => new Blob([bytesOf(...input)]);
+/** All of the text of a file. */
+async function takeText(file: Blob, name: string, by: Studio) {
+  const read = await readTextFile(file, name);
+  return read.ok ? read.value.take(by) : read;
+}
 async function taken(file: Blob, name: string): Promise<TextTaken> {
   const read = await takeText(file, name, studio);
   if (!read.ok) throw new Error(read.fault.code);

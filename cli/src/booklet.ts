@@ -85,8 +85,11 @@ export const booklet: Command = {
     if (!opened.ok) return opened;
     const [text] = args.words;
     const own = opened.value.book.booklet;
+    const wanted = args.flags.get('chapters');
+    // Chapters are chosen of a text that is brought.
+    if (!text && wanted !== undefined) return fail('word-missing', { what: 'text file' });
     const taken: Result<Taken> = text
-      ? await takeFile(text, opened.value, args.flags.get('chapters'))
+      ? await takeFile(text, opened.value, wanted)
       : own
         ? ok({ project: opened.value, manuscript: own.manuscript, said: '' })
         : fail('word-missing', { what: 'text file' });

@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
 import { EpubCheck } from '@likecoin/epubcheck-ts';
 import type { Page } from '@playwright/test';
 import { docx, para, run } from '../fixtures/docx';
@@ -24,6 +25,12 @@ function readPdf(bytes: Uint8Array): string {
   expect(run.status, run.stderr).toBe(0);
   return run.stdout;
 }
+
+/** A book of others, far too long for one booklet. */
+const GUIDE = join(
+  process.env.YOSOMI_BOOKS ?? join(import.meta.dirname, '../../build/books'),
+  'ubuntu-packaging-guide.epub',
+);
 
 const STONES = `# Before you lift one
 
@@ -174,6 +181,48 @@ test.describe('from words alone', () => {
     await expect(text(page).getByRole('heading', { name: 'From a page & more' })).toBeVisible();
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(text(page).getByRole('heading', { name: 'From a document' })).toBeVisible();
+  });
+
+  test('of a whole book the chapters are chosen; reading it can be stopped, and what is too much is not taken', async ({
+    page,
+  }) => {
+    test.setTimeout(240_000);
+    await fromWords(page, 'Packing Light', 'Ida Quill');
+    await page.keyboard.press('Alt+8');
+    const input = page.getByLabel('Text file');
+    await input.setInputFiles(GUIDE);
+    const reading = page.getByRole('dialog', { name: 'Bringing the text' });
+    await reading.getByRole('button', { name: 'Stop' }).click();
+    await expect(page.getByText('Stopped. Nothing was taken in.')).toBeVisible();
+    await expect(reading).toHaveCount(0);
+
+    await input.setInputFiles(GUIDE);
+    const choice = page.getByRole('dialog', { name: 'Which chapters' });
+    await expect(choice).toBeVisible({ timeout: 120_000 });
+    const take = choice.getByRole('button', { name: 'Take them in' });
+    const boxes = choice.getByRole('list', { name: 'Chapters' }).getByRole('checkbox');
+    const all = await boxes.count();
+    expect(all).toBeGreaterThan(5);
+    // Those that fit are chosen; all together do not.
+    await expect(take).not.toHaveAttribute('aria-disabled');
+    expect(await breaches(page, '[role="dialog"]')).toEqual([]);
+    await choice.getByRole('button', { name: 'All' }).click();
+    await expect(choice.getByText(`${all} of ${all} are more than one booklet holds. Leave some out.`)).toBeVisible();
+    await take.press('Enter');
+    await expect(choice).toBeVisible();
+    await choice.getByRole('button', { name: 'None' }).click();
+    await expect(choice.getByText('Choose at least one.')).toBeVisible();
+    await choice.getByRole('checkbox', { name: 'Getting Set Up' }).press('Space');
+    await expect(choice.getByText(/^1 of \d+: [\d,]+ words, about \d+ pages?\.$/)).toBeVisible();
+    await take.press('Enter');
+    await expect(page.getByText(/^Taken in/)).toBeVisible({ timeout: 60_000 });
+    await expect(choice).toHaveCount(0);
+    await ready(page);
+    await kept(page);
+    await step(page, 'Deliver');
+    const blocks = (await savedTitle(page)).book.booklet?.manuscript.blocks ?? [];
+    const chapters = blocks.flatMap((block) => (block.kind === 'heading' && block.level === 1 ? block.spans : []));
+    expect(chapters.map(({ text }) => text)).toEqual(['2. Getting Set Up']);
   });
 });
 

@@ -103,6 +103,8 @@ export async function fromWords(page: Page, title: string, author: string, kind?
   }
   await dialog.getByRole('button', { name: 'Compose covers' }).click();
   await expect(page).toHaveURL(/\/sketches$/);
+  // Keys that are pressed before the page is there go nowhere.
+  await expect(page.getByRole('heading', { level: 1, name: 'Sketches' })).toBeAttached();
 }
 
 /** From the sketch sheet, where a new title begins, to its first composition on the Front. */

@@ -1,6 +1,6 @@
 import type { Root, RootContent } from 'mdast';
 import { type Result, fail, ok } from '../base';
-import { MOST_BLOCKS, MOST_LETTERS, Manuscript, allBlocks, ownWords } from './manuscript';
+import { MOST_BLOCKS, MOST_LETTERS, Manuscript, allBlocks, chapterLevelOf, ownWords } from './manuscript';
 import { type Dropped, Taking, addressOf, definitionsIn, nodesIn, textIn } from './taking';
 
 /** A text that is read and not yet taken: what it says, with its pictures by their names. */
@@ -30,13 +30,10 @@ const APART = new Set<RootContent['type']>(['definition', 'footnoteDefinition'])
 /** What a tree holds, by chapters; definitions belong to none. */
 function parts({ root }: TextDraft): { readonly title: string; readonly nodes: RootContent[] }[] {
   const nodes = root.children.filter(({ type }) => !APART.has(type));
-  // The highest level of which there are several: one alone is the name of the whole.
-  const level = [1, 2, 3].find(
-    (depth) => nodes.filter((node) => node.type === 'heading' && node.depth === depth).length > 1,
-  );
+  const level = chapterLevelOf(nodes.flatMap((node) => (node.type === 'heading' ? [node.depth] : [])));
   const all: { title: string; nodes: RootContent[] }[] = [];
   for (const node of nodes) {
-    const begins = node.type === 'heading' && level !== undefined && node.depth <= level;
+    const begins = node.type === 'heading' && level !== null && node.depth <= level;
     const last = all.at(-1);
     // A heading right below another is of the same chapter.
     const within = last?.nodes.every((one) => one.type === 'heading') && last.nodes.length > 0;

@@ -112,6 +112,10 @@ export function ownWords(block: Block): string[] {
   }
 }
 
+/** The highest level that several headings have: these are the chapters. One alone is the name of the whole. */
+export const chapterLevelOf = (levels: readonly number[]): 1 | 2 | 3 | null =>
+  ([1, 2, 3] as const).find((level) => levels.filter((one) => one === level).length > 1) ?? null;
+
 /** Ids of the pictures that a text shows. */
 export const picturesIn = ({ blocks }: Manuscript): string[] => [
   ...new Set(allBlocks(blocks).flatMap((block) => (block.kind === 'picture' ? [block.asset] : []))),

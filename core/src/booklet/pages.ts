@@ -5,19 +5,18 @@ import type { Design } from './design';
 import { flowOf } from './blocks';
 import { Flow, fill } from './flow';
 import { furniture, panelMarks } from './furniture';
-import { type Manuscript, isWorded } from './manuscript';
+import { type Manuscript, chapterLevelOf, isWorded } from './manuscript';
 import type { Mark, OutlineEntry, Page, PageLink, PageNote, Pages } from './page';
 import { type PageRows, type Row, pagesOf } from './rows';
 
 /** A chapter that fills less of a page than this, in the mean, does not begin one. */
 const FULL_CHAPTER = 0.62;
 
-/** The highest level that several headings have: these are the chapters. */
+/** The level of the chapters; that of the only heading where there is one. */
 export function chapterLevel({ blocks }: Manuscript): 1 | 2 | 3 | null {
   const levels = blocks.flatMap((block) => (block.kind === 'heading' && isWorded(block) ? [block.level] : []));
-  for (const level of [1, 2, 3] as const) if (levels.filter((one) => one === level).length > 1) return level;
-  const [only] = [...levels].sort();
-  return only ?? null;
+  const [highest] = [...levels].sort();
+  return chapterLevelOf(levels) ?? highest ?? null;
 }
 
 const heightOf = (rows: readonly Row[]): number => rows.reduce((sum, row) => sum + row.height + row.gap, 0);

@@ -59,7 +59,6 @@ export function pagesOf(rows: readonly Row[], steps: number): PageRows[] {
       spare += row.gives ? row.height - row.gives.least : 0;
       if (height - spare > steps && from < to - 1) break;
       const whole = height + (row.again?.height ?? 0);
-      if (whole - spare > steps && from < to - 1) continue;
       const over = Math.min(spare, Math.max(0, whole - steps));
       const before = best[from].cost;
       // Where a rule cannot be kept it is broken at a price, so that there are always pages.
@@ -67,7 +66,9 @@ export function pagesOf(rows: readonly Row[], steps: number): PageRows[] {
       const empty = Math.max(0, steps - whole) / steps;
       const white = ends ? (whole < steps * FEW ? NEARLY_EMPTY : empty > 0.75 ? SHORT_END : 0) : WHITE * empty ** 2;
       const cost = before + cut + white + over * GIVEN + 1;
-      if (cost < found.cost) found = { cost, from, over };
+      // With what is shown again above it, it may be too high.
+      const fits = whole - spare <= steps || from === to - 1;
+      if (fits && cost < found.cost) found = { cost, from, over };
       if (row.cut === -Infinity) break;
     }
     best.push(found);

@@ -122,14 +122,3 @@ function textRead(draft: Result<TextDraft>, find: Beside, left: number | null = 
     },
   });
 }
-
-/** Reads the text of a file and takes all of it. Faults: those of both. */
-export async function takeText(
-  file: Blob,
-  name: string,
-  studio: Studio,
-  beside: Beside = nothingBeside,
-): Promise<Result<TextTaken>> {
-  const read = await readTextFile(file, name, beside);
-  return read.ok ? read.value.take(studio) : read;
-}

@@ -4,13 +4,13 @@
  */
 export const VERSIONS = {
   paint: '587b0eb133',
-  trace: '58b346f7ca',
+  trace: '5485e78877',
   pin: '53805e3312',
-  promo: 'bb6717539d',
+  promo: '03158d30fc',
   image: 'd9c9dbf745',
   epub: 'fa33251c07',
   pdf: 'cdabcbdfe3',
   svg: 'df4425b538',
-  booklet: '74604cbbbc',
+  booklet: 'e8939d5c5e',
   desk: '3604b4fdc3',
 } as const;

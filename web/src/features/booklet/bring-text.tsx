@@ -1,3 +1,4 @@
+import { type Result, fail } from '@yosomi/core/base';
 import { fits, sumOf } from '@yosomi/core/booklet';
 import { beginBooklet } from '@yosomi/core/project';
 import { TEXT_ENDINGS, type TextTaken } from '@yosomi/core/recipe';
@@ -24,17 +25,21 @@ const DROPPED_NAMES = {
 /** The files that a text can come from, for a chooser. */
 export const TEXT_FILES = TEXT_ENDINGS.map((ending) => `.${ending}`).join();
 
-/** Lays a text into the title, with its pictures, and says what was left out. */
-async function lay({ manuscript, pictures, dropped }: TextTaken): Promise<void> {
+/** Lays a text into a title, with its pictures, and says what was left out; nothing where another title is open by then. */
+async function lay({ manuscript, pictures, dropped }: TextTaken, title: string | undefined): Promise<void> {
   for (const { asset, bytes } of pictures) {
     const kept = await saveAsset(asset.id, bytes);
     if (!kept.ok) return sayFault(kept.fault);
   }
+  const { book, edit } = useSession.getState();
+  if (book?.id !== title) return say(STOPPED);
   const assets = pictures.map(({ asset }) => asset);
-  if (!useSession.getState().edit('Text of a booklet', beginBooklet(manuscript, assets))) return;
+  if (!edit('Text of a booklet', beginBooklet(manuscript, assets))) return;
   const left = dropped.map(({ kind, count }) => `${DROPPED_NAMES[kind]} (${count})`).join(', ');
   say(left ? `Taken in. Left out: ${left}.` : 'Taken in whole.');
 }
+
+const STOPPED = 'Stopped. Nothing was taken in.';
 
 /** Reading, then choosing where there is much, then taking with its pictures. */
 type Phase =
@@ -49,8 +54,8 @@ const asksFor = ({ chapters, isBook }: TextChoice): boolean =>
 /** What takes less time than this needs no window to say so, ms. */
 const SOON = 500;
 
-/** Brings the text of a file into the title: `bring` begins, `window` is what is seen of it. */
-export function useBringText(): { readonly bring: (file: File) => void; readonly window: ReactNode } {
+/** Brings the text of a file into the title: `bring` begins, `dialog` is what is seen of it. */
+export function useBringText(): { readonly bring: (file: File) => void; readonly dialog: ReactNode } {
   const [job, setJob] = useState<{ readonly name: string; readonly phase: Phase } | null>(null);
   const [seen, setSeen] = useState(false);
   const worker = useRef<TextWorker | null>(null);
@@ -60,7 +65,15 @@ export function useBringText(): { readonly bring: (file: File) => void; readonly
     setJob(null);
     setSeen(false);
   };
-  useEffect(() => () => worker.current?.end(), []);
+  useEffect(
+    () => () => {
+      if (!worker.current) return;
+      worker.current.end();
+      worker.current = null;
+      say(STOPPED);
+    },
+    [],
+  );
   const busy = job !== null;
   useEffect(() => {
     if (!busy) return undefined;
@@ -68,52 +81,45 @@ export function useBringText(): { readonly bring: (file: File) => void; readonly
     return () => clearTimeout(timer);
   }, [busy]);
 
-  /** Runs one step; a worker that was ended by a person says nothing. */
-  const step = async (own: TextWorker, run: () => Promise<void>): Promise<void> => {
-    try {
-      await run();
-    } catch {
-      if (worker.current !== own) return;
-      end();
-      sayFault({ code: 'text-format', data: {} });
-    }
+  /** What the worker answers to a question; null where it was stopped, or broke or refused, which is said. */
+  const answer = async <T,>(own: TextWorker, asked: Promise<Result<T>>): Promise<T | null> => {
+    const given = await own.ask(asked).catch((): Result<T> => fail('work-failed'));
+    if (worker.current !== own) return null;
+    if (given.ok) return given.value;
+    end();
+    sayFault(given.fault);
+    return null;
   };
-  const take = (own: TextWorker, name: string, chosen: readonly number[] | null): Promise<void> =>
-    step(own, async () => {
-      const now = (done: number, of: number): void => {
-        if (worker.current === own) setJob({ name, phase: { kind: 'taking', done, of } });
-      };
-      now(0, 1);
-      const taken = await own.ask(own.api.take(chosen, proxy(now)));
-      if (worker.current !== own) return;
-      end();
-      if (taken.ok) await lay(taken.value);
-      else sayFault(taken.fault);
-    });
+  const take = async (own: TextWorker, name: string, chosen: readonly number[] | null): Promise<void> => {
+    const now = (done: number, of: number): void => {
+      if (worker.current === own) setJob({ name, phase: { kind: 'taking', done, of } });
+    };
+    now(0, 1);
+    const title = useSession.getState().book?.id;
+    const taken = await answer(own, own.api.take(chosen, proxy(now)));
+    if (!taken) return;
+    end();
+    await lay(taken, title);
+  };
   const bring = (file: File): void => {
     end();
     const own = startTextWorker();
     worker.current = own;
     setJob({ name: file.name, phase: { kind: 'reading' } });
-    void step(own, async () => {
-      const read = await own.ask(own.api.open(file, file.name));
-      if (worker.current !== own) return;
-      if (!read.ok) {
-        end();
-        sayFault(read.fault);
-      } else if (asksFor(read.value)) {
-        setJob({ name: file.name, phase: { kind: 'choosing', choice: read.value } });
-        setSeen(true);
-      } else await take(own, file.name, null);
+    void answer(own, own.api.open(file, file.name)).then((choice) => {
+      if (!choice) return undefined;
+      if (!asksFor(choice)) return take(own, file.name, null);
+      setJob({ name: file.name, phase: { kind: 'choosing', choice } });
+      return setSeen(true);
     });
   };
   const stop = (): void => {
-    if (job?.phase.kind !== 'choosing') say('Stopped. Nothing was taken in.');
+    if (job?.phase.kind !== 'choosing') say(STOPPED);
     end();
   };
 
   const { name, phase } = job ?? { name: '', phase: null };
-  const window = (
+  const dialog = (
     <Dialog
       open={phase !== null && seen}
       onClose={stop}
@@ -136,5 +142,5 @@ export function useBringText(): { readonly bring: (file: File) => void; readonly
       )}
     </Dialog>
   );
-  return { bring, window };
+  return { bring, dialog };
 }

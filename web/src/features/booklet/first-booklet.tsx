@@ -7,7 +7,7 @@ import { TEXT_FILES, useBringText } from './bring-text';
 /** Where a title has no booklet yet. */
 export function FirstBooklet() {
   const edit = useSession((s) => s.edit);
-  const { bring, window } = useBringText();
+  const { bring, dialog } = useBringText();
   return (
     <section aria-label="New booklet" className="mx-auto flex w-full max-w-2xl flex-col gap-5 p-10">
       <h2 className="text-lg font-semibold">Give something to read along</h2>
@@ -25,7 +25,7 @@ export function FirstBooklet() {
       <Button className="self-start" onClick={() => void edit('Begin a booklet', beginBooklet())}>
         Type or paste it
       </Button>
-      {window}
+      {dialog}
     </section>
   );
 }

@@ -42,7 +42,7 @@ export function LookPanel(props: {
   const { booklet, count, findings } = props;
   const edit = useSession((s) => s.edit);
   const input = useRef<HTMLInputElement>(null);
-  const { bring, window } = useBringText();
+  const { bring, dialog } = useBringText();
   // The pages themselves come first, and the looks once the hand has rested longer.
   const shown = useRested(props.book);
   const ready = useRested(count > 0);
@@ -108,7 +108,7 @@ export function LookPanel(props: {
       </Group>
       <Group title="Text">
         <FileInput ref={input} accept={TEXT_FILES} label="Text file" onFile={bring} />
-        {window}
+        {dialog}
         <Button kind="link" className="self-start" onClick={() => input.current?.click()}>
           Open another text
         </Button>
