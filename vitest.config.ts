@@ -18,8 +18,9 @@ export default defineConfig({
     ],
     globalSetup: ['tests/before.mjs'],
     setupFiles: ['tests/chance.ts'],
-    testTimeout: 60_000,
-    hookTimeout: 60_000,
+    // Against tests that hang, on machines several times slower than ours.
+    testTimeout: 240_000,
+    hookTimeout: 240_000,
     maxWorkers: 2,
     sequence: { sequencer: LongFirst },
     // The code that is tested is loaded by Node itself, not module by module through the test runner's own loader: that

@@ -348,41 +348,40 @@ describe('credits that are due for pictures on pages', () => {
 describe('pictures in files', () => {
   const within = (file: Uint8Array, part: Uint8Array): boolean => Buffer.from(file).includes(Buffer.from(part));
 
-  it('go along as they are where they are JPEGs in sRGB and not much larger than they are shown, and are coded anew else', async () => {
-    const cases: readonly (readonly [string, number, (image: Sharp) => Sharp, boolean])[] = [
-      ['plain', 900, (image) => image, true],
-      ['sRGB by name', 900, (image) => image.withIccProfile('srgb'), true],
-      ['of another profile', 900, (image) => image.withIccProfile('p3'), false],
-      ['in four inks', 900, (image) => image.toColourspace('cmyk'), false],
-      ['far too large', 3000, (image) => image, false],
-      ['not a JPEG', 900, (image) => image, false],
-    ];
-    for (const [name, width, made, stays] of cases) {
+  it.each<readonly [string, number, (image: Sharp) => Sharp, boolean]>([
+    ['plain', 900, (image) => image, true],
+    ['sRGB by name', 900, (image) => image.withIccProfile('srgb'), true],
+    ['of another profile', 900, (image) => image.withIccProfile('p3'), false],
+    ['in four inks', 900, (image) => image.toColourspace('cmyk'), false],
+    ['far too large', 3000, (image) => image, false],
+    ['not a JPEG', 900, (image) => image, false],
+  ])(
+    'go along as they are where they are JPEGs in sRGB and not much larger than they are shown: %s',
+    async (name, width, made, stays) => {
       const bytes = new Uint8Array(
         await fileOf(picturePixels(width, Math.round(width * 0.7), 3), name === 'not a JPEG' ? 'png' : 'jpeg', made),
       );
       const taken = await takePicture(bytes, name, studio);
-      if (!taken.ok) throw new Error(`${name}: ${taken.fault.code}`);
+      if (!taken.ok) throw new Error(taken.fault.code);
       const { asset, bytes: kept } = taken.value;
       const text = fromMarkdownText(`# One\n\nWords\n\n![A gate](gate)`, new Map([['gate', asset.id]]));
       if (!text.ok) throw new Error(text.fault.code);
       const book: Book = {
         ...project.book,
         assets: { ...project.book.assets, [asset.id]: asset },
-        booklet: newBooklet(text.value.manuscript),
+        // Nothing of the cover is needed, and it would be painted anew for each.
+        cover: { ...project.book.cover, parts: {} },
+        booklet: { ...newBooklet(text.value.manuscript), cover: false },
       };
       const own = new NodeStudio(new Map([...project.files, [asset.id, kept]]));
       const pdf = await bookletPdf(book, MADE, own);
-      if (!pdf.ok) throw new Error(`${name}: ${pdf.fault.code}`);
-      expect(within(pdf.value.bytes, kept), name).toBe(stays);
+      if (!pdf.ok) throw new Error(pdf.fault.code);
+      expect(within(pdf.value.bytes, kept)).toBe(stays);
       tool('qpdf', pdf.value.bytes, '--check', '@');
-      // Two pictures at least: the cover and this one, in three colours each.
-      expect(
-        tool('pdfimages', pdf.value.bytes, '-list', '@').match(/ rgb +3 +8 +jpeg /g)!.length,
-        name,
-      ).toBeGreaterThanOrEqual(2);
-    }
-  });
+      // In three colours, whatever it came in.
+      expect(tool('pdfimages', pdf.value.bytes, '-list', '@').match(/ rgb +3 +8 +jpeg /g)).not.toBeNull();
+    },
+  );
 });
 
 describe('a booklet that cannot be made', () => {

@@ -281,7 +281,7 @@ export async function looksLike(page: Page, name: string): Promise<void> {
 
 /** All promos in view are painted as they are now. */
 export const promosReady = (page: Page): Promise<void> =>
-  expect(page.locator('main [data-fresh="true"]').first()).toBeAttached({ timeout: 60_000 });
+  expect(page.locator('main [data-fresh="true"]').first()).toBeAttached({ timeout: 120_000 });
 
 /**
  * What of the page, or of a part of it, breaks the rules of accessibility: each rule with where. In one page and for what is wrong
