@@ -168,20 +168,34 @@ test('a sheet of a volume: stopped and gone on with, filtered, more of one, in c
     await page.getByRole('radio', { name: 'Sheet 48' }).click();
   });
 
-  await test.step('one design for three volumes, each cover they had kept', async () => {
+  await test.step('one design for three volumes, each cover they had kept, taken back in all at once', async () => {
     await covers(page).nth(1).click();
     await page.getByRole('button', { name: 'Try it on the series' }).click();
     const dialog = page.getByRole('dialog', { name: 'One design for the series' });
-    await expect(dialog.getByRole('img')).toHaveCount(3, { timeout: 60_000 });
+    await expect(dialog.getByRole('img', { name: /in this design$/ })).toHaveCount(3, { timeout: 60_000 });
     await dialog.getByRole('button', { name: 'Use it on 3 volumes' }).click();
     await expect(page.getByText('The design is on 3 volumes.')).toBeVisible({ timeout: 30_000 });
     await step(page, 'Front');
     await coverReady(page);
-    await page.getByRole('link', { name: 'Back to the Shelf' }).click();
-    await page.getByRole('link', { name: 'Open A Debt of Foxfire' }).click();
-    await coverReady(page);
-    await page.getByRole('button', { name: 'Versions' }).click();
-    await expect(page.getByRole('button', { name: /Before the series design/ })).toBeVisible();
+    const versions = page.getByRole('button', { name: /Before the series design/ });
+    const inVersions = async (title: string, count: number): Promise<void> => {
+      await page.getByRole('link', { name: 'Back to the Shelf' }).click();
+      await page.getByRole('link', { name: `Open ${title}` }).click();
+      await coverReady(page);
+      await page.getByRole('button', { name: 'Versions' }).click();
+      await expect(page.getByRole('dialog', { name: 'Versions' })).toBeVisible();
+      await expect(versions).toHaveCount(count);
+      await page.keyboard.press('Escape');
+    };
+    await inVersions('A Debt of Foxfire', 1);
+    // From any of the volumes.
+    await page.keyboard.press('ControlOrMeta+z');
+    await expect(page.getByText('Taken back in 3 titles.')).toBeVisible();
+    await inVersions('The Ledger of Small Hours', 0);
+    await inVersions('Interest Paid in Snow', 0);
+    await page.keyboard.press('ControlOrMeta+Shift+z');
+    await expect(page.getByText('Made again in 3 titles.')).toBeVisible();
+    await inVersions('A Debt of Foxfire', 1);
   });
 });
 

@@ -191,6 +191,16 @@ describe('a change', () => {
     ]);
   });
 
+  it('that several titles share says so through undo and redo, and no other does', () => {
+    const shared = { id: 'all', titles: ['one', 'two'] };
+    const done = value(change(state, (draft) => void (draft.parts.one.x = 5)));
+    const history = record(emptyHistory, done, 'Move', null, shared);
+    expect(history.past[0].shared).toEqual(shared);
+    const back = undo(done.next, history)!;
+    expect(redo(back.state, back.history)!.history.past[0].shared).toEqual(shared);
+    expect('shared' in record(emptyHistory, done, 'Move').past[0]).toBe(false);
+  });
+
   it('without effect leaves no step', () => {
     const done = change(state, () => {});
     expect(done.ok && record(emptyHistory, done.value, 'Nothing').past).toEqual([]);

@@ -1,11 +1,15 @@
 import { type Change, type Patch, replay } from './change';
 import { diff } from './diff';
 
+/** That a step was made in several titles at once: what names it, and in which of them. */
+export type Shared = { readonly id: string; readonly titles: readonly string[] };
+
 export type Step = {
   readonly label: string;
   readonly merge: string | null;
   readonly forward: Patch[];
   readonly back: Patch[];
+  readonly shared?: Shared;
 };
 export type History = { readonly past: readonly Step[]; readonly future: readonly Step[] };
 
@@ -22,10 +26,11 @@ export function record<T extends object>(
   change: Change<T>,
   label: string,
   merge: string | null = null,
+  shared?: Shared,
 ): History {
   if (change.forward.length === 0) return history;
   const last = history.past.at(-1);
-  const step: Step = { label, merge, forward: change.forward, back: change.back };
+  const step: Step = { label, merge, forward: change.forward, back: change.back, ...(shared && { shared }) };
   if (last && merge !== null && last.merge === merge && history.future.length === 0) {
     // Of a long drag only what differs in the end is kept; one that ends where it began was none.
     const start = replay(change.before, last.back);

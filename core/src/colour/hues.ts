@@ -1,4 +1,4 @@
-import { type Hex, type Lab, chromaOf, hexOf, rgbOfLab } from './colour';
+import { type Hex, type Lab, chromaOf, hexOf, labOf, rgbOf, rgbOfLab } from './colour';
 import type { Swatch } from './palette';
 
 /** A colour by lightness 0..1, chroma, and hue in radians (OKLCH). */
@@ -29,4 +29,11 @@ export function huesOf(swatches: readonly Swatch[], light?: number): Hues {
   const whole = swatches.reduce((sum, s) => sum + s.share, 0);
   const mean = whole > 0 ? swatches.reduce((sum, s) => sum + s.share * s.lab[0], 0) / whole : 0.5;
   return { first: main, second, light: light ?? mean };
+}
+
+/** A colour of the same lightness and chroma whose hue is turned, as far as sRGB has it. */
+export function hexTurned(hex: Hex, angleRad: number): Hex {
+  const [l, a, b] = labOf(rgbOf(hex));
+  const [c, s] = [Math.cos(angleRad), Math.sin(angleRad)];
+  return hexOf(rgbOfLab([l, a * c - b * s, a * s + b * c]));
 }

@@ -27,20 +27,21 @@ export function withChanges(doc: Doc, changes: Fix['changes']): Doc {
 
 /**
  * Ways to make the words of a part reach 4.5 : 1 in their worst tenth, each tried on the real cover; only those that do
- * are offered, the least change first. Stops between tries when `stopped` says so.
+ * are offered, the least change first, at most `most`. Stops between tries when `stopped` says so.
  */
 export async function contrastFixes(
   book: Book,
   partId: string,
   studio: Studio,
   stopped: () => boolean = () => false,
+  most = Infinity,
 ): Promise<Fix[]> {
   const part = book.cover.parts[partId];
   if (part?.kind !== 'words') return [];
   const found: Fix[] = [];
   const attempt = async (kind: Fix['kind'], tries: readonly Fix['changes'][]): Promise<void> => {
     for (const changes of tries) {
-      if (stopped()) return;
+      if (stopped() || found.length >= most) return;
       const cover = withChanges(book.cover, changes);
       if (cover === book.cover) continue;
       const { settled, images } = await settledCover({ ...book, cover }, studio, PREVIEW_PX * 2);

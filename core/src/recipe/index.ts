@@ -48,6 +48,8 @@ export * from './take-picture';
 export * from './take-text';
 export * from './desk-cover';
 export * from './sketches';
+export * from './carry-front';
+export * from './series';
 export * from './versions';
 export * from './subject-seen';
 export * from './stamp';

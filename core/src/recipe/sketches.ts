@@ -48,6 +48,8 @@ export type Sketched = Traits & {
   /** Weighted mean of the marks. */
   readonly score: number;
   readonly titleFromPx: number | null;
+  /** Least width at which all its words read, px; null where some never do. */
+  readonly wordsFromPx: number | null;
 };
 
 const WEIGHTS: Readonly<Record<keyof SketchMarks, number>> = {
@@ -165,7 +167,7 @@ export async function trySketch(
   if (pictureShows(doc, settled.composition, images, on.pictures, studio) < LEAST_SHOWN)
     return fail('sketch-faint', { structure: sketch.structure });
   const pixels = studio.paint(settled.composition.ink, lookPx, images);
-  const title = titleReport(doc, settled);
+  const title = titleReads(doc, settled);
   const marks: SketchMarks = {
     legibility: legibilityOf(title),
     contrast: clamp((Math.min(...reports.map((r) => r.typical)) - 4.5) / 6, 0, 1),
@@ -177,7 +179,16 @@ export async function trySketch(
     (sum, key) => sum + WEIGHTS[key] * marks[key],
     0,
   );
-  return ok({ sketch, doc, marks, score, titleFromPx: title, look: lookOf(pixels), pixels });
+  return ok({
+    sketch,
+    doc,
+    marks,
+    score,
+    titleFromPx: title,
+    wordsFromPx: wordsRead(settled),
+    look: lookOf(pixels),
+    pixels,
+  });
 }
 
 /** The best of a place's attempts: the first good one, or the best that is not poor; null where none fits. */
@@ -199,13 +210,21 @@ export async function fillSlot(
 
 export const cutsOf = ({ faces }: Sketch): string[] => [faces.title, faces.other, italicOf(faces.title)];
 
-function titleReport(doc: Doc, settled: Settled): number | null {
-  const froms = [...settled.reports].flatMap(([id, report]) => {
-    const part = doc.parts[id];
-    return part.kind === 'words' && part.role === 'title' ? [report.readsFromPx] : [];
-  });
-  return froms.some((px) => px === null) || froms.length === 0 ? null : Math.max(...froms.map(Number));
-}
+/** Least cover width at which the title reads, px; null where it reads at none. */
+export const titleReads = (doc: Doc, { reports }: Settled): number | null =>
+  widest(
+    [...reports].flatMap(([id, report]) => {
+      const part = doc.parts[id];
+      return part.kind === 'words' && part.role === 'title' ? [report.readsFromPx] : [];
+    }),
+  );
+
+/** Least cover width at which all words read, px; null where some read at none. */
+export const wordsRead = ({ reports }: Settled): number | null =>
+  widest([...reports.values()].map(({ readsFromPx }) => readsFromPx));
+
+const widest = (froms: readonly (number | null)[]): number | null =>
+  froms.some((px) => px === null) || froms.length === 0 ? null : Math.max(...froms.map(Number));
 
 /** 1 for a title that reads 64 px wide, 0.85 at 120, 0.5 at 200, less beyond. */
 function legibilityOf(px: number | null): number {

@@ -12,5 +12,5 @@ export const VERSIONS = {
   pdf: 'cdabcbdfe3',
   svg: 'df4425b538',
   booklet: 'e8939d5c5e',
-  desk: '3604b4fdc3',
+  desk: 'e960a01297',
 } as const;

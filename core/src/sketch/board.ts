@@ -73,7 +73,8 @@ export type Item = {
 
 export type Column = { readonly parts: PartSeed[]; readonly box: Area; readonly sizes: ReadonlyMap<WordRole, number> };
 
-const FIELD: Partial<Record<WordRole, Parameters<typeof wordsOf>[1]>> = {
+/** What of the brief words of a role say. */
+export const FIELD_OF_ROLE: Partial<Record<WordRole, Parameters<typeof wordsOf>[1]>> = {
   title: 'title',
   subtitle: 'subtitle',
   byline: 'author',
@@ -119,7 +120,7 @@ export class Board {
   }
 
   text(role: WordRole): string {
-    const field = FIELD[role];
+    const field = FIELD_OF_ROLE[role];
     return field ? wordsOf(this.s.brief, field).trim() : '';
   }
 
@@ -131,7 +132,7 @@ export class Board {
   part(item: Item, area: Area): Omit<WordsPart, 'id' | 'order'> {
     const { pair, facts } = this.s;
     const { role, colour, more } = item;
-    const says = { kind: 'brief', field: FIELD[role] ?? 'title' } as const;
+    const says = { kind: 'brief', field: FIELD_OF_ROLE[role] ?? 'title' } as const;
     const base = { role, says, area, colour, maxSize: Math.min(2, item.size) };
     if (role === 'title') {
       const { upper, tracking, leading } = pair.manner;

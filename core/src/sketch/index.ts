@@ -1,4 +1,4 @@
-export { SAFE, leastSize } from './board';
+export { FIELD_OF_ROLE, SAFE, leastSize } from './board';
 export * from './about';
 export * from './choose';
 export * from './draw';

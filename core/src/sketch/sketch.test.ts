@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BOOK_KINDS, type Brief, MOODS, emptyBrief } from '../book';
-import { contrast, hexOf, labOf } from '../colour';
+import { type Swatch, contrast, hexOf, hexTurned, hueOf, labOf, rgbOf } from '../colour';
 import { raster } from '../pixels';
 import { FACES_WITH, FAMILIES, findCut, scriptsOf } from '../text';
 import { noSymbols } from '../symbols';
@@ -21,7 +21,10 @@ import {
   moodsOfSketch,
   pictureFacts,
   planSheet,
+  coloursOfSketch,
+  evenTurn,
   seriesSketch,
+  strife,
   structuresIn,
   toneDistance,
   tonesFromColours,
@@ -29,6 +32,7 @@ import {
   tonesOf,
   tonesOfMood,
   turnedTones,
+  volumeTurns,
 } from './index';
 
 const hex = fc
@@ -286,14 +290,17 @@ describe('difference', () => {
 });
 
 describe('a series', () => {
-  it('keeps structure and faces, and turns the palette evenly, back to itself', () => {
+  const swatches = (...of: readonly (readonly [string, number])[]): Swatch[] =>
+    of.map(([hex, share]) => ({ hex, share, lab: labOf(rgbOf(hex)) }));
+  const snow = swatches(['#1f2a4b', 0.25], ['#38456e', 0.25], ['#c0bbc7', 0.3], ['#e0dbdf', 0.2]);
+  const design = coloursOfSketch(traits({ tones: tonesOfMood('bright')[1] }).sketch);
+  const turned = (angle: number): typeof design =>
+    design.map(({ hex, weight }) => ({ hex: hexTurned(hex, angle), weight }));
+
+  it('keeps structure and faces, and turns the palette', () => {
     const { sketch } = traits({ tones: tonesOfMood('bright')[1] });
-    const hue = (c: string): number => {
-      const n = parseInt(c.slice(1), 16);
-      const [, a, b] = labOf([n >> 16, (n >> 8) & 255, n & 255]);
-      return Math.atan2(b, a);
-    };
-    const all = [0, 1, 2].map((i) => seriesSketch(sketch, i, 3, [`p${i}`]));
+    const hue = (c: string): number => hueOf(labOf(rgbOf(c)));
+    const all = [0, 1, 2].map((i) => seriesSketch(sketch, evenTurn(i, 3), [`p${i}`]));
     expect(all[0].tones).toEqual(sketch.tones);
     for (const one of all)
       expect([one.structure, one.faces, one.turn]).toEqual([sketch.structure, sketch.faces, sketch.turn]);
@@ -301,6 +308,50 @@ describe('a series', () => {
     for (let i = 0; i < 3; i++)
       for (let k = i + 1; k < 3; k++)
         expect(Math.abs(Math.sin((hue(all[i].tones.ground) - hue(all[k].tones.ground)) / 2))).toBeGreaterThan(0.3);
+  });
+
+  it('has no strife with its own colours, nor grey with any, and brown has with snow', () => {
+    expect(strife(design, [])).toBe(0);
+    const own = swatches(...design.map(({ hex }) => [hex, 0.25] as const));
+    expect(strife(design, own)).toBeCloseTo(0, 6);
+    expect(strife([{ hex: '#777777', weight: 1 }], snow)).toBeCloseTo(0, 6);
+    const dark = (hex: string): number => strife([{ hex, weight: 1 }], snow);
+    expect(dark('#21110f')).toBeGreaterThan(2 * dark('#101623'));
+    // A colour that a picture has little of is no match for what a cover has much of.
+    const speck = swatches(['#1f2a4b', 0.95], ['#21110f', 0.05]);
+    expect(strife([{ hex: '#21110f', weight: 0.8 }], speck)).toBeGreaterThan(0.05);
+    expect(strife([{ hex: '#21110f', weight: 0.02 }], speck)).toBeCloseTo(0, 6);
+  });
+
+  it('turns evenly where pictures ask for nothing, and to what goes with them where they do', () => {
+    expect(volumeTurns(design, evenTurn(1, 3), [], [0])[0]).toBeCloseTo(evenTurn(1, 3), 6);
+    expect(volumeTurns(design, evenTurn(2, 3), [], [0, evenTurn(1, 3)])[0]).toBeCloseTo(evenTurn(2, 3), 6);
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 23 }),
+        fc.array(fc.tuple(fc.integer({ min: 0, max: 0xffffff }), fc.double({ min: 0.05, max: 1, noNaN: true })), {
+          minLength: 1,
+          maxLength: 7,
+        }),
+        (n, colours) => {
+          const sum = colours.reduce((all, [, share]) => all + share, 0);
+          const shown = swatches(
+            ...colours.map(([hex, share]) => [`#${hex.toString(16).padStart(6, '0')}`, share / sum] as const),
+          );
+          const even = evenTurn(n, 24);
+          const [first] = volumeTurns(design, even, shown, []);
+          // As far from even as it is, so much less strife does it have.
+          expect(strife(turned(first), shown)).toBeLessThanOrEqual(strife(turned(even), shown) + 1e-9);
+        },
+      ),
+    );
+  });
+
+  it('gives no volume the colours of another', () => {
+    const turns: number[] = [0];
+    for (const volume of [1, 2, 3]) turns.push(volumeTurns(design, evenTurn(volume, 4), snow, turns)[0]);
+    const grounds = turns.map((angle) => hexTurned(design[0].hex, angle));
+    expect(new Set(grounds).size).toBe(4);
   });
 });
 

@@ -5,6 +5,7 @@ import {
   type Swatch,
   chromaOf,
   hexOf,
+  hexTurned,
   labOf,
   luminance,
   palette,
@@ -85,11 +86,7 @@ export const tonesOfChord = (chord: Chord): Tones =>
 
 /** The same tones with their hues turned, and read anew: volumes of a series differ by such a turn. */
 export function turnedTones(tones: Tones, angleRad: number, name = tones.name): Tones {
-  const turn = (hex: Hex): Hex => {
-    const [l, a, b] = labOf(rgbOf(hex));
-    const [c, s] = [Math.cos(angleRad), Math.sin(angleRad)];
-    return hexOf(rgbOfLab([l, a * c - b * s, a * s + b * c]));
-  };
+  const turn = (hex: Hex): Hex => hexTurned(hex, angleRad);
   return tonesOf(name, {
     ground: turn(tones.ground),
     words: turn(tones.words),

@@ -14,6 +14,8 @@ const StoredStep = z.object({
   schema: z.literal(1),
   label: z.string(),
   merge: z.string().nullable(),
+  // Said only by what was made in several titles at once.
+  shared: z.object({ id: z.string().max(40), titles: z.array(z.string()) }).optional(),
   forward: z.array(Patch),
   back: z.array(Patch),
 });
@@ -42,8 +44,8 @@ export async function loadHistory(
   const steps = rows.map((row): Step | null => {
     const read = Steps.read(row?.step);
     if (!read.ok) return null;
-    const { label, merge, forward, back } = read.value;
-    return readStep({ label, merge, forward, back } as Step, schema);
+    const { label, merge, forward, back, shared } = read.value;
+    return readStep({ label, merge, forward, back, ...(shared && { shared }) } as Step, schema);
   });
   const lastBroken = steps.slice(0, done).lastIndexOf(null);
   const nextBroken = steps.indexOf(null, done);

@@ -1,4 +1,4 @@
-import { type Edit, type Result, fail, ok, record } from '@yosomi/core/base';
+import { type Edit, type Result, type Shared, fail, ok, record, redo, undo } from '@yosomi/core/base';
 import { type Book, type Project, editBook } from '@yosomi/core/project';
 import { tellOthers } from '../platform/other-windows';
 import { db } from './db';
@@ -89,14 +89,49 @@ export async function saveOpen(book: Book, history: KeptHistory, rev: number): P
  * Edits a title that is not open here, as a step of its history. Faults: those of `openTitle`, of the edit and of
  * `saveOpen`.
  */
-export async function editStored(id: string, label: string, edit: Edit<Book>, now: string): Promise<Result<void>> {
+export async function editStored(
+  id: string,
+  label: string,
+  edit: Edit<Book>,
+  now: string,
+  shared?: Shared,
+): Promise<Result<void>> {
   const opened = await openTitle(id);
   if (!opened.ok) return opened;
   const { book, rev, history } = opened.value;
   const done = editBook(book, edit);
   if (!done.ok) return done;
   const next = { ...done.value.next, updatedAt: now };
-  const kept = { history: record(history.history, done.value, label), numbers: history.numbers };
+  const kept = { history: record(history.history, done.value, label, null, shared), numbers: history.numbers };
   const saved = await saveOpen(next, kept, rev);
   return saved.ok ? ok(undefined) : saved;
+}
+
+/** What became of a title when a step that it shares was to be taken back, or again. */
+export type Followed =
+  | { readonly kind: 'moved' }
+  /** Something came after it, or it is not there any more: the title is left as it is. */
+  | { readonly kind: 'left'; readonly name: string };
+
+/**
+ * Takes a step that was made in several titles at once back in a title that is not open here, or makes it again, where it is the last
+ * one, or the next. Faults: those of `openTitle` and of `saveOpen`.
+ */
+export async function followStored(
+  id: string,
+  shared: string,
+  way: 'undo' | 'redo',
+  now: string,
+): Promise<Result<Followed>> {
+  const opened = await openTitle(id);
+  if (!opened.ok) return opened;
+  const { book, rev, history } = opened.value;
+  const { past, future } = history.history;
+  const step = way === 'undo' ? past.at(-1) : future[0];
+  if (step?.shared?.id !== shared) return ok({ kind: 'left', name: book.brief.title });
+  const moved = (way === 'undo' ? undo : redo)(book, history.history);
+  if (!moved) return ok({ kind: 'left', name: book.brief.title });
+  const kept = { history: moved.history, numbers: history.numbers };
+  const saved = await saveOpen({ ...moved.state, updatedAt: now }, kept, rev);
+  return saved.ok ? ok({ kind: 'moved' }) : saved;
 }

@@ -25,6 +25,7 @@ import { GROUNDS, Table } from '../features/front/table';
 import { useFrontActions } from '../features/front/use-front-actions';
 import { SizeDialog } from '../features/front/size-dialog';
 import { FRONT_DIALOGS, type FrontDialog, askedDialog } from '../features/front/front-dialogs';
+import { SeriesDialog } from '../features/series/series-dialog';
 import { SavePicture } from '../features/front/save-picture';
 import { VersionsDialog } from '../features/front/versions-dialog';
 import { GlanceStrip } from '../features/glance/glance-strip';
@@ -324,6 +325,9 @@ export function FrontPage() {
                           <Button onClick={() => setDialog('save')}>Save picture</Button>
                           {!side && <Button onClick={() => setDialog('versions')}>Versions</Button>}
                           <Button onClick={() => setDialog('history')}>History</Button>
+                          {!side && book.brief.seriesName.trim() !== '' && (
+                            <Button onClick={() => setDialog('series')}>Carry to the series</Button>
+                          )}
                           <Button onClick={() => setDialog('house')}>House style</Button>
                           {!book.cover.finished && (
                             <>
@@ -376,6 +380,7 @@ export function FrontPage() {
       {dialog === 'sizes' && <SizesDialog book={stored} onShow={setSize} onClose={() => setDialog(null)} />}
       {dialog === 'size' && <SizeDialog book={stored} onClose={() => setDialog(null)} />}
       {dialog === 'save' && <SavePicture book={book} onClose={() => setDialog(null)} />}
+      {dialog === 'series' && <SeriesDialog onClose={() => setDialog(null)} />}
       <HistoryDialog open={dialog === 'history'} onClose={() => setDialog(null)} />
       <HouseDialog open={dialog === 'house'} onClose={() => setDialog(null)} />
       <VersionsDialog open={dialog === 'versions'} onClose={() => setDialog(null)} />

@@ -1,5 +1,6 @@
 import type { Mood } from '@yosomi/core/book';
 import { MOODS } from '@yosomi/core/book';
+import type { SeriesDesign } from '@yosomi/core/recipe';
 import { GROUPS, type Group, type Kept, type Sketch, findStructure, moodsOfSketch } from '@yosomi/core/sketch';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -8,7 +9,7 @@ import { CompareView } from '../features/sketch/compare-view';
 import { CoverGrid } from '../features/sketch/cover-grid';
 import { CoverPanel } from '../features/sketch/cover-panel';
 import { GROUP_NAMES, MOOD_NAMES } from '../features/sketch/names';
-import { SeriesDialog } from '../features/sketch/series-dialog';
+import { SeriesDialog } from '../features/series/series-dialog';
 import { SheetAsks } from '../features/sketch/sheet-asks';
 import { useKeptBitmaps } from '../features/sketch/use-kept-bitmaps';
 import { MOST_COMPARED, type Pick, usePicks } from '../features/sketch/use-picks';
@@ -40,7 +41,7 @@ export function SketchesPage() {
   const [chosen, setChosen] = useState<string | null>(null);
   const [group, setGroup] = useState<Group | 'all'>('all');
   const [mood, setMood] = useState<Mood | 'all'>('all');
-  const [series, setSeries] = useState<Sketch | null>(null);
+  const [series, setSeries] = useState<SeriesDesign | null>(null);
   const { favourites } = book.sheet;
   const keptBitmaps = useKeptBitmaps(book);
 
@@ -265,11 +266,11 @@ export function SketchesPage() {
             onKeep={() => picked && keep(picked)}
             onCompare={() => picked && compare(picked)}
             onMore={(what) => picked && more({ of: picked.sketch, ...what }, `“${name(picked.sketch)}”`)}
-            onSeries={() => picked && setSeries(picked.sketch)}
+            onSeries={() => picked && setSeries({ kind: 'sketch', sketch: picked.sketch })}
           />
         </Side>
       </Sides>
-      {series && <SeriesDialog sketch={series} onClose={() => setSeries(null)} />}
+      {series && <SeriesDialog design={series} onClose={() => setSeries(null)} />}
     </main>
   );
 }

@@ -1,4 +1,14 @@
-import { type Edit, type Fault, type History, emptyHistory, record, redo, undo } from '@yosomi/core/base';
+import {
+  type Edit,
+  type Fault,
+  type History,
+  type Shared,
+  type Step,
+  emptyHistory,
+  record,
+  redo,
+  undo,
+} from '@yosomi/core/base';
 import { type Book, editBook } from '@yosomi/core/project';
 import { createContext, useContext } from 'react';
 import { create } from 'zustand';
@@ -7,6 +17,7 @@ import { addTitle, openTitle } from '../persist/titles';
 import { nowIso, nowMs } from '../platform/clock';
 import { freshId } from '../platform/ids';
 import { onOthers } from '../platform/other-windows';
+import { followAll } from './follow';
 import { Gestures } from './gestures';
 import { Keeper, type Kept, anyUnsaved, leftUnsaved } from './keeper';
 
@@ -27,7 +38,7 @@ type Session = {
   select(id: string | null, add?: boolean): void;
   selectMany(ids: readonly string[]): void;
   /** Applies an edit to the open title. */
-  edit(label: string, edit: Edit<Book>, merge?: Merge): boolean;
+  edit(label: string, edit: Edit<Book>, merge?: Merge, shared?: Shared): boolean;
   undo(): void;
   redo(): void;
   /** Goes to the state after the first `done` steps. */
@@ -85,12 +96,14 @@ export const useSession = create<Session>((set, get) => {
     set({ book: next, history });
     keeper?.changed(next, history);
   };
-  const moved = (label: string, run: () => { state: Book; history: History } | null): void => {
+  const moved = (label: string, run: () => { state: Book; history: History } | null): boolean => {
     try {
       const to = run();
       if (to) replaced(to.state, to.history);
+      return to !== null;
     } catch {
       sayFault({ code: 'history-damaged', data: { label } });
+      return false;
     }
   };
   return {
@@ -128,7 +141,7 @@ export const useSession = create<Session>((set, get) => {
       set({ selection: selection.includes(id) ? selection.filter((one) => one !== id) : [...selection, id] });
     },
     selectMany: (ids) => set({ selection: [...new Set(ids)] }),
-    edit(label, edit, merge = null) {
+    edit(label, edit, merge = null, shared) {
       const { book, history } = get();
       if (!book) return false;
       const done = editBook(book, edit);
@@ -138,29 +151,36 @@ export const useSession = create<Session>((set, get) => {
       }
       if (done.value.forward.length === 0) return true;
       const key = merge === null || typeof merge === 'object' ? (merge?.job ?? null) : gestures.key(merge, nowMs());
-      replaced(done.value.next, record(history, done.value, label, key));
+      replaced(done.value.next, record(history, done.value, label, key, shared));
       return true;
     },
     undo() {
       const { book, history } = get();
-      if (book) moved(history.past.at(-1)?.label ?? '', () => undo(book, history));
+      const step = history.past.at(-1);
+      if (book && step && moved(step.label, () => undo(book, history))) followAll([step], 'undo', book.id);
     },
     redo() {
       const { book, history } = get();
-      if (book) moved(history.future[0]?.label ?? '', () => redo(book, history));
+      const [step] = history.future;
+      if (book && step && moved(step.label, () => redo(book, history))) followAll([step], 'redo', book.id);
     },
     goTo(done) {
       let { book, history } = get();
       if (!book) return;
-      moved('', () => {
-        for (let to = undo; book && history.past.length !== done;) {
-          to = history.past.length > done ? undo : redo;
+      const way = history.past.length > done ? 'undo' : 'redo';
+      const crossed: Step[] = [];
+      const gone = moved('', () => {
+        const to = way === 'undo' ? undo : redo;
+        while (book && history.past.length !== done) {
+          const step = way === 'undo' ? history.past.at(-1) : history.future[0];
           const next = to(book, history);
-          if (!next) break;
+          if (!next || !step) break;
+          crossed.push(step);
           [book, history] = [next.state, next.history];
         }
         return book && history !== get().history ? { state: book, history } : null;
       });
+      if (gone && book) followAll(crossed, way, book.id);
     },
     async takeOther() {
       const id = get().book?.id;

@@ -1,30 +1,28 @@
 import type { Fault } from '@yosomi/core/base';
 import { type BookKind, type Mood, ownPainting } from '@yosomi/core/book';
 import { neighbours } from '@yosomi/core/demo';
-import type { Raster } from '@yosomi/core/pixels';
 import { type Asset, Book } from '@yosomi/core/project';
 import { type SceneryKind, scenery } from '@yosomi/core/scenery';
 import {
+  type SeriesCover,
   type Sketched,
+  type VolumeAsk,
   composeSheet,
   fillSlot,
   noHouse,
-  sheetAsk,
+  seriesCover,
   sheetPictures,
   sheetSymbols,
-  trySketch,
 } from '@yosomi/core/recipe';
 import {
   ALL_CUTS,
   type Kept,
   type PictureFacts,
   type SheetAsk,
-  type Sketch,
   type Slot,
   oneWithoutOf,
   planSheet,
   sceneryColours,
-  seriesSketch,
   structuresIn,
 } from '@yosomi/core/sketch';
 import { expose, transfer } from 'comlink';
@@ -121,31 +119,13 @@ const api = {
     return paintedPicture(studio, pixels, `${kind}-${seed}`, ownPainting('Drawn for this title'));
   },
 
-  /**
-   * One sketch for each of some titles, in their own words and pictures, the palette turned from one to the next;
-   * that of the title at `own` stays as it is.
-   */
-  async volumes(sketch: Sketch, inputs: readonly Book[], own: number): Promise<Volume[]> {
-    const made: Volume[] = [];
-    for (const [i, input] of inputs.entries()) {
-      const book = Book.parse(input);
-      const pictures = await sheetPictures(book.sheet.pictures, studio);
-      const ids = pictures.map((p) => p.asset);
-      // The title that the sketch was made in keeps its choice of pictures.
-      const used =
-        i === own && sketch.pictures.every((id) => ids.includes(id))
-          ? sketch.pictures
-          : ids.slice(0, sketch.pictures.length);
-      const turned = seriesSketch(sketch, i - own, inputs.length, used);
-      const { symbols } = await sheetSymbols(book.brief, turned.symbols, studio);
-      const on = sheetAsk(book, noHouse, pictures, symbols);
-      const tried = await trySketch(turned, on, studio, LOOK_PX);
-      made.push(tried.ok ? await volumeOf(book.id, tried.value) : { id: book.id, cover: null, fault: tried.fault });
-    }
-    return transfer(
-      made,
-      made.flatMap((one) => (one.cover ? [one.cover.bitmap] : [])),
-    );
+  /** One volume of a series in its design, with its picture, or why it cannot be. */
+  async volume({ from, to, ...rest }: VolumeAsk): Promise<Volume> {
+    const made = await seriesCover({ ...rest, from: Book.parse(from), to: Book.parse(to) }, studio, LOOK_PX);
+    if (!made.ok) return { cover: null, fault: made.fault };
+    const { pixels, ...cover } = made.value;
+    const bitmap = await bitmapOf(pixels);
+    return transfer({ cover: { ...cover, bitmap }, fault: null }, [bitmap]);
   },
 
   /** Covers of made-up books of a kind, for company. */
@@ -176,12 +156,8 @@ const api = {
 
 /** A volume of a series in the design, or why it cannot be. */
 export type Volume =
-  | { readonly id: string; readonly cover: SketchView; readonly fault: null }
-  | { readonly id: string; readonly cover: null; readonly fault: Fault };
-
-async function volumeOf(id: string, { pixels, ...sketched }: Sketched & { pixels: Raster }): Promise<Volume> {
-  return { id, cover: { ...sketched, bitmap: await bitmapOf(pixels) }, fault: null };
-}
+  | { readonly cover: SeriesCover & { readonly bitmap: ImageBitmap }; readonly fault: null }
+  | { readonly cover: null; readonly fault: Fault };
 
 export type SketchApi = typeof api;
 expose(api);

@@ -1,12 +1,12 @@
 import type { Edit } from '../../base';
 import type { Hex } from '../../colour';
 import type { Doc } from '../document';
-import type { Part } from '../parts';
+import type { Part, WordsStyle } from '../parts';
 
 const COLOUR = /^#[0-9a-f]{6}$/;
 
-/** Calls back for every colour of a part, wherever it stands; what comes back takes its place. */
-export function eachColour(part: Part, visit: (colour: Hex) => Hex): void {
+/** Calls back for every colour of a part or a style, wherever it stands; what comes back takes its place. */
+export function eachColour(part: Part | WordsStyle, visit: (colour: Hex) => Hex): void {
   const walk = (value: unknown): void => {
     if (typeof value !== 'object' || value === null) return;
     const fields = value as Record<string, unknown>;
@@ -23,10 +23,11 @@ export function eachColour(part: Part, visit: (colour: Hex) => Hex): void {
   walk(part);
 }
 
-/** Changes one colour everywhere it is used, in one step. */
+/** Changes one colour everywhere it is used, in named styles too, in one step. */
 export function recolour(from: Hex, to: Hex): Edit<Doc> {
   return (doc) => {
-    for (const part of Object.values(doc.parts)) eachColour(part, (colour) => (colour === from ? to : colour));
+    for (const part of [...Object.values(doc.parts), ...Object.values(doc.styles)])
+      eachColour(part, (colour) => (colour === from ? to : colour));
   };
 }
 

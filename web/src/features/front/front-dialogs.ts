@@ -11,6 +11,11 @@ export const FRONT_DIALOGS = [
   { id: 'size', label: 'Size of the front', also: 'pixels dimensions resize width height resolution' },
   { id: 'sizes', label: 'Every size', also: 'sizes square landscape sibling audiobook picture book formats strip' },
   { id: 'guides', label: 'Guides', also: 'columns rows grid golden section lines rulers gutter', combos: ['Shift+g'] },
+  {
+    id: 'series',
+    label: 'Carry this front to the series',
+    also: 'volumes same design other books template',
+  },
   { id: 'house', label: 'House style', also: 'brand colours fonts logo mark publisher', combos: ['Shift+h'] },
 ] as const;
 export type FrontDialog = (typeof FRONT_DIALOGS)[number]['id'];

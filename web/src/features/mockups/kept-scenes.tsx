@@ -9,6 +9,7 @@ import { type KeptScene, dropScene, keepScene, loadScenes } from '../../persist/
 import { editStored } from '../../persist/titles';
 import { nowIso } from '../../platform/clock';
 import { freshId } from '../../platform/ids';
+import { follow } from '../../state/follow';
 import { useBook } from '../../state/session';
 import { Button } from '../../ui/button';
 import { NameDialog } from '../../ui/name-dialog';
@@ -38,16 +39,21 @@ export function KeptScenes({ series }: { series: readonly string[] }) {
   };
   /** Each title of the series shows itself in this scene. */
   const give = async (): Promise<void> => {
+    const shared = { id: freshId(), titles: [...series] };
     for (const id of series) {
       const saved = await editStored(
         id,
         'Scene of the series',
         (mate) => void (mate.scene = adoptedBy(structuredClone(scene), mate)),
         nowIso(),
+        shared,
       );
       if (!saved.ok) return sayFault(saved.fault);
     }
-    say(`Given to ${series.length} other ${series.length === 1 ? 'title' : 'titles'} of the series`);
+    say(`Given to ${series.length} other ${series.length === 1 ? 'title' : 'titles'} of the series`, {
+      label: 'Undo',
+      run: () => void follow(shared, 'undo', null),
+    });
   };
   const failed = (): void => sayFault({ code: 'work-failed', data: {} });
   return (

@@ -12,7 +12,19 @@ export function useRecompose(): (() => void) | null {
     const { book } = useSession.getState();
     if (!book) return;
     const { api, ask } = sketchWorker();
-    const [made] = await ask(api.volumes(taken, [book], 0));
+    const made = await ask(
+      api.volume({
+        design: { kind: 'sketch', sketch: taken },
+        from: book,
+        to: book,
+        place: 0,
+        volumes: 1,
+        picture: null,
+        turning: false,
+        taken: [],
+        own: null,
+      }),
+    );
     if (!made.cover) return sayFault(made.fault);
     const { doc, bitmap } = made.cover;
     bitmap.close();
