@@ -10,7 +10,8 @@ import { gather } from './gather';
 import { frontFindings, readsFindings, readsOf } from './legibility';
 import { perStudio } from './per-studio';
 import { MEASURE_PX, type Settled, settle } from './settle';
-import { siblingDoc, siblingFor } from './sibling';
+import { placesAt } from './compose-size';
+import { placed, siblingDoc, siblingFor } from './sibling';
 import { sameShape } from './sizes';
 import type { Studio } from './studio';
 import { VERSIONS } from './versions';
@@ -121,14 +122,16 @@ export async function coverRaster(book: Book, widthPx: number, studio: Studio): 
   return studio.paint(compose(book.cover, book.brief, resources, known.added).ink, widthPx, images);
 }
 
-/** The cover for other pixels as files have it: a finished one stands on the colour of its own edge. */
+/** The cover for other pixels as files have it: composed for them where it has no size of its own there; a finished one stands on the colour of its own edge. */
 export async function sizedCover(
   book: Book,
   size: { widthPx: number; heightPx: number },
   studio: Studio,
 ): Promise<Book> {
-  const edge = book.cover.finished ? edgeColour(await coverRaster(book, 200, studio)) : '#ffffff';
-  return coverAt(book, size, edge);
+  if (book.cover.finished) return coverAt(book, size, edgeColour(await coverRaster(book, 200, studio)));
+  const sized = coverAt(book, size, '#ffffff');
+  if (siblingFor(book, size) || sameShape(size, book.cover)) return sized;
+  return { ...sized, cover: placed(sized.cover, await placesAt(book, coverKey(book), size, studio)) };
 }
 
 /**

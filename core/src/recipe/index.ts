@@ -50,6 +50,7 @@ export * from './desk-cover';
 export * from './sketches';
 export * from './carry-front';
 export * from './series';
+export * from './compose-size';
 export * from './versions';
 export * from './subject-seen';
 export * from './stamp';

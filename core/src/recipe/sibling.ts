@@ -5,10 +5,14 @@ import { sameShape } from './sizes';
 
 /** The cover at a sibling's ratio: adapted by its constraints, then as a person has placed things there. */
 export function siblingDoc(cover: Doc, sibling: Sibling): Doc {
-  const doc = adaptDoc(cover, sibling);
+  return placed(adaptDoc(cover, sibling), sibling.places);
+}
+
+/** A document with parts where these places say. */
+export function placed(doc: Doc, places: Sibling['places']): Doc {
   const parts = Object.fromEntries(
     Object.entries(doc.parts).map(([id, part]): [string, Part] => {
-      const place = sibling.places[id];
+      const place = places[id];
       if (!place) return [id, part];
       const known = Object.fromEntries(Object.entries(place).filter(([name]) => name in part));
       return [id, { ...part, ...known } as Part];

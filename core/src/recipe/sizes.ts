@@ -55,14 +55,19 @@ export function sizesOf({ cover, siblings }: Book, profiles: readonly Profile[])
 }
 
 /**
- * Adds a size of its own to a title, composed from the front. Faults: `cover-finished` where nothing can be composed anew, `size-there`
+ * Adds a size of its own to a title, composed from the front, with parts where `places` say (those of `placesAt`). Faults: `cover-finished` where nothing can be composed anew, `size-there`
  * where it has one of this shape, `size-range`.
  */
-export function addSize(id: string, name: string, { widthPx, heightPx }: Size): Edit<Book> {
+export function addSize(
+  id: string,
+  name: string,
+  { widthPx, heightPx }: Size,
+  places: Sibling['places'] = {},
+): Edit<Book> {
   return (book) => {
     if (book.cover.finished) return fault('cover-finished');
     if (hasShape(book, { widthPx, heightPx })) return fault('size-there');
-    const made = Sibling.safeParse({ name: name.trim().slice(0, 60), widthPx, heightPx, places: {} });
+    const made = Sibling.safeParse({ name: name.trim().slice(0, 60), widthPx, heightPx, places });
     if (!made.success) return fault('size-range', { least: 16, most: 10_000 });
     book.siblings[id] = made.data;
   };

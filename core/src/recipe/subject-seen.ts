@@ -26,27 +26,67 @@ export function subjectSeen(
   pictures: readonly PictureFacts[],
   studio: Pick<Studio, 'paint' | 'imageOf'>,
 ): number {
-  let least = 1;
-  for (const facts of pictures) {
-    if (!facts.subject.clear) continue;
-    const parts = inOrder(doc).filter(
-      (part): part is PicturePart => part.kind === 'picture' && !part.hidden && shows(part, facts.asset),
-    );
-    if (parts.length === 0) continue;
-    const names = parts.map(imageOf);
-    const painted = (value: number): Uint8ClampedArray => {
-      const flat = raster(2, 2);
-      flat.data.fill(255);
-      for (let i = 0; i < 4; i++) flat.data.fill(value, i * 4, i * 4 + 3);
-      const image = studio.imageOf(flat);
-      return studio.paint(ink, WIDTH_PX, new Map([...images, ...names.map((name) => [name, image] as const)])).data;
-    };
-    const [white, black] = [painted(255), painted(0)];
-    const through = (pixel: number): number => (white[pixel * 4 + 1] - black[pixel * 4 + 1]) / 255;
-    const boxes = [...blocks.values()].map(({ box }) => box);
-    least = Math.min(least, shareSeen(facts, parts, doc, boxes, through));
-  }
-  return least;
+  return Math.min(
+    1,
+    ...pictures.map((facts) => {
+      const seen = facts.subject.clear ? seenIn(doc, { ink, blocks }, images, facts, studio) : null;
+      return seen ? seen(facts.subject) : 1;
+    }),
+  );
+}
+
+/**
+ * The same for a number of slices of a picture's subject, from its top to its foot: who is hidden to the knees is hidden, however large the light
+ * around them is. Empty where the picture has no subject, or is not shown.
+ */
+export function slicesSeen(
+  doc: Doc,
+  composition: Pick<Composition, 'ink' | 'blocks'>,
+  images: Images,
+  facts: PictureFacts,
+  slices: number,
+  studio: Pick<Studio, 'paint' | 'imageOf'>,
+): number[] {
+  const { subject } = facts;
+  const seen = subject.clear ? seenIn(doc, composition, images, facts, studio) : null;
+  if (!seen) return [];
+  const rows = subject.cells.reduce<number[]>((found, weight, i) => {
+    const row = Math.floor(i / subject.columns);
+    return weight > 0 && found.at(-1) !== row ? [...found, row] : found;
+  }, []);
+  const [top, foot] = [rows[0] ?? 0, rows.at(-1) ?? 0];
+  const tall = (foot - top + 1) / slices;
+  return Array.from({ length: slices }, (_, n) => {
+    const within = (i: number): boolean => Math.floor((Math.floor(i / subject.columns) - top) / tall) === n;
+    const cells = subject.cells.map((weight, i) => (within(i) ? weight : 0));
+    return cells.some((weight) => weight > 0) ? seen({ ...subject, cells }) : 1;
+  });
+}
+
+/** How to ask how much of a subject is seen where a picture is shown; null where it is not. */
+function seenIn(
+  doc: Doc,
+  { ink, blocks }: Pick<Composition, 'ink' | 'blocks'>,
+  images: Images,
+  facts: PictureFacts,
+  studio: Pick<Studio, 'paint' | 'imageOf'>,
+): ((subject: PictureFacts['subject']) => number) | null {
+  const parts = inOrder(doc).filter(
+    (part): part is PicturePart => part.kind === 'picture' && !part.hidden && shows(part, facts.asset),
+  );
+  if (parts.length === 0) return null;
+  const names = parts.map(imageOf);
+  const painted = (value: number): Uint8ClampedArray => {
+    const flat = raster(2, 2);
+    flat.data.fill(255);
+    for (let i = 0; i < 4; i++) flat.data.fill(value, i * 4, i * 4 + 3);
+    const image = studio.imageOf(flat);
+    return studio.paint(ink, WIDTH_PX, new Map([...images, ...names.map((name) => [name, image] as const)])).data;
+  };
+  const [white, black] = [painted(255), painted(0)];
+  const through = (pixel: number): number => (white[pixel * 4 + 1] - black[pixel * 4 + 1]) / 255;
+  const boxes = [...blocks.values()].map(({ box }) => box);
+  return (subject) => shareSeen({ ...facts, subject }, parts, doc, boxes, through);
 }
 
 /** The share of a cover's pixels, those that change most, by which it is told that a picture is there. */

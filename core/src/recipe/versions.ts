@@ -4,13 +4,13 @@
  */
 export const VERSIONS = {
   paint: '587b0eb133',
-  trace: '5485e78877',
-  pin: '53805e3312',
-  promo: '03158d30fc',
-  image: 'd9c9dbf745',
+  trace: 'd68193d1d6',
+  pin: 'a18afda44c',
+  promo: '9132d767d7',
+  image: '929aefbe20',
   epub: 'fa33251c07',
-  pdf: 'cdabcbdfe3',
+  pdf: '2aaef2d9ab',
   svg: 'df4425b538',
   booklet: 'e8939d5c5e',
-  desk: 'e960a01297',
+  desk: '2a609ac0b6',
 } as const;

@@ -35,6 +35,8 @@ import {
   type TakenPicture,
   rememberMeasure,
   settledCover,
+  type Places,
+  placesAt,
   sizedCover,
   spineStrip,
   startFromFinished,
@@ -172,6 +174,12 @@ const api = {
   /** The cover at another size as files have it. */
   async sizeBitmap(input: Book, size: { widthPx: number; heightPx: number }, widthPx: number): Promise<ImageBitmap> {
     return api.coverBitmap(await sizedCover(Book.parse(input), size, studio), widthPx);
+  },
+
+  /** Where things sit on the cover at another size, as files of it have it. */
+  async placesAt(input: Book, size: { widthPx: number; heightPx: number }): Promise<Places> {
+    const book = Book.parse(input);
+    return book.cover.finished ? {} : placesAt(book, coverKey(book), size, studio);
   },
 
   async coverBitmap(input: Book, widthPx: number): Promise<ImageBitmap> {

@@ -1,12 +1,12 @@
 import { adaptDoc, type Doc } from '@yosomi/core/cover';
 import { type Book, SIDES, type SideName } from '@yosomi/core/project';
-import { addSize, removeSize } from '@yosomi/core/recipe';
+import { removeSize } from '@yosomi/core/recipe';
 import { PROFILES, type Profile } from '@yosomi/core/stores';
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
 import { useState } from 'react';
-import { freshId } from '../../platform/ids';
 import { useSession } from '../../state/session';
+import { useAddSize } from './use-add-size';
 import { SizeDialog } from './size-dialog';
 import { useOpenSide } from './use-open-side';
 
@@ -33,11 +33,8 @@ export function SizeSwitch(props: {
       draft.cover = adaptDoc(JSON.parse(JSON.stringify(draft.cover)) as Doc, ideal);
       if (!draft.brief.stores.includes(id)) draft.brief.stores.push(id);
     });
-  const addSquare = (): void => {
-    const id = freshId();
-    const made = edit('Make a square sibling', addSize(id, 'Square', { widthPx: 2400, heightPx: 2400 }));
-    if (made) onSibling(id);
-  };
+  const add = useAddSize(book, onSibling);
+  const addSquare = (): void => add('Square', { widthPx: 2400, heightPx: 2400 });
   const openSide = useOpenSide();
   const square = Object.entries(book.siblings).find(([, s]) => s.widthPx === s.heightPx);
   return (

@@ -1,9 +1,9 @@
-import { type SizeOfCover, MASTERS, addSize, hasShape, removeSize, sizesOf } from '@yosomi/core/recipe';
+import { type SizeOfCover, MASTERS, hasShape, removeSize, sizesOf } from '@yosomi/core/recipe';
 import type { Book } from '@yosomi/core/project';
 import { allProfiles } from '@yosomi/core/stores';
 import { useMemo, useState } from 'react';
-import { freshId } from '../../platform/ids';
 import { useSession } from '../../state/session';
+import { useAddSize } from './use-add-size';
 import { useWishes } from '../deliver/use-wishes';
 import { Bitmap } from '../../ui/bitmap';
 import { Button } from '../../ui/button';
@@ -38,12 +38,10 @@ export function SizesDialog(props: { book: Book; onShow(id: string | null): void
     book,
     sizes.map((one) => ({ ...one, shownPx: Math.round(2 * widthOf(one)) })),
   );
-  const add = (name: string, size: { widthPx: number; heightPx: number }): void => {
-    const id = freshId();
-    if (!edit(`Add a size: ${name}`, addSize(id, name, size))) return;
+  const add = useAddSize(book, (id) => {
     onShow(id);
     onClose();
-  };
+  });
   const open = (one: SizeOfCover): void => {
     if (one.kind === 'store') return add(`For ${one.name}`, one);
     onShow(one.kind === 'sibling' ? one.id : null);
