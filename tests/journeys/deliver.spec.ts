@@ -330,6 +330,26 @@ test(
     expect(names.filter((n) => n.endsWith('.jpg'))).toHaveLength(6);
     expect(names.filter((n) => n.endsWith('README.txt'))).toHaveLength(2);
     expect(names.every((n) => /^[\w./-]+$/.test(n) && n.split('/').at(-1)!.length <= 100)).toBe(true);
+
+    await test.step('for some stores: none, one that has its files, and one where nobody sells', async () => {
+      await dialog.getByRole('radio', { name: 'Some stores' }).click();
+      const make = dialog.getByRole('button', { name: 'Make the files' });
+      await expect(dialog.getByText('Choose a store that covers are made for.')).toBeVisible();
+      await expect(make).toBeDisabled();
+      await expect(dialog.getByRole('button', { name: 'Save the package' })).toBeDisabled();
+      await dialog.getByRole('checkbox', { name: 'Bindery Row' }).check();
+      await make.click();
+      const ended = dialog.locator('[data-batch="ended"]');
+      await expect(ended).toHaveText('0 made, 2 up to date, 0 failed, of 2 files.', { timeout: 60_000 });
+      await dialog.getByRole('checkbox', { name: 'Bindery Row' }).uncheck();
+      await dialog.getByRole('checkbox', { name: 'Pommel Books' }).check();
+      await make.click();
+      await expect(ended).toHaveText('2 made, 0 up to date, 0 failed, of 2 files.', { timeout: 60_000 });
+      const some = await saved(page, () => dialog.getByRole('button', { name: 'Save the package' }).click());
+      const jpegs = Object.keys(unzipSync(new Uint8Array(some.bytes))).filter((n) => n.endsWith('.jpg'));
+      expect(jpegs).toHaveLength(2);
+      for (const name of jpegs) expect(name).toContain('pommel');
+    });
   },
 );
 

@@ -92,7 +92,7 @@ test(
     await page.getByRole('button', { name: 'Save PNG, background clear' }).click();
     await expect
       .poll(() => names, { timeout: 60_000 })
-      .toEqual(['a-debt-of-foxfire-mockup-600x480.png', 'a-debt-of-foxfire-mockup-1200x960@2x.png']);
+      .toEqual(['a-debt-of-foxfire-vol-1-mockup-600x480.png', 'a-debt-of-foxfire-vol-1-mockup-1200x960@2x.png']);
     await page.getByRole('checkbox', { name: 'Cut to the things and their shadow' }).check();
     const files: { name: string; path: Promise<string> }[] = [];
     page.on('download', (d) => files.push({ name: d.suggestedFilename(), path: d.path() }));
@@ -102,8 +102,8 @@ test(
       files.map(async ({ name, path }) => ({ name, png: PNG.sync.read(readFileSync(await path)) })),
     );
     expect([double.png.width, double.png.height]).toEqual([2 * once.png.width, 2 * once.png.height]);
-    expect(once.name).toBe(`a-debt-of-foxfire-mockup-${once.png.width}x${once.png.height}.png`);
-    expect(double.name).toBe(`a-debt-of-foxfire-mockup-${double.png.width}x${double.png.height}@2x.png`);
+    expect(once.name).toBe(`a-debt-of-foxfire-vol-1-mockup-${once.png.width}x${once.png.height}.png`);
+    expect(double.name).toBe(`a-debt-of-foxfire-vol-1-mockup-${double.png.width}x${double.png.height}@2x.png`);
     await page.getByRole('checkbox', { name: 'Also at twice the size' }).uncheck();
     await page.getByRole('checkbox', { name: 'Cut to the things and their shadow' }).uncheck();
 
@@ -120,7 +120,7 @@ test(
     expect(await sharp(webp.bytes).metadata()).toMatchObject({ format: 'webp', hasAlpha: true });
     await format(page, 'JPEG');
     const jpeg = await saved(page, () => page.getByRole('button', { name: 'Save JPEG', exact: true }).click());
-    expect(jpeg.name).toBe('a-debt-of-foxfire-mockup-600x480.jpg');
+    expect(jpeg.name).toBe('a-debt-of-foxfire-vol-1-mockup-600x480.jpg');
     const { data, info } = await sharp(jpeg.bytes).raw().toBuffer({ resolveWithObject: true });
     expect([info.width, info.height, info.channels]).toEqual([600, 480, 3]);
     expect(Math.min(...data.subarray(0, 3))).toBeGreaterThan(250);

@@ -134,7 +134,7 @@ test('a cover is pinned under a thumb, kept, used for another title, and exporte
     await again(page, () => mode(page, 'Clear'));
     const clear = await saved(page, () => page.getByRole('button', { name: 'Save PNG, background clear' }).click());
     const made = PNG.sync.read(clear.bytes);
-    expect(clear.name).toBe('a-debt-of-foxfire-photograph-1600x2000.png');
+    expect(clear.name).toBe('a-debt-of-foxfire-vol-1-photograph-1600x2000.png');
     expect(made.data[at(100, 100) * 4 + 3]).toBe(0);
     expect(made.data[at(700, 1000) * 4 + 3]).toBe(255);
     const other = PNG.sync.read(png.bytes);

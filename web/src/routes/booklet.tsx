@@ -1,6 +1,6 @@
-import { fail, slug } from '@yosomi/core/base';
+import { fail } from '@yosomi/core/base';
 import { addPagePicture, removeBooklet } from '@yosomi/core/project';
-import type { BookletFormat } from '@yosomi/core/recipe';
+import { type BookletFormat, titleStem } from '@yosomi/core/recipe';
 import { useEffect, useRef, useState } from 'react';
 import { FirstBooklet } from '../features/booklet/first-booklet';
 import { LookPanel } from '../features/booklet/look-panel';
@@ -57,7 +57,7 @@ function Pages() {
       .catch(() => fail('work-failed'));
     setSaving(null);
     if (!made.ok) return sayFault(made.fault);
-    const name = `${slug(now.brief.title)}-booklet.${format}`;
+    const name = `${titleStem(now)}-booklet.${format}`;
     saveFile(made.value.bytes, name, format === 'pdf' ? 'application/pdf' : 'application/epub+zip');
     const grave = made.value.findings.find(({ severity }) => severity !== 'note');
     if (grave) sayFault(grave);

@@ -1,4 +1,4 @@
-import { slug } from '@yosomi/core/base';
+import { titleStem } from '@yosomi/core/recipe';
 import { PROFILES } from '@yosomi/core/stores';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
@@ -35,7 +35,7 @@ export function DeliverPage() {
   const saveAll = async (): Promise<void> => {
     const files = current.map(({ wanted, made }) => ({ wanted, size: made.bytes.length }));
     const lacks = rows.filter((row) => !readyOf(row)).map((row) => row.wanted);
-    const done = await savePackage(`${slug(book.brief.title)}-files.zip`, [{ book, files, lacks, others }]);
+    const done = await savePackage(`${titleStem(book)}-files.zip`, [{ book, files, lacks, others }]);
     if (done && lacks.length > 0) sayFault({ code: 'package-lacks', data: { count: lacks.length } });
   };
   const working = useRef<HTMLDivElement>(null);

@@ -1,5 +1,6 @@
 import type { Book } from '@yosomi/core/project';
 import { useState } from 'react';
+import { allProfiles } from '@yosomi/core/stores';
 import { sentenceOf } from '../../messages/sentences';
 import { sayFault } from '../../messages/say';
 import { Button } from '../../ui/button';
@@ -16,16 +17,24 @@ const WHAT = [
   { value: 'all', label: 'Every file' },
 ] as const;
 
+const STORES = [
+  { value: 'own', label: 'Where each is sold' },
+  { value: 'every', label: 'Every store' },
+  { value: 'some', label: 'Some stores' },
+] as const;
+
 /** Files of many titles at once: made, and saved as one package. Making goes on when the dialog is closed. */
 export function BatchDialog({ books, onClose }: { books: readonly Book[]; onClose(): void }) {
   const { wishes } = useWishes();
   const { state, run, packing, save, stop } = useBatch(books, wishes);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  const [wish, setWish] = useState<BatchWish>({ what: 'stores', everyStore: false });
+  const [wish, setWish] = useState<BatchWish>({ what: 'stores', stores: 'own', chosen: [] });
   const [share, setShare] = useState<number | null>(null);
   const [lacking, setLacking] = useState<readonly Packing[] | null>(null);
   const running = state?.running ?? false;
   const chosen = books.filter((b) => !left.has(b.id));
+  const noStore = wish.stores === 'some' && wish.chosen.length === 0;
+  const nothing = chosen.length === 0 || (noStore && wish.what === 'stores');
   const change = (more: Partial<BatchWish>): void => {
     setLacking(null);
     setWish({ ...wish, ...more });
@@ -55,12 +64,29 @@ export function BatchDialog({ books, onClose }: { books: readonly Book[]; onClos
     >
       <div className="flex flex-col gap-2">
         <Segmented label="What is made" value={wish.what} options={WHAT} onChange={(what) => change({ what })} />
-        <Check
-          label="For every store, not only where a title is sold"
-          checked={wish.everyStore}
-          disabled={running}
-          onChange={(everyStore) => change({ everyStore })}
+        <Segmented
+          label="For which stores"
+          value={wish.stores}
+          options={STORES}
+          onChange={(stores) => change({ stores })}
         />
+        {wish.stores === 'some' && (
+          <fieldset className="max-h-40 columns-2 gap-4 overflow-auto border-y border-line py-2" disabled={running}>
+            <legend className="sr-only">Stores</legend>
+            {allProfiles(wishes.stores).map(({ id, name }) => (
+              <div key={id} className="break-inside-avoid py-0.5">
+                <Check
+                  label={name}
+                  checked={wish.chosen.includes(id)}
+                  onChange={(on) =>
+                    change({ chosen: on ? [...wish.chosen, id] : wish.chosen.filter((one) => one !== id) })
+                  }
+                />
+              </div>
+            ))}
+          </fieldset>
+        )}
+        {noStore && wish.what === 'stores' && <p className="text-ink-2">Choose a store that covers are made for.</p>}
       </div>
       <fieldset className="max-h-56 overflow-auto border-y border-line py-2" disabled={running}>
         <legend className="sr-only">Titles</legend>
@@ -88,13 +114,13 @@ export function BatchDialog({ books, onClose }: { books: readonly Book[]; onClos
         {lacking ? (
           <Button onClick={() => void write(lacking).catch(failed)}>Save without them</Button>
         ) : (
-          <Button disabled={running || share !== null || chosen.length === 0} onClick={() => void pack().catch(failed)}>
+          <Button disabled={running || share !== null || nothing} onClick={() => void pack().catch(failed)}>
             Save the package
           </Button>
         )}
         <Button
           kind="ink"
-          disabled={running || chosen.length === 0 || share !== null}
+          disabled={running || nothing || share !== null}
           onClick={() => {
             setLacking(null);
             run(chosen, wish);

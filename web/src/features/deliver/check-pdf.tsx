@@ -1,4 +1,5 @@
-import { numberRanges, slug } from '@yosomi/core/base';
+import { numberRanges } from '@yosomi/core/base';
+import { titleStem } from '@yosomi/core/recipe';
 import type { StampReport } from '@yosomi/core/pdf';
 import type { Book } from '@yosomi/core/project';
 import { useState } from 'react';
@@ -62,7 +63,7 @@ export function CheckPdf({ file, book }: { file: File; book: Book }) {
     if (done.ok) setMade(done.value);
     else sayFault(done.fault);
   };
-  const name = `${slug(book.brief.title)}${made?.cover ? '-with-cover' : ''}.pdf`;
+  const name = `${titleStem(book)}${made?.cover ? '-with-cover' : ''}.pdf`;
   return (
     <div className="grid grid-cols-2 items-start gap-10">
       <div className="flex flex-col gap-4">

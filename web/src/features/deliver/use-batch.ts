@@ -8,17 +8,21 @@ import { type Job, MANY, useRuns } from './runs';
 export type BatchWish = {
   /** Covers for stores alone, or every file. */
   readonly what: 'stores' | 'all';
-  /** Every store there is, or those where each title is sold. */
-  readonly everyStore: boolean;
+  /** Those where each title is sold, every store there is, or those of `chosen`. */
+  readonly stores: 'own' | 'every' | 'some';
+  readonly chosen: readonly string[];
 };
 
 /** What a package of one title would hold, and what it would lack. */
 export type Packing = Required<PackedTitle>;
 
-/** A title as it is for a batch: at its own stores, or at every one. */
+/** A title as it is for a batch: at the stores that it is made for. */
 function at(book: Book, wish: BatchWish, wishes: Wishes): Book {
-  if (!wish.everyStore) return book;
-  return { ...book, brief: { ...book.brief, stores: allProfiles(wishes.stores).map((p) => p.id) } };
+  if (wish.stores === 'own') return book;
+  const stores = allProfiles(wishes.stores)
+    .map(({ id }) => id)
+    .filter((id) => wish.stores === 'every' || wish.chosen.includes(id));
+  return { ...book, brief: { ...book.brief, stores } };
 }
 
 function jobsOf(books: readonly Book[], wish: BatchWish, wishes: Wishes, others: ReadonlyMap<string, Book>): Job[] {

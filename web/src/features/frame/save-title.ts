@@ -1,4 +1,4 @@
-import { slug } from '@yosomi/core/base';
+import { titleStem } from '@yosomi/core/recipe';
 import { type Book, missingFiles } from '@yosomi/core/project';
 import { say, sayFault } from '../../messages/say';
 import { filesOf } from '../../persist/assets';
@@ -10,7 +10,7 @@ export async function saveTitleAs(book: Book): Promise<void> {
   try {
     const files = await filesOf(book);
     const bytes = await press().pack({ book, files });
-    const name = `${slug(book.brief.title)}.yosomi`;
+    const name = `${titleStem(book)}.yosomi`;
     saveFile(bytes, name, 'application/zip');
     const missing = missingFiles({ book, files });
     if (missing.length === 0) return say(`Saved ${name}`);

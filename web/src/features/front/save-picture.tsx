@@ -1,6 +1,5 @@
-import { slug } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
-import { PLAIN_FILES, PLAIN_LEAST, PLAIN_MOST, type PlainFormat } from '@yosomi/core/recipe';
+import { PLAIN_FILES, PLAIN_LEAST, PLAIN_MOST, type PlainFormat, titleStem } from '@yosomi/core/recipe';
 import { useState } from 'react';
 import { say, sayFault } from '../../messages/say';
 import { sentenceOf } from '../../messages/sentences';
@@ -38,7 +37,7 @@ export function SavePicture({ book, onClose }: { book: Book; onClose(): void }) 
   const [busy, setBusy] = useState(false);
   const [ending, type] = PLAIN_FILES[format];
   const same = size.widthPx === widthPx && size.heightPx === heightPx;
-  const name = `${slug(book.brief.title)}-cover${same ? '' : `-${size.widthPx}x${size.heightPx}`}.${ending}`;
+  const name = `${titleStem(book)}-cover${same ? '' : `-${size.widthPx}x${size.heightPx}`}.${ending}`;
   const recomposed = Math.abs((size.heightPx * widthPx) / (size.widthPx * heightPx) - 1) > 0.004;
 
   const save = async (): Promise<void> => {

@@ -1,7 +1,6 @@
-import { slug } from '@yosomi/core/base';
 import { MOST_PX, setScene } from '@yosomi/core/mockup';
 import type { PixelBox } from '@yosomi/core/pixels';
-import type { Others } from '@yosomi/core/recipe';
+import { type Others, titleStem } from '@yosomi/core/recipe';
 import { useRef, useState } from 'react';
 import { sayFault, say } from '../../messages/say';
 import { saveFile } from '../../platform/files';
@@ -59,7 +58,7 @@ export function SaveMockup({ others }: { others: Others }) {
         box = made.value.box;
         const { bytes, widthPx: w, heightPx: h } = made.value;
         const what = format === 'film' ? 'turning' : 'mockup';
-        const name = `${slug(book.brief.title)}-${what}-${w}x${h}${scale > 1 ? '@2x' : ''}.${ending}`;
+        const name = `${titleStem(book)}-${what}-${w}x${h}${scale > 1 ? '@2x' : ''}.${ending}`;
         saveFile(bytes, name, type);
         say(`Saved ${name}`);
       }

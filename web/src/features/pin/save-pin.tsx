@@ -1,4 +1,4 @@
-import { slug } from '@yosomi/core/base';
+import { titleStem } from '@yosomi/core/recipe';
 import type { PinScene } from '@yosomi/core/pin';
 import { hasTransparency } from '@yosomi/core/pixels';
 import { useRef, useState } from 'react';
@@ -39,7 +39,7 @@ export function SavePin({ pin }: { pin: PinScene }) {
         bytes = file.value;
       }
       if (signal.aborted) return;
-      const name = `${slug(book.brief.title)}-photograph-${pin.photo.widthPx}x${pin.photo.heightPx}.${ending}`;
+      const name = `${titleStem(book)}-photograph-${pin.photo.widthPx}x${pin.photo.heightPx}.${ending}`;
       saveFile(bytes, name, type);
       say(`Saved ${name}`);
     } catch {

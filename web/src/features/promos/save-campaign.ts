@@ -10,6 +10,7 @@ import {
   promoJob,
   promoName,
   titleFolders,
+  titleStem,
 } from '@yosomi/core/recipe';
 import { say, sayFault } from '../../messages/say';
 import { saveBlob, saveFile } from '../../platform/files';
@@ -90,7 +91,7 @@ export async function saveCampaign(job: Job): Promise<void> {
   const files = await campaignFiles(job);
   if (signal.aborted) return;
   if (!files.ok) return sayFault(files.fault);
-  const name = `${slug(book.brief.title, 40)}-${slug(campaign.name, 30) || 'promo'}.zip`;
+  const name = `${titleStem(book)}-${slug(campaign.name, 30) || 'promo'}.zip`;
   const count = formatsOf(campaign).length;
   if (await saveZip(files.value, name, signal))
     say(`Saved ${name} with ${count === 1 ? '1 format' : `${count} formats`}`);
