@@ -145,6 +145,13 @@ describe('a front carried to another volume', () => {
     });
     expect(doc.parts.picture).toMatchObject({ soft: { fade: { kind: 'round' }, strokes: [], clear: null } });
     expect((doc.parts.picture as { focus: unknown }).focus).not.toEqual({ x: 0.1, y: 0.1 });
+    // What is filled with it goes along, and counts as the picture where no frame shows one.
+    const filled = front((c) => {
+      delete c.parts.picture;
+      Object.assign(c.parts.band, { fill: { kind: 'picture', asset: 'mine', focus: { x: 0, y: 0 }, zoom: 1 } });
+    });
+    expect(mainPicture(filled.cover)).toBe('mine');
+    expect(carriedFront(filled, two, 0, facts('theirs')).doc.parts.band).toMatchObject({ fill: { asset: 'theirs' } });
     // The same picture keeps all that was done to it.
     expect(carriedFront(from, two, 0, facts('mine')).doc.parts.picture).toEqual(from.cover.parts.picture);
     expect(carriedFront(from, two, 0, null).doc.parts.picture).toEqual(from.cover.parts.picture);

@@ -2,7 +2,7 @@ import { type Brief, wordsOf } from '../book';
 import { type Doc, type Part, type PicturePart, type WordRole, type WordsPart, eachColour } from '../cover';
 import { hexTurned } from '../colour';
 import { clamp } from '../plane';
-import { type Book, picturesOf } from '../project';
+import type { Book } from '../project';
 import { FIELD_OF_ROLE, type PictureFacts, type Weighted, cropFor, isDark, keyWord } from '../sketch';
 
 /** A tint that is this strong is the design's own colours; a weaker one is how the picture is developed. */
@@ -18,19 +18,24 @@ const SCRIM = 1.5;
 /** Words of a front that are neither of its brief nor of a role that a brief has: they come along as they are. */
 export type Typed = { readonly role: WordRole; readonly text: string };
 
-/** The picture that a cover is about: that of its largest frame; null where it shows none. */
+/** The picture that a cover is about: that of its largest frame, or of the largest form, letters or ground that it fills; null where it shows none. */
 export function mainPicture(doc: Doc): string | null {
   let [found, most]: [string | null, number] = [null, 0];
   for (const part of Object.values(doc.parts)) {
-    const shown =
-      part.kind === 'picture' && part.source.kind === 'asset'
-        ? { asset: part.source.asset, size: part.fit === 'tile' ? 0.01 : part.area.width * part.area.height }
-        : part.kind === 'ground' && part.paint.kind === 'picture'
-          ? { asset: part.paint.asset, size: 1 }
-          : null;
-    if (shown && !part.hidden && shown.size > most) [found, most] = [shown.asset, shown.size];
+    const shown = part.hidden ? null : pictureOf(part);
+    if (shown && shown.size > most) [found, most] = [shown.asset, shown.size];
   }
   return found;
+}
+
+/** The picture that a part shows, and how much of the cover it is seen on, about. */
+function pictureOf(part: Part): { readonly asset: string; readonly size: number } | null {
+  if (part.kind === 'picture') {
+    const size = part.fit === 'tile' ? LINE : part.area.width * part.area.height;
+    return part.source.kind === 'asset' ? { asset: part.source.asset, size } : null;
+  }
+  const fill = part.kind === 'ground' ? part.paint : part.kind === 'words' || part.kind === 'shape' ? part.fill : null;
+  return fill?.kind === 'picture' ? { asset: fill.asset, size: sizeOf(part) } : null;
 }
 
 /** How much of the cover a part paints, as a share of it. */
@@ -130,7 +135,7 @@ export function carriedFront(
     if (picture && main !== null && picture.asset !== main) {
       if (part.kind === 'picture' && part.source.kind === 'asset' && part.source.asset === main)
         withPicture(part, picture, light, doc);
-      else if (picturesOf([part]).includes(main)) exchanged(part, main, picture.asset);
+      else filledWith(part, main, picture);
     }
     if (part.kind === 'scrim' && isDark(part.colour) === light < 0)
       part.opacity = clamp(part.opacity + SCRIM * Math.abs(light), 0, 1);
@@ -141,11 +146,10 @@ export function carriedFront(
   return { doc, typed };
 }
 
-/** Names another picture wherever a part fills something with it. */
-function exchanged(value: unknown, from: string, to: string): void {
-  if (typeof value !== 'object' || value === null) return;
-  const fields = value as Record<string, unknown>;
-  for (const [name, one] of Object.entries(fields))
-    if (name === 'asset' && one === from) fields[name] = to;
-    else exchanged(one, from, to);
+/** Fills with another picture, its own subject in the middle of what is filled. */
+function filledWith(part: Part, from: string, facts: PictureFacts): void {
+  const fill = part.kind === 'ground' ? part.paint : part.kind === 'words' || part.kind === 'shape' ? part.fill : null;
+  if (fill?.kind !== 'picture' || fill.asset !== from) return;
+  fill.asset = facts.asset;
+  fill.focus = facts.subject.clear ? { x: facts.subject.x, y: facts.subject.y } : { x: 0.5, y: 0.5 };
 }

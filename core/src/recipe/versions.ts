@@ -4,10 +4,10 @@
  */
 export const VERSIONS = {
   paint: '587b0eb133',
-  trace: 'd68193d1d6',
+  trace: '20b49f4362',
   pin: 'a18afda44c',
-  promo: '9132d767d7',
-  image: '929aefbe20',
+  promo: '4b51d20258',
+  image: 'bf604f0312',
   epub: 'fa33251c07',
   pdf: '2aaef2d9ab',
   svg: 'df4425b538',
