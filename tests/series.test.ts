@@ -235,5 +235,8 @@ describe('the fronts of a series', () => {
     expect((await made(from, to, { picture: chosen })).picture).toBe(chosen);
     const bare: Book = { ...to, cover: { ...to.cover, parts: {} }, sheet: { ...to.sheet, pictures: [] } };
     expect((await made(from, bare)).picture).toBe(mainPicture(from.cover));
+    // A finished file has its words in it: it is no picture for another design.
+    const finished: Book = { ...to, cover: { ...to.cover, finished: true } };
+    expect((await made(from, finished)).picture).toBe(mainPicture(from.cover));
   });
 });

@@ -21,6 +21,7 @@ import { pin } from './pin';
 import { promo, promoFormats, promoLooks } from './promo';
 import { reissue } from './reissue';
 import { epubRename, pdfRename } from './rename';
+import { series } from './series';
 import { sketch } from './sketch';
 import { pdfStamp } from './stamp';
 
@@ -153,6 +154,7 @@ export const COMMANDS: readonly Command[] = [
   check,
   deliver,
   sketch,
+  series,
   booklet,
   promoLooks,
   promoFormats,

@@ -58,10 +58,12 @@ export async function placesAt(book: Book, key: string, size: Size, studio: Stud
   const known = placesFor(studio).get(name);
   if (known) return known;
   const base = adaptDoc(book.cover, size);
-  const front = await seenOf(book.cover, book, studio);
+  const front = await frontOf(book, key, studio);
   const there = await seenOf(base, book, studio);
   const words = placesOfWords(front, there, book, studio);
-  const places = { ...words, ...(await placesOfPicture(book, placed(base, words), size, front, studio)) };
+  const picture = await placesOfPicture(book, placed(base, words), size, front, studio);
+  const ids = [...Object.keys(words), ...Object.keys(picture)];
+  const places = Object.fromEntries(ids.map((id) => [id, { ...words[id], ...picture[id] }]));
   if (front.whole && there.whole) placesFor(studio).set(name, places);
   return places;
 }
@@ -78,6 +80,34 @@ type Seen = {
 async function seenOf(doc: Doc, book: Book, studio: Studio): Promise<Seen> {
   const { resources, images, whole } = await gather(doc, book.brief, studio, LOOK_PX);
   return { doc, composition: compose(doc, book.brief, resources), resources, images, whole };
+}
+
+/** What other sizes are held against: how free the words of the front stand, and how much of its main picture's subject is seen. */
+type Front = {
+  readonly troubles: ReadonlyMap<string, number>;
+  readonly facts: PictureFacts | null;
+  /** Slice by slice of the subject; empty where it has none. */
+  readonly slices: readonly number[];
+  readonly whole: boolean;
+};
+
+const frontsFor = perStudio<Front>({ max: 40 });
+
+async function frontOf(book: Book, key: string, studio: Studio): Promise<Front> {
+  const known = frontsFor(studio).get(key);
+  if (known) return known;
+  const seen = await seenOf(book.cover, book, studio);
+  const { composition, images, whole } = seen;
+  const ornaments = ornamentsOf(seen, book, studio);
+  const troubles = new Map(
+    [...composition.blocks.keys()].map((id) => [id, trouble(id, book.cover, composition.blocks, ornaments)]),
+  );
+  const main = mainPicture(book.cover);
+  const [facts = null] = main === null ? [] : await sheetPictures([main], studio);
+  const slices = facts ? slicesSeen(book.cover, composition, images, facts, SLICES, studio) : [];
+  const front = { troubles, facts, slices, whole };
+  if (whole) frontsFor(studio).set(key, front);
+  return front;
 }
 
 /** The ornaments of a cover as they are painted, black on white. */
@@ -140,13 +170,12 @@ function trouble(id: string, doc: Doc, blocks: Composition['blocks'], ornaments:
 }
 
 /** Words that touch what they do not on the front, made smaller and moved as little as frees them. */
-function placesOfWords(front: Seen, there: Seen, book: Book, studio: Studio): Record<string, Place> {
-  const before = ornamentsOf(front, book, studio);
+function placesOfWords(front: Front, there: Seen, book: Book, studio: Studio): Record<string, Place> {
   const ornaments = ornamentsOf(there, book, studio);
   const places: Record<string, Place> = {};
   for (const part of inOrder(there.doc)) {
     if (part.kind !== 'words' || part.hidden || part.locked) continue;
-    const usual = trouble(part.id, front.doc, front.composition.blocks, before) + LITTLE;
+    const usual = (front.troubles.get(part.id) ?? 0) + LITTLE;
     const now = (place: Place | null): number => {
       const doc = placed(there.doc, place ? { ...places, [part.id]: place } : places);
       return trouble(part.id, doc, compose(doc, book.brief, there.resources).blocks, ornaments);
@@ -190,27 +219,24 @@ async function placesOfPicture(
   book: Book,
   doc: Doc,
   size: Size,
-  front: Seen,
+  { facts, slices: usual }: Front,
   studio: Studio,
 ): Promise<Record<string, Place>> {
-  const main = mainPicture(doc);
+  if (!facts || usual.length === 0) return {};
   const part = Object.values(doc.parts).find(
     (one) =>
       one.kind === 'picture' &&
       one.source.kind === 'asset' &&
-      one.source.asset === main &&
+      one.source.asset === facts.asset &&
       one.fit === 'fill' &&
       !one.hidden,
   );
-  if (part?.kind !== 'picture' || main === null || part.locked) return {};
-  const facts: PictureFacts[] = await sheetPictures([main], studio);
-  if (!facts[0]?.subject.clear) return {};
-  const usual = slicesSeen(front.doc, front.composition, front.images, facts[0], SLICES, studio);
+  if (part?.kind !== 'picture' || part.locked) return {};
   const words = Object.values(doc.parts).find((one) => one.kind === 'words' && one.role === 'title' && !one.locked);
   const there = await seenOf(doc, book, studio);
   const lost = (places: Record<string, Place>): number => {
     const next = placed(doc, places);
-    const seen = slicesSeen(next, compose(next, book.brief, there.resources), there.images, facts[0], SLICES, studio);
+    const seen = slicesSeen(next, compose(next, book.brief, there.resources), there.images, facts, SLICES, studio);
     return usual.reduce((sum, one, i) => sum + Math.max(0, one - (seen[i] ?? 0)) / SLICES, 0);
   };
   let least = lost({});

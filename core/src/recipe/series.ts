@@ -1,7 +1,8 @@
-import { type Result, ok } from '../base';
+import { type Edit, type Result, ok } from '../base';
 import type { Doc } from '../cover';
 import { type Swatch, palette } from '../colour';
-import type { Book } from '../project';
+import { type Asset, type Book, MOST_VERSIONS, alongSheet, picturesOf, takeAsset } from '../project';
+import { OWN_FACE } from '../text';
 import type { Raster } from '../pixels';
 import {
   type PictureFacts,
@@ -116,7 +117,8 @@ const wordsAreLight = ({ parts }: Doc): boolean =>
 /** The pictures of a volume, read, in the order in which the design takes them. */
 async function picturesFor({ design, from, to, picture }: VolumeAsk, studio: Studio): Promise<PictureFacts[]> {
   if (design.kind === 'front') {
-    const mine = picture ?? mainPicture(to.cover) ?? to.sheet.pictures[0];
+    // A finished file has its words in the picture: it is nobody's picture.
+    const mine = picture ?? (to.cover.finished ? undefined : (mainPicture(to.cover) ?? to.sheet.pictures[0]));
     return mine === undefined ? [] : sheetPictures([mine], studio);
   }
   const { sheet } = to;
@@ -214,3 +216,29 @@ async function mended(made: Made, { to, own }: VolumeAsk, studio: Studio, lookPx
   if (parts.length === 0) return ok(made);
   return ok({ ...made, ...(await looked(doc, to, studio, lookPx)), mended: parts });
 }
+
+/** The name under which a volume keeps the cover that it had. */
+const BEFORE = 'Before the series design';
+
+/**
+ * Puts a cover of the series on one of its volumes, with the pictures and faces that it shows; the cover it had is kept as a version while there is
+ * room for one. `brought` are pictures that neither title knows yet.
+ */
+export const laidOnVolume = (
+  { doc, sketch }: Pick<SeriesCover, 'doc' | 'sketch'>,
+  from: Book,
+  before: { readonly id: string; readonly madeAt: string },
+  brought: readonly Asset[] = [],
+): Edit<Book> =>
+  alongSheet((book) => {
+    if (book.versions.length < MOST_VERSIONS) book.versions.push({ ...before, name: BEFORE, cover: book.cover });
+    for (const id of picturesOf(Object.values(doc.parts))) {
+      const asset = brought.find((one) => one.id === id) ?? book.assets[id] ?? from.assets[id];
+      if (asset) takeAsset(book, asset);
+    }
+    book.cover = structuredClone(doc);
+    book.sheet.taken = structuredClone(sketch);
+    const named = JSON.stringify(doc);
+    for (const face of Object.values(from.faces))
+      if (named.includes(`"${OWN_FACE}${face.id}`)) book.faces[face.id] = face;
+  });

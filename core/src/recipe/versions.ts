@@ -4,10 +4,10 @@
  */
 export const VERSIONS = {
   paint: '587b0eb133',
-  trace: '20b49f4362',
+  trace: '3365037c5d',
   pin: 'a18afda44c',
-  promo: '4b51d20258',
-  image: 'bf604f0312',
+  promo: '39dee9b759',
+  image: '9ea71f7d47',
   epub: 'fa33251c07',
   pdf: '2aaef2d9ab',
   svg: 'df4425b538',

@@ -55,6 +55,8 @@ export function useShelfMates(book: Book): {
   readonly series: readonly string[];
   /** How many of them come before this one. */
   readonly place: number;
+  /** Whether the Shelf has been read. */
+  readonly known: boolean;
 } {
   const shelf = useShelfBooks();
   const {
@@ -70,7 +72,7 @@ export function useShelfMates(book: Book): {
       .filter(({ brief }) => name !== '' && brief.seriesName.trim() === name)
       .sort((a, b) => numbered(a.brief.seriesNumber) - numbered(b.brief.seriesNumber));
     const before = volumes.filter(({ brief }) => numbered(brief.seriesNumber) < numbered(seriesNumber));
-    return { mates, series: volumes.map((b) => b.id), place: before.length };
+    return { mates, series: volumes.map((b) => b.id), place: before.length, known: shelf !== null };
   }, [shelf, id, seriesName, seriesNumber]);
 }
 

@@ -1,6 +1,6 @@
 import type { Shared } from '@yosomi/core/base';
 import { readsGrade, readsText } from '@yosomi/core/glance';
-import { type Asset, type Book, isMatte } from '@yosomi/core/project';
+import { type Asset, type Book, MOST_VERSIONS, isMatte } from '@yosomi/core/project';
 import type { SeriesCover, SeriesDesign } from '@yosomi/core/recipe';
 import { useMemo, useState } from 'react';
 import { ROLES } from '../../messages/role-names';
@@ -20,7 +20,7 @@ import { Verdict } from '../../ui/verdict';
 import { useHouse } from '../front/use-house';
 import { usePictureInput } from '../front/use-picture-input';
 import { useShelfMates } from '../mockups/use-others';
-import { laidOnVolume } from './lay-on-volume';
+import { layOnVolume } from './lay-on-volume';
 import { type Row, useVolumes } from './use-volumes';
 
 const LABEL = 'Front from the series design';
@@ -32,7 +32,7 @@ const FRONT: SeriesDesign = { kind: 'front' };
 /** One design for every volume of the series, seen before it is used: a sketch of the sheet, or the front as it is. */
 export function SeriesDialog({ design = FRONT, onClose }: { design?: SeriesDesign; onClose(): void }) {
   const book = useBook();
-  const { series } = useShelfMates(book);
+  const { series, known } = useShelfMates(book);
   const why =
     book.brief.seriesName.trim() === ''
       ? 'This title is not in a series. Give it and its sisters the same series name in their Briefs.'
@@ -49,7 +49,9 @@ export function SeriesDialog({ design = FRONT, onClose }: { design?: SeriesDesig
       title={design.kind === 'front' ? 'This front for the series' : 'One design for the series'}
       description="Each volume is set in its own words and pictures. The cover it had is kept as a version."
     >
-      {why === null ? (
+      {!known ? (
+        <p role="status">Reading the Shelf</p>
+      ) : why === null ? (
         <Volumes design={design} book={book} series={series} onClose={onClose} />
       ) : (
         <p role="status">{why}</p>
@@ -88,7 +90,7 @@ function Volumes(props: { design: SeriesDesign; book: Book; series: readonly str
     for (const { book: to, made } of laid) {
       if (!made?.cover) continue;
       const { bitmap: _, ...cover } = made.cover;
-      const change = laidOnVolume(cover satisfies SeriesCover, book, house, brought);
+      const change = layOnVolume(cover satisfies SeriesCover, book, house, brought);
       if (to.id === book.id) {
         if (edit(LABEL, change, null, shared)) count++;
         continue;
@@ -98,12 +100,18 @@ function Volumes(props: { design: SeriesDesign; book: Book; series: readonly str
       else sayFault(saved.fault);
     }
     setBusy(false);
+    onClose();
+    if (count === 0) return;
     const own = shared.titles.includes(book.id);
-    say(`The design is on ${volumes(count)}. Their old covers are kept as versions.`, {
+    const full = laid.filter(({ book: to }) => to.versions.length >= MOST_VERSIONS).length;
+    const kept =
+      full === 0
+        ? 'Their old covers are kept as versions.'
+        : `${volumes(full)} had no room for another version: there, Undo alone brings the old cover back.`;
+    say(`The design is on ${volumes(count)}. ${kept}`, {
       label: 'Undo',
       run: own ? undo : () => void follow(shared, 'undo', null),
     });
-    onClose();
   };
 
   const left = rows.length - done;

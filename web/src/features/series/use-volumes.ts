@@ -47,7 +47,9 @@ export function useVolumes(
     let going = true;
     const known = made.current;
     const place = books.findIndex(({ id }) => id === book.id);
-    const keyOf = (one: Book): string => JSON.stringify([turning, pictures[one.id] ?? null]);
+    // What the design is of looks the same whatever is asked for the others.
+    const keyOf = (one: Book): string =>
+      one.id === book.id ? 'own' : JSON.stringify([turning, pictures[one.id] ?? null]);
     const current = (one: Book): Volume | null => {
       const found = known.get(one.id);
       return found?.key === keyOf(one) ? found.volume : null;
