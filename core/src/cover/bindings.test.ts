@@ -14,6 +14,7 @@ import {
   bringStyle,
   nameStyle,
   ownLook,
+  recolour,
   removePart,
   runAlong,
   runBeside,
@@ -171,6 +172,14 @@ describe('binding words', () => {
 });
 
 describe('a style of words', () => {
+  it('goes along where a colour is changed everywhere, so that words that wear it still do', () => {
+    const one = docOf(1600, 2560, [words('a'), words('b')]);
+    const worn = done(done(one, nameStyle('a', 's', 'Lines')), wearStyle(['b'], 's'));
+    const next = done(worn, recolour('#203040', '#aa3311'));
+    expect(next.styles.s.look.colour).toBe('#aa3311');
+    for (const id of ['a', 'b']) expect(ownLook(next, next.parts[id] as WordsPart)).toEqual([]);
+  });
+
   const named = done(cover, nameStyle('free', 's', '  Small heads '));
 
   it('has a name of its own, and is what the words look like', () => {
