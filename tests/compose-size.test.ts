@@ -132,7 +132,7 @@ describe('a square of a cover', () => {
     expect(await codes(bad)).toContain('reads-outside');
   });
 
-  it('leaves alone what a person has placed there, what is locked, and what is in order', async () => {
+  it('leaves alone what a person has placed there and what is in order, and a lock, which is in no key, changes no pixel', async () => {
     const { book } = foxfire;
     const by = { s: { name: 'Square', ...SQUARE, places: {} } };
     expect((await sizedCover({ ...book, siblings: by }, SQUARE, studio)).cover).toEqual(adaptDoc(book.cover, SQUARE));
@@ -146,7 +146,11 @@ describe('a square of a cover', () => {
         ),
       },
     };
-    expect(await placesAt(locked, `${coverKey(book)} locked`, SQUARE, studio)).toEqual({});
+    expect(coverKey(locked)).toBe(coverKey(book));
+    const [held, free] = [locked, book].map((one) => sizedCover(one, SQUARE, new NodeStudio(foxfire.files)));
+    expect((await held).cover.parts).toEqual(
+      Object.fromEntries(Object.entries((await free).cover.parts).map(([id, part]) => [id, { ...part, locked: true }])),
+    );
   });
 
   it('is the same each time, and adding it as a size of its own changes no pixel of it', async () => {

@@ -6,7 +6,7 @@ import type { Book } from '../project';
 import { FIELD_OF_ROLE, type PictureFacts, type Weighted, cropFor, isDark, keyWord } from '../sketch';
 
 /** A tint that is this strong is the design's own colours; a weaker one is how the picture is developed. */
-const OWN_TINT = 0.5;
+export const OWN_TINT = 0.5;
 /** How much of the box of words is letters, of all that is painted there. */
 const LETTERS = 0.3;
 /** Forms that are lines, and how much of their box is painted. */
@@ -69,7 +69,7 @@ export function coloursOfFront(doc: Doc): Weighted {
 
 const plain = (text: string): string => text.replace(/\s+/g, ' ').trim().toLocaleLowerCase();
 
-/** What words of one title say on the cover of another: what its brief says, or what was typed; null where that is to be told. */
+/** What words of one title say on the cover of another: what its brief says, or what was typed. `typed` is what stays as it was; null where nothing does. */
 function saysFor(part: WordsPart, from: Brief, to: Brief): { says: WordsPart['says']; typed: string | null } {
   const { says } = part;
   if (says.kind === 'brief') return { says, typed: null };

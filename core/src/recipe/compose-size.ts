@@ -2,7 +2,7 @@ import { type Composition, type Resources, compose } from '../compose';
 import { type Doc, type Part, SAFE, type ShapePart, type WordsPart, adaptDoc, eachColour, inOrder } from '../cover';
 import type { Images } from '../ink';
 import type { Raster } from '../pixels';
-import { type Rect, clamp } from '../plane';
+import { type Rect, clamp, intersect, outset } from '../plane';
 import type { Book, Place } from '../project';
 import type { PictureFacts } from '../sketch';
 import { mainPicture } from './carry-front';
@@ -51,7 +51,8 @@ const placesFor = perStudio<Places>({ max: 40 });
 
 /**
  * Where things sit on the cover at another ratio, beyond what its constraints say: words keep clear of frames, seals, other words and the edge as they
- * do on the front, and a picture is cropped so that as much of its subject is seen. `key` names the cover. Nothing where nothing has to be mended.
+ * do on the front, and a picture is cropped so that as much of its subject is seen. `key` names the cover as it is painted, and nothing else counts: a lock is for hands. Nothing where
+ * nothing has to be mended.
  */
 export async function placesAt(book: Book, key: string, size: Size, studio: Studio): Promise<Places> {
   const name = `${key} ${(size.heightPx / size.widthPx).toFixed(4)}`;
@@ -136,17 +137,10 @@ function touched(ornaments: Raster, box: Rect, doc: Doc): number {
   return sum / 255 / Math.max(1, (x1 - x0) * (y1 - y0));
 }
 
-const grown = ({ x, y, width, height }: Rect, by: number): Rect => ({
-  x: x - by,
-  y: y - by,
-  width: width + 2 * by,
-  height: height + 2 * by,
-});
-
+/** The share of one box that another lies over. */
 function shared(a: Rect, b: Rect): number {
-  const width = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x);
-  const height = Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y);
-  return width <= 0 || height <= 0 ? 0 : (width * height) / Math.max(1, a.width * a.height);
+  const { width, height } = intersect(a, b);
+  return (width * height) / Math.max(1, a.width * a.height);
 }
 
 /** How much words of a part lie on what they should keep clear of, 0 where they stand free. */
@@ -162,7 +156,7 @@ function trouble(id: string, doc: Doc, blocks: Composition['blocks'], ornaments:
     box.x + box.width - doc.widthPx + margin,
     box.y + box.height - doc.heightPx + margin,
   );
-  const air = grown(box, AIR * block.sizePx);
+  const air = outset(box, AIR * block.sizePx);
   const others = [...blocks].map(([other, { box: its, words }]) =>
     other === id || words.length === 0 ? 0 : shared(box, its),
   );
@@ -174,7 +168,7 @@ function placesOfWords(front: Front, there: Seen, book: Book, studio: Studio): R
   const ornaments = ornamentsOf(there, book, studio);
   const places: Record<string, Place> = {};
   for (const part of inOrder(there.doc)) {
-    if (part.kind !== 'words' || part.hidden || part.locked) continue;
+    if (part.kind !== 'words' || part.hidden) continue;
     const usual = (front.troubles.get(part.id) ?? 0) + LITTLE;
     const now = (place: Place | null): number => {
       const doc = placed(there.doc, place ? { ...places, [part.id]: place } : places);
@@ -231,8 +225,8 @@ async function placesOfPicture(
       one.fit === 'fill' &&
       !one.hidden,
   );
-  if (part?.kind !== 'picture' || part.locked) return {};
-  const words = Object.values(doc.parts).find((one) => one.kind === 'words' && one.role === 'title' && !one.locked);
+  if (part?.kind !== 'picture') return {};
+  const words = Object.values(doc.parts).find((one) => one.kind === 'words' && one.role === 'title');
   const there = await seenOf(doc, book, studio);
   const lost = (places: Record<string, Place>): number => {
     const next = placed(doc, places);

@@ -17,7 +17,7 @@ import {
 } from '../sketch';
 import { contrastFixes, withChanges } from './fixes';
 import { ENOUGH } from '../glance';
-import { type Typed, carriedFront, coloursOfFront, mainPicture } from './carry-front';
+import { OWN_TINT, type Typed, carriedFront, coloursOfFront, mainPicture } from './carry-front';
 import { gather } from './gather';
 import { settle } from './settle';
 import { noHouse, sheetAsk, sheetPictures, sheetSymbols, titleReads, trySketch, wordsRead } from './sketches';
@@ -72,9 +72,6 @@ const MOST_TRIED = 5;
 const AS_WELL = 1.15;
 /** How much a picture is darkened, or brightened, where its words do not read otherwise. */
 const LIGHTS = [0.15, 0.3] as const;
-
-/** A picture that is printed in the design's own colours goes with them however they are turned. */
-const OWN_TINT = 0.5;
 
 /** The volume's cover in the design, in colours that go with its picture and in which its words read. Faults: those of `trySketch`. */
 export async function seriesCover(ask: VolumeAsk, studio: Studio, lookPx: number): Promise<Result<Made>> {
@@ -142,6 +139,7 @@ function shownColours(design: SeriesDesign, front: Doc, pictures: readonly Pictu
               : [],
           );
     const [look] = looks;
+    // Printed in the design's own colours it goes with them however they are turned.
     if (look?.tint && look.tint.amount >= OWN_TINT) return [];
     return palette((look ? gradedFacts(picture, look) : picture).sample);
   });

@@ -4,10 +4,10 @@
  */
 export const VERSIONS = {
   paint: '587b0eb133',
-  trace: '3365037c5d',
+  trace: 'a17ee3044c',
   pin: 'a18afda44c',
-  promo: '39dee9b759',
-  image: '9ea71f7d47',
+  promo: 'daf1a1ad3b',
+  image: '26c9e469dc',
   epub: 'fa33251c07',
   pdf: '2aaef2d9ab',
   svg: 'df4425b538',
