@@ -46,6 +46,7 @@ const CORE: Readonly<Record<string, number>> = {
   recipe: 8,
   library: 8,
   demo: 9,
+  shelf: 9,
 };
 
 /** Levels of the web app's rooms. `ui` is a leaf that knows no other room of ours. */
@@ -91,7 +92,7 @@ const PACKAGES: Readonly<Record<string, readonly string[]>> = {
       .split(' ')
       .map((tag) => `hyphen/${tag}/index.js`),
   ],
-  'web/src/ui': ['react', 'radix-ui', 'lucide-react', 'react-colorful'],
+  'web/src/ui': ['react', 'radix-ui', 'lucide-react', 'react-colorful', '@tanstack/react-virtual'],
 };
 
 function* sources(folder: string): Generator<string> {

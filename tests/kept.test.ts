@@ -8,6 +8,7 @@ import { Scenes } from '@yosomi/core/mockup';
 import { PinScenes } from '@yosomi/core/pin';
 import { Books, Houses } from '@yosomi/core/project';
 import { NameMaps } from '@yosomi/core/renaming';
+import { Cards } from '@yosomi/core/shelf';
 import { Profiles } from '@yosomi/core/stores';
 import { Arrivals } from '../web/src/persist/arrival';
 import { Deliveries } from '../web/src/persist/deliveries';
@@ -42,6 +43,7 @@ const KINDS: readonly Versioned<unknown>[] = [
   Steps,
   Seens,
   NameMaps,
+  Cards,
 ];
 
 /** One as a release of that schema wrote it. */

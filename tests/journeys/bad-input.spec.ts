@@ -43,7 +43,7 @@ test('each bad file gets one clear sentence, and the page goes on', async ({ pag
   ];
   for (const [name, content, sentence] of cases) {
     await test.step(name, async () => {
-      await pick(page, name.endsWith('.yosomi') ? 'Open a .yosomi file' : 'From a picture', put(name, content));
+      await pick(page, name.endsWith('.yosomi') ? 'Open .yosomi files' : 'From a picture', put(name, content));
       await expect(page.getByText(sentence)).toBeVisible();
       await expect(page.getByRole('dialog')).toHaveCount(0);
       await expect(page.getByRole('link', { name: /^Open / })).toHaveCount(1);

@@ -287,7 +287,7 @@ test('from a picture and three lines of words to all files, and back again', asy
     const asset = Object.entries(entries).find(([name]) => name.startsWith('assets/'))![1];
     expect((await sharp(asset).metadata()).exif).toBeUndefined();
     await page.getByRole('link', { name: 'Back to the Shelf' }).click();
-    await pick(page, 'Open a .yosomi file', file.path);
+    await pick(page, 'Open .yosomi files', file.path);
     const asked = page.getByRole('dialog', { name: '"The Weight of Two Lanterns" is on your Shelf already' });
     await asked.getByRole('button', { name: 'Keep both' }).click();
     await expect(page).toHaveURL(/\/front$/);

@@ -14,7 +14,7 @@ async function shelfOf(page: Page, ...names: string[]): Promise<void> {
   await page.route('**/api/demo', (route) => route.fulfill({ json: { autoload: false, files: [] } }));
   await page.goto('/');
   for (const name of names) {
-    await pick(page, 'Open a .yosomi file', join(DEMO, name));
+    await pick(page, 'Open .yosomi files', join(DEMO, name));
     await expect(page).toHaveURL(/\/front$/);
     await coverReady(page);
     await page.getByRole('link', { name: 'Back to the Shelf' }).click();
@@ -392,7 +392,7 @@ test('a title file that is on the Shelf already is asked about; a title can be d
   await page.getByLabel('Author').fill('Somebody Else');
   await kept(page);
   await page.getByRole('link', { name: 'Back to the Shelf' }).click();
-  await pick(page, 'Open a .yosomi file', join(DEMO, MOSS));
+  await pick(page, 'Open .yosomi files', join(DEMO, MOSS));
   const asked = page.getByRole('dialog', { name: /is on your Shelf already/ });
   await asked.getByRole('button', { name: 'Put the file in its place' }).click();
   await coverReady(page);
@@ -441,9 +441,9 @@ test('a worker whose script does not come says so instead of hanging, and is sta
   await page.route('**/studio.worker-*.js', (route) => (broken ? route.abort() : route.continue()));
   await page.route('**/api/demo', (route) => route.fulfill({ json: { autoload: false, files: [] } }));
   await page.goto('/');
-  await pick(page, 'Open a .yosomi file', join(DEMO, POEMS));
+  await pick(page, 'Open .yosomi files', join(DEMO, POEMS));
   await expect(page.getByText('Something went wrong while this was made')).toBeVisible();
   broken = false;
-  await pick(page, 'Open a .yosomi file', join(DEMO, POEMS));
+  await pick(page, 'Open .yosomi files', join(DEMO, POEMS));
   await coverReady(page);
 });

@@ -3,14 +3,14 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '587b0eb133',
-  trace: 'a17ee3044c',
-  pin: 'a18afda44c',
-  promo: 'daf1a1ad3b',
-  image: '26c9e469dc',
-  epub: 'fa33251c07',
-  pdf: '2aaef2d9ab',
-  svg: 'df4425b538',
-  booklet: 'e8939d5c5e',
-  desk: '2a609ac0b6',
+  paint: '52ddcd4b43',
+  trace: 'eb1bb80b2c',
+  pin: 'ab58ccb06a',
+  promo: 'fae0ce7089',
+  image: 'f69eb56005',
+  epub: '77ad97359d',
+  pdf: '5a1cd56e0d',
+  svg: 'f1aecc1d15',
+  booklet: '9480c2bb8d',
+  desk: 'f7d81057ae',
 } as const;

@@ -80,6 +80,7 @@ export const SENTENCES: Readonly<Record<string, Sentence>> = {
     `This picture has ${d.widthPx} x ${d.heightPx} px. Up to ${d.most} million pixels can be used: make it smaller and try again.`,
   'image-small': (d) =>
     `This picture has only ${d.widthPx} x ${d.heightPx} px. It needs at least ${d.least} px on its shorter side.`,
+  'title-large': (d) => `This file has ${d.mb} MB. Title files up to ${d.most} MB can be opened.`,
   'project-not': () => 'This is not a Yosomi title. Choose a file that ends in .yosomi.',
   'project-damaged': () => 'This title file is damaged and cannot be opened. Nothing on your Shelf was changed.',
   'edit-wrong': () => 'This change would have left the title in a state that cannot be kept, so it was not made.',

@@ -17,6 +17,17 @@ export async function saveAsset(id: string, bytes: Bytes): Promise<Result<boolea
 
 export const filesOf = (book: Book): Promise<Map<string, Bytes>> => bytesOf(filesInUse(book));
 
+/** Whether every picture and font of a title is there; no bytes are read. */
+export async function hasFiles(book: Book): Promise<boolean> {
+  const ids = new Set(filesInUse(book));
+  return (
+    (await db.assets
+      .where('id')
+      .anyOf([...ids])
+      .count()) === ids.size
+  );
+}
+
 /** Bytes of stored pictures and fonts, as far as they are there. */
 export async function bytesOf(ids: readonly string[]): Promise<Map<string, Bytes>> {
   const rows = await db.assets.bulkGet([...ids]);

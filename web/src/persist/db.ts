@@ -30,6 +30,12 @@ export type FileRow = {
 /** One time that a file left: saved, packed into a zip, or sent to a store; kept for good. */
 export type DeliveryRow = { id?: number; title: string; at: string; delivery: unknown };
 
+/** What a list of titles shows of one, in step with its row; `series` finds the volumes of one. */
+export type CardRow = { id: string; series: string; value: unknown };
+
+/** The small picture of a cover, by the key of what it was painted from; it can be made again. */
+export type SmallRow = { id: string; key: string; bytes: Uint8Array<ArrayBuffer> };
+
 /** What was seen last of a title's cover, to be there at once when it is opened again; made of the rest, so it may go any time. */
 export type SeenRow = { id: string; key: string; atMs: number; value: unknown };
 
@@ -48,6 +54,8 @@ class Database extends Dexie {
   steps!: EntityTable<StepRow, 'id'>;
   keeps!: EntityTable<KeepRow, 'id'>;
   deliveries!: EntityTable<DeliveryRow, 'id'>;
+  cards!: EntityTable<CardRow, 'id'>;
+  smalls!: EntityTable<SmallRow, 'id'>;
   seen!: EntityTable<SeenRow, 'id'>;
   pictures!: EntityTable<PictureRow, 'id'>;
   thumbs!: EntityTable<ThumbRow, 'id'>;
@@ -60,6 +68,8 @@ class Database extends Dexie {
     this.version(4).stores({ removed: 'id, removedAt' });
     this.version(5).stores({ seen: 'id, atMs' });
     this.version(6).stores({ pictures: 'id, addedAt, removedAt', thumbs: 'id' });
+    // Keys of files are read without their bytes; cards of titles that have none yet are made when they are first asked for.
+    this.version(7).stores({ cards: 'id, series', smalls: 'id', files: 'id, title, [title+key+id]' });
   }
 }
 

@@ -8,7 +8,7 @@ export async function guarded(run: () => Promise<void>): Promise<Result<void>> {
   try {
     await run().catch(async (error: unknown) => {
       if (!full(error)) throw error;
-      await Promise.all([db.seen.clear(), db.thumbs.clear()]);
+      await Promise.all([db.seen.clear(), db.smalls.clear(), db.thumbs.clear()]);
       await run();
     });
     return ok(undefined);

@@ -1,5 +1,6 @@
 import type { Finding, Result } from '@yosomi/core/base';
 import { z } from 'zod';
+import { tellOthers } from '../platform/other-windows';
 import { db } from './db';
 import { guarded } from './guarded';
 
@@ -29,9 +30,11 @@ export const rowId = (title: string, deliverable: string): string => `${title}/$
 /** Faults: `store-full`, `store-failed`. */
 export async function keepFile(title: string, file: MadeFile): Promise<Result<void>> {
   const { deliverable, ...rest } = file;
-  return guarded(async () => {
+  const done = await guarded(async () => {
     await db.files.put({ id: rowId(title, deliverable), title, ...rest });
   });
+  if (done.ok) tellOthers({ kind: 'made', title });
+  return done;
 }
 
 /** True where this state of a file is kept. */

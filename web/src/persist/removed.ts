@@ -2,6 +2,7 @@ import { type Result, fail, ok } from '@yosomi/core/base';
 import { ifClosed, ifNoneOpen } from '../platform/locks';
 import { tellOthers } from '../platform/other-windows';
 import { REMOVED_DAYS, sweepAssets, sweepLater } from './assets';
+import { putCard } from './cards';
 import { db } from './db';
 import { guarded } from './guarded';
 import { expireOwn } from './library';
@@ -20,12 +21,13 @@ export async function removedTitles(): Promise<RemovedTitle[]> {
 export async function removeTitle(id: string, now: string): Promise<Result<void>> {
   let there = false;
   const done = await guarded(async () => {
-    await db.transaction('rw', [db.titles, db.removed], async () => {
+    await db.transaction('rw', [db.titles, db.cards, db.removed], async () => {
       const row = await db.titles.get(id);
       there = row !== undefined;
       if (!row) return;
       await db.removed.put({ ...row, removedAt: now });
       await db.titles.delete(id);
+      await db.cards.delete(id);
     });
   });
   if (done.ok && !there) return fail('title-gone');
@@ -37,12 +39,14 @@ export async function removeTitle(id: string, now: string): Promise<Result<void>
 export async function putBack(id: string): Promise<Result<number>> {
   let rev = -1;
   const done = await guarded(async () => {
-    await db.transaction('rw', [db.titles, db.removed], async () => {
+    await db.transaction('rw', [db.titles, db.cards, db.removed], async () => {
       const row = await db.removed.get(id);
       if (!row) return;
       const { removedAt: _, ...title } = row;
-      rev = readRow(row)?.rev ?? 0;
+      const read = readRow(row);
+      rev = read?.rev ?? 0;
       await db.titles.add(title);
+      if (read?.book.ok) await putCard(read.book.value);
       await db.removed.delete(id);
     });
   });
@@ -54,9 +58,10 @@ export async function putBack(id: string): Promise<Result<number>> {
 export async function forgetTitle(id: string): Promise<Result<void>> {
   const done = await ifClosed(id, () =>
     guarded(async () => {
-      await db.transaction('rw', [db.removed, db.files, db.steps, db.keeps, db.seen], async () => {
+      await db.transaction('rw', [db.removed, db.files, db.steps, db.keeps, db.seen, db.smalls], async () => {
         await db.removed.delete(id);
         await db.seen.delete(id);
+        await db.smalls.delete(id);
         await db.files.where('title').equals(id).delete();
         await db.steps.where('title').equals(id).delete();
         await sweepLater();

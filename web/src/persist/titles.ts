@@ -1,6 +1,7 @@
 import { type Edit, type Result, type Shared, fail, ok, record, redo, undo } from '@yosomi/core/base';
 import { type Book, type Project, editBook } from '@yosomi/core/project';
 import { tellOthers } from '../platform/other-windows';
+import { putCard } from './cards';
 import { db } from './db';
 import { guarded } from './guarded';
 import { type KeptHistory, loadHistory, writeSteps } from './histories';
@@ -34,6 +35,17 @@ export async function loadBook(id: string): Promise<Result<Book>> {
   return readRow(row)?.book ?? fail('project-damaged', { where: 'row' });
 }
 
+/** Titles as they are stored, as far as they are there and can be read; the page can draw in between. */
+export async function loadBooks(ids: readonly string[]): Promise<Book[]> {
+  const books: Book[] = [];
+  for (const id of ids) {
+    const book = await loadBook(id);
+    if (book.ok) books.push(book.value);
+    await new Promise((go) => setTimeout(go));
+  }
+  return books;
+}
+
 /** True where a title of this id is on the Shelf or among the removed ones. */
 export async function isTaken(id: string): Promise<boolean> {
   return (await db.titles.get(id)) !== undefined || (await db.removed.get(id)) !== undefined;
@@ -44,7 +56,7 @@ const rowOf = (book: Book, rev: number) => ({ id: book.id, schema: book.schema, 
 /** Puts a new title on the Shelf with its pictures, all of it or nothing. Faults: `store-full`, `store-failed`. */
 export async function addTitle({ book, files }: Project): Promise<Result<void>> {
   return guarded(async () => {
-    await db.transaction('rw', [db.titles, db.assets], async () => {
+    await db.transaction('rw', [db.titles, db.cards, db.assets], async () => {
       const there = new Set(
         await db.assets
           .where('id')
@@ -53,6 +65,7 @@ export async function addTitle({ book, files }: Project): Promise<Result<void>> 
       );
       for (const [id, bytes] of files) if (!there.has(id)) await db.assets.put({ id, bytes });
       await db.titles.add(rowOf(book, 1));
+      await putCard(book);
     });
   });
 }
@@ -66,13 +79,14 @@ export async function saveOpen(book: Book, history: KeptHistory, rev: number): P
   const next = rev + 1;
   const numbers = new Map(history.numbers);
   const saved = await guarded(async () => {
-    await db.transaction('rw', db.titles, db.steps, async () => {
+    await db.transaction('rw', [db.titles, db.cards, db.steps], async () => {
       const row = await db.titles.get(book.id);
       if (!row) clash = fail('title-removed');
       else if ((readRow(row)?.rev ?? 0) !== rev) clash = fail('title-elsewhere');
       if (clash) return;
       const { order, done } = await writeSteps(book.id, history);
       await db.titles.put({ ...rowOf(book, next), order, done });
+      await putCard(book);
     });
   });
   if (saved.ok && !clash) {

@@ -1,7 +1,8 @@
-/** What a window tells the others: a title was written, or taken off the Shelf; pictures of a person's own have changed. */
+/** What a window tells the others: a title was written, or taken off the Shelf; files of it were made; pictures of a person's own have changed. */
 export type News =
   | { readonly kind: 'written'; readonly title: string; readonly rev: number }
   | { readonly kind: 'removed'; readonly title: string }
+  | { readonly kind: 'made'; readonly title: string }
   | { readonly kind: 'pictures' };
 
 const NAME = 'yosomi-titles';
@@ -20,7 +21,7 @@ function newsOf(data: unknown): News | null {
   const { kind, title, rev } = data as Record<string, unknown>;
   if (kind === 'pictures') return { kind };
   if (typeof title !== 'string') return null;
-  if (kind === 'removed') return { kind, title };
+  if (kind === 'removed' || kind === 'made') return { kind, title };
   return kind === 'written' && typeof rev === 'number' ? { kind, title, rev } : null;
 }
 

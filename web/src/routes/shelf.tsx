@@ -1,15 +1,17 @@
 import type { TakenPicture } from '@yosomi/core/recipe';
+import { sortCards } from '@yosomi/core/shelf';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { FileImage, Image, Type } from 'lucide-react';
-import { Suspense, lazy, useCallback, useEffect, useRef, useState } from 'react';
+import { Suspense, lazy, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { saveTitleAs } from '../features/frame/save-title';
 import { useArrival } from '../features/shelf/arrivals';
 import { useDemo } from '../features/shelf/demo-books';
+import { OpenedReport } from '../features/shelf/opened-report';
+import { openMany, stopOpening, useOpening } from '../features/shelf/opening';
 import type { Starting } from '../features/shelf/start-dialog';
-import { TitleCard } from '../features/shelf/title-card';
+import { Titles } from '../features/shelf/titles';
 import { UnreadTitles } from '../features/shelf/unread-titles';
-import { duplicate, removeFromShelf, useShelf } from '../features/shelf/use-shelf';
+import { useShelf } from '../features/shelf/use-shelf';
 import { db } from '../persist/db';
 import { inMemory } from '../persist/memory';
 import { expireRemoved } from '../persist/removed';
@@ -17,6 +19,7 @@ import { nowMs } from '../platform/clock';
 import { Button } from '../ui/button';
 import { FileInput } from '../ui/file-input';
 import { Mark } from '../ui/mark';
+import { Working } from '../ui/working';
 
 // What the Shelf opens comes when it is opened.
 const BatchDialog = lazy(() => import('../features/deliver/batch-dialog').then((m) => ({ default: m.BatchDialog })));
@@ -52,7 +55,9 @@ export function ShelfPage() {
   const [desk, setDesk] = useState(false);
   const [fromDesk, setFromDesk] = useState<Starting | null>(null);
   const [over, setOver] = useState(false);
-  const [delivering, setDelivering] = useState(false);
+  /** Those that are delivered; all where it is null. */
+  const [delivering, setDelivering] = useState<{ readonly ids: readonly string[] | null } | null>(null);
+  const opening = useOpening();
   const [showRemoved, setShowRemoved] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const as = useRef<'picture' | 'finished' | null>(null);
@@ -60,7 +65,11 @@ export function ShelfPage() {
     ? { kind: 'words' }
     : (fromDesk ?? (arrival.kind === 'picture' ? arrival : null));
 
-  const titles = shelf && shelf.books.length + shelf.unread.length;
+  const titles = shelf && shelf.count;
+  const delivered = useMemo(() => {
+    const some = shelf?.cards.filter(({ id }) => delivering?.ids?.includes(id) ?? true) ?? [];
+    return sortCards(some, 'changed', new Map());
+  }, [shelf, delivering]);
   const looked = useRef(false);
   useEffect(() => {
     if (titles === null || looked.current) return;
@@ -90,14 +99,20 @@ export function ShelfPage() {
     if (isStarting) Promise.all([import('./title'), import('./mockups'), import('./sketches')]).catch(() => {});
   }, [isStarting]);
 
+  const takeAll = useCallback(
+    (files: readonly File[]): void => {
+      if (files.length > 1) openMany(files);
+      else if (files.length === 1) void take(files[0], null);
+    },
+    [take],
+  );
   useEffect(() => {
     const paste = (e: ClipboardEvent): void => {
-      const file = [...(e.clipboardData?.files ?? [])][0];
-      if (file) void take(file, null);
+      takeAll([...(e.clipboardData?.files ?? [])]);
     };
     window.addEventListener('paste', paste);
     return () => window.removeEventListener('paste', paste);
-  }, [take]);
+  }, [takeAll]);
 
   const choose = (use: 'picture' | 'finished' | null): void => {
     as.current = use;
@@ -115,8 +130,7 @@ export function ShelfPage() {
       onDrop={(e) => {
         e.preventDefault();
         setOver(false);
-        const file = e.dataTransfer.files[0];
-        if (file) void take(file, null);
+        takeAll([...e.dataTransfer.files]);
       }}
     >
       <header className="flex flex-wrap items-center gap-3 px-4 pt-8 pb-6 min-[1000px]:px-10">
@@ -131,8 +145,8 @@ export function ShelfPage() {
                 ? ''
                 : 'Everything stays in this browser'}
         </p>
-        {shelf && shelf.books.length > 1 && (
-          <Button kind="quiet" onClick={() => setDelivering(true)}>
+        {shelf && shelf.cards.length > 1 && (
+          <Button kind="quiet" onClick={() => setDelivering({ ids: null })}>
             Deliver many titles
           </Button>
         )}
@@ -145,10 +159,16 @@ export function ShelfPage() {
           </Button>
         )}
         <Button kind="quiet" onClick={() => choose(null)}>
-          Open a .yosomi file
+          Open .yosomi files
         </Button>
       </header>
-      <FileInput ref={input} accept={ACCEPT} label="File" onFile={(file) => void take(file, as.current)} />
+      <FileInput
+        ref={input}
+        accept={ACCEPT}
+        label="File"
+        onFile={(file) => void take(file, as.current)}
+        onFiles={openMany}
+      />
       <section
         aria-label="Start a title"
         className="grid grid-cols-1 gap-4 px-4 min-[800px]:grid-cols-3 min-[1000px]:px-10"
@@ -180,7 +200,22 @@ export function ShelfPage() {
         className={`m-0 flex-1 rounded-sm p-4 min-[1000px]:m-6 ${over ? 'bg-blue-wash outline-2 outline-dashed outline-blue' : ''}`}
       >
         {shelf && <UnreadTitles titles={shelf.unread} />}
-        {shelf?.books.length === 0 && demo.state !== 'loading' ? (
+        {opening.now && (
+          <div className="mb-6 max-w-xl">
+            <Working
+              label={`Opening titles, ${opening.now.done} of ${opening.now.of}`}
+              done={opening.now.done / opening.now.of}
+              onStop={stopOpening}
+            />
+          </div>
+        )}
+        {opening.last && <OpenedReport last={opening.last} />}
+        {shelf?.reading && (
+          <p role="status" className="mb-6 text-ink-2">
+            Reading the Shelf, {shelf.reading.done} of {shelf.reading.of}
+          </p>
+        )}
+        {shelf?.count === 0 && demo.state !== 'loading' && !opening.now ? (
           <div className="flex flex-col items-start gap-3 py-10">
             <p className="text-base font-semibold">No titles yet</p>
             <p className="text-ink-2">
@@ -189,21 +224,11 @@ export function ShelfPage() {
             {demo.state === 'offered' && <Button onClick={() => void demo.add()}>Open the demo books</Button>}
           </div>
         ) : (
-          <ul className="flex flex-wrap gap-x-9 gap-y-8">
-            {shelf?.books.map((book) => (
-              <TitleCard
-                key={book.id}
-                book={book}
-                onSaveAs={(b) => void saveTitleAs(b)}
-                onDuplicate={(b) => void duplicate(b)}
-                onRemove={(b) => void removeFromShelf({ id: b.id, name: b.brief.title.trim() || 'Untitled' })}
-              />
-            ))}
-          </ul>
+          shelf && <Titles cards={shelf.cards} onDeliver={(ids) => setDelivering({ ids })} />
         )}
       </section>
       <Suspense fallback={null}>
-        {delivering && shelf && <BatchDialog books={shelf.books} onClose={() => setDelivering(false)} />}
+        {delivering && shelf && <BatchDialog cards={delivered} onClose={() => setDelivering(null)} />}
         {desk && (
           <DeskDialog
             book={null}

@@ -74,7 +74,7 @@ export const useSession = create<Session>((set, get) => {
     for (const name of ['pointerup', 'pointercancel', 'blur']) window.addEventListener(name, lifted);
     window.addEventListener('focusout', () => gestures.leave());
     onOthers((news) => {
-      if (news.kind === 'pictures' || keeper?.id !== news.title) return;
+      if (news.kind === 'pictures' || news.kind === 'made' || keeper?.id !== news.title) return;
       if (news.kind === 'removed') keeper.removed();
       // With changes of its own, the next write here finds out and asks.
       else if (news.rev > keeper.rev && keeper.kept.kind === 'kept') void get().takeOther();

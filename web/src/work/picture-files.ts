@@ -9,6 +9,7 @@ import { encodeWebp } from './encode-webp';
 /** What goes into a package. */
 export type ZipEntry =
   | { readonly name: string; readonly bytes: Uint8Array }
+  | { readonly name: string; readonly blob: Blob }
   | { readonly name: string; readonly row: string; readonly size: number };
 
 /** Files of pictures that are made already. */
@@ -27,12 +28,16 @@ export const pictureFiles = {
   openRaster: (layers: readonly RasterLayer[], merged: Raster): Uint8Array<ArrayBuffer> => openRaster(layers, merged),
 
   /**
-   * Files in one zip, as they are: texts that come along, and kept files by the id of their row, read one by one.
+   * Files in one zip, as they are: texts and files that come along, and kept files by the id of their row, read one by one.
    * Fault: `package-missing`.
    */
   async zip(entries: readonly ZipEntry[], onProgress: ((done: number) => void) | null): Promise<Result<Blob>> {
     const pieces = entries.map((entry): Piece => {
       if ('bytes' in entry) return { kind: 'made', name: entry.name, bytes: entry.bytes, packed: true };
+      if ('blob' in entry) {
+        const { name, blob } = entry;
+        return { kind: 'fetched', name, size: blob.size, read: async () => new Uint8Array(await blob.arrayBuffer()) };
+      }
       const read = (): Promise<Uint8Array | null> => bytesFor('files', entry.row);
       return { kind: 'fetched', name: entry.name, size: entry.size, read };
     });

@@ -5,7 +5,6 @@ import type { Drawing } from '@yosomi/core/vector';
 import { keepPreviousData, useQueries, useQuery } from '@tanstack/react-query';
 import { useRested } from '../ui/use-rested';
 import { PART_PX } from './bitmaps';
-import { smallSightOf } from './sight';
 import { studio } from './workers';
 
 /** Bitmaps are kept for as long as something shows them and a little longer. */
@@ -20,19 +19,6 @@ export function useCoverBitmap(now: Book, widthPx: number) {
     queryFn: () => studio.coverBitmap(book, widthPx),
     ...look,
   });
-}
-
-/** A small cover for a list: as it was seen last, where it is still that, until it is painted. */
-export function useSmallCover(book: Book, widthPx: number): ImageBitmap | null {
-  const { data: painted } = useCoverBitmap(book, widthPx);
-  const { data: seen } = useQuery({
-    queryKey: ['seen', book.id, coverKey(book)],
-    queryFn: () => smallSightOf(book),
-    enabled: painted === undefined,
-    staleTime: Infinity,
-    gcTime: KEEP_MS,
-  });
-  return painted ?? seen ?? null;
 }
 
 /** A cover at several sizes, as files have them, each at a width of its own; null until it is there. */

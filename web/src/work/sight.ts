@@ -1,7 +1,23 @@
 import type { Book } from '@yosomi/core/project';
+import { coverKey } from '@yosomi/core/recipe';
 import { nowMs } from '../platform/clock';
 import { keepSeen, lastSeen } from '../persist/seen';
+import { keepSmall } from '../persist/smalls';
 import type { CoverView } from './studio.worker';
+
+/** Width at which small covers are painted and kept, px: twice that at which a list shows them. */
+export const SMALL_PX = 400;
+
+/** A cover as it is kept for lists. */
+export async function smallPicture(bitmap: ImageBitmap): Promise<Uint8Array<ArrayBuffer>> {
+  const height = Math.max(1, Math.round((SMALL_PX * bitmap.height) / bitmap.width));
+  const canvas = new OffscreenCanvas(SMALL_PX, height);
+  const context = canvas.getContext('2d');
+  if (context) context.imageSmoothingQuality = 'high';
+  context?.drawImage(bitmap, 0, 0, SMALL_PX, height);
+  const file = await canvas.convertToBlob({ type: 'image/webp', quality: 0.92 });
+  return new Uint8Array(await file.arrayBuffer());
+}
 
 const pngOf = async (bitmap: ImageBitmap): Promise<Blob> => {
   const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
@@ -28,6 +44,7 @@ async function keep(book: Book, view: CoverView): Promise<void> {
     },
     nowMs(),
   );
+  if (bitmap.width >= SMALL_PX) await keepSmall(book.id, coverKey(book), await smallPicture(bitmap));
 }
 
 /** Keeps a measured view of the front, when no other follows it soon. It may be made again: a failure is nobody's concern. */
@@ -55,10 +72,4 @@ export async function sightOf(book: Book): Promise<CoverView | null> {
   } catch {
     return null;
   }
-}
-
-/** The same, small, for a list of titles. */
-export async function smallSightOf(book: Book): Promise<ImageBitmap | null> {
-  const seen = await lastSeen(book);
-  return seen ? createImageBitmap(seen.thumbs[0]).catch(() => null) : null;
 }

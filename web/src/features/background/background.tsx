@@ -3,6 +3,7 @@ import { Button } from '../../ui/button';
 import { Working } from '../../ui/working';
 import { MANY, useRuns } from '../deliver/runs';
 import { useArrival } from '../shelf/arrivals';
+import { stopOpening, useOpening } from '../shelf/opening';
 
 /** What goes on wherever the person is: files being made, a picture being read. It lies under the page and over nothing. */
 export function Background() {
@@ -13,9 +14,10 @@ export function Background() {
   const { pathname } = useLocation();
   // A run is shown once: where its own page is open, that shows it.
   const going = Object.values(runs).filter((run) => run.running && pathname !== `/title/${run.id}/deliver`);
+  const opening = useOpening((s) => s.now);
   const arriving = arrival.kind !== 'none';
   const onShelf = pathname === '/';
-  if (going.length === 0 && (!arriving || onShelf)) return null;
+  if (going.length === 0 && (onShelf || (!arriving && !opening))) return null;
   return (
     <aside
       aria-label="Work that goes on"
@@ -38,6 +40,20 @@ export function Background() {
           </Link>
         </div>
       ))}
+      {opening && !onShelf && (
+        <div className="flex w-96 max-w-full items-center gap-3">
+          <div className="flex-1">
+            <Working
+              label={`Opening titles, ${opening.done} of ${opening.of}`}
+              done={opening.done / opening.of}
+              onStop={stopOpening}
+            />
+          </div>
+          <Link to="/" className="underline underline-offset-2 hover:no-underline">
+            Show
+          </Link>
+        </div>
+      )}
       {arriving && !onShelf && (
         <p className="flex items-center gap-3" role="status">
           {arrival.kind === 'reading' ? `Reading ${arrival.name}` : `${arrival.name} has been read.`}

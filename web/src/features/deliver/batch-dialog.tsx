@@ -1,4 +1,4 @@
-import type { Book } from '@yosomi/core/project';
+import { type Card, nameOfCard } from '@yosomi/core/shelf';
 import { useState } from 'react';
 import { allProfiles } from '@yosomi/core/stores';
 import { sentenceOf } from '../../messages/sentences';
@@ -6,6 +6,7 @@ import { sayFault } from '../../messages/say';
 import { Button } from '../../ui/button';
 import { Check } from '../../ui/check';
 import { Dialog } from '../../ui/dialog';
+import { LongList } from '../../ui/long-list';
 import { Segmented } from '../../ui/segmented';
 import { Working } from '../../ui/working';
 import type { Run } from './runs';
@@ -24,15 +25,16 @@ const STORES = [
 ] as const;
 
 /** Files of many titles at once: made, and saved as one package. Making goes on when the dialog is closed. */
-export function BatchDialog({ books, onClose }: { books: readonly Book[]; onClose(): void }) {
+export function BatchDialog({ cards, onClose }: { cards: readonly Card[]; onClose(): void }) {
   const { wishes } = useWishes();
-  const { state, run, packing, save, stop } = useBatch(books, wishes);
+  const { state, run, packing, save, stop } = useBatch(wishes);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [reading, setReading] = useState(false);
   const [wish, setWish] = useState<BatchWish>({ what: 'stores', stores: 'own', chosen: [] });
   const [share, setShare] = useState<number | null>(null);
   const [lacking, setLacking] = useState<readonly Packing[] | null>(null);
   const running = state?.running ?? false;
-  const chosen = books.filter((b) => !left.has(b.id));
+  const chosen = cards.flatMap(({ id }) => (left.has(id) ? [] : id));
   const noStore = wish.stores === 'some' && wish.chosen.length === 0;
   const nothing = chosen.length === 0 || (noStore && wish.what === 'stores');
   const change = (more: Partial<BatchWish>): void => {
@@ -40,6 +42,19 @@ export function BatchDialog({ books, onClose }: { books: readonly Book[]; onClos
     setWish({ ...wish, ...more });
   };
 
+  const leave = (ids: readonly string[]): void => {
+    setLacking(null);
+    setLeft(new Set(ids));
+  };
+  const make = async (): Promise<void> => {
+    setLacking(null);
+    setReading(true);
+    try {
+      await run(chosen, wish);
+    } finally {
+      setReading(false);
+    }
+  };
   const write = async (titles: readonly Packing[]): Promise<void> => {
     setLacking(null);
     setShare(0);
@@ -88,23 +103,40 @@ export function BatchDialog({ books, onClose }: { books: readonly Book[]; onClos
         )}
         {noStore && wish.what === 'stores' && <p className="text-ink-2">Choose a store that covers are made for.</p>}
       </div>
-      <fieldset className="max-h-56 overflow-auto border-y border-line py-2" disabled={running}>
+      <div className="flex flex-wrap items-center gap-4">
+        <p role="status">
+          {chosen.length} of {cards.length} titles
+        </p>
+        <Button kind="link" disabled={running} onClick={() => leave([])}>
+          All
+        </Button>
+        <Button kind="link" disabled={running} onClick={() => leave(cards.map(({ id }) => id))}>
+          None
+        </Button>
+      </div>
+      <fieldset className="border-y border-line py-2" disabled={running}>
         <legend className="sr-only">Titles</legend>
-        {books.map((book) => (
-          <div key={book.id} className="py-0.5">
+        <LongList count={cards.length} high={26}>
+          {(at) => (
             <Check
-              label={book.brief.title || 'Untitled'}
-              checked={!left.has(book.id)}
+              label={nameOfCard(cards[at])}
+              checked={!left.has(cards[at].id)}
               onChange={(on) => {
+                const { id } = cards[at];
                 setLacking(null);
-                setLeft((now) => new Set(on ? [...now].filter((id) => id !== book.id) : [...now, book.id]));
+                setLeft((now) => new Set(on ? [...now].filter((one) => one !== id) : [...now, id]));
               }}
             />
-          </div>
-        ))}
+          )}
+        </LongList>
       </fieldset>
       {state && <RunState run={state} onStop={stop} />}
       {lacking && <Lacking titles={lacking} />}
+      {reading && (
+        <p role="status" className="text-ink-2">
+          Reading the titles
+        </p>
+      )}
       {share !== null && (
         <p role="status" className="text-ink-2">
           Packing, {Math.round(share * 100)} %
@@ -114,17 +146,14 @@ export function BatchDialog({ books, onClose }: { books: readonly Book[]; onClos
         {lacking ? (
           <Button onClick={() => void write(lacking).catch(failed)}>Save without them</Button>
         ) : (
-          <Button disabled={running || share !== null || nothing} onClick={() => void pack().catch(failed)}>
+          <Button disabled={running || reading || share !== null || nothing} onClick={() => void pack().catch(failed)}>
             Save the package
           </Button>
         )}
         <Button
           kind="ink"
-          disabled={running || nothing || share !== null}
-          onClick={() => {
-            setLacking(null);
-            run(chosen, wish);
-          }}
+          disabled={running || reading || nothing || share !== null}
+          onClick={() => void make().catch(failed)}
         >
           {lacking ? 'Make them' : state && state.done < state.of ? 'Go on' : 'Make the files'}
         </Button>

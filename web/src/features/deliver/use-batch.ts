@@ -2,6 +2,8 @@ import type { Book } from '@yosomi/core/project';
 import { type Wishes, deliverables } from '@yosomi/core/recipe';
 import { allProfiles } from '@yosomi/core/stores';
 import { madeKeys } from '../../persist/made-files';
+import { readOthers } from '../../persist/others';
+import { loadBooks } from '../../persist/titles';
 import { type Packing as PackedTitle, savePackage } from './leave';
 import { type Job, MANY, useRuns } from './runs';
 
@@ -33,18 +35,27 @@ function jobsOf(books: readonly Book[], wish: BatchWish, wishes: Wishes, others:
   });
 }
 
+/** Titles by their ids, and all the others that their files may show. */
+async function read(ids: readonly string[]): Promise<{ books: readonly Book[]; others: ReadonlyMap<string, Book> }> {
+  const books = await loadBooks(ids);
+  const others = new Map<string, Book>();
+  for (const book of books) for (const [id, one] of await readOthers(book)) others.set(id, one);
+  for (const book of books) others.set(book.id, book);
+  return { books, others };
+}
+
 /**
  * Makes what is missing or stale of many titles, one file after the other. What is made is kept at once, so that a run
  * that was stopped, or broke off, goes on where it was; a title that fails does not stop the others.
  */
-export function useBatch(shelf: readonly Book[], wishes: Wishes) {
+export function useBatch(wishes: Wishes) {
   const state = useRuns((s) => s.runs[MANY] ?? null);
   const start = useRuns((s) => s.start);
   const stop = useRuns((s) => s.stop);
-  const others = new Map(shelf.map((b) => [b.id, b]));
 
   /** What a package would hold now, title by title. */
-  const packing = async (books: readonly Book[], wish: BatchWish): Promise<Packing[]> => {
+  const packing = async (ids: readonly string[], wish: BatchWish): Promise<Packing[]> => {
+    const { books, others } = await read(ids);
     const all: Packing[] = [];
     for (const { book, files } of jobsOf(books, wish, wishes, others)) {
       const there = await madeKeys(book.id);
@@ -56,8 +67,10 @@ export function useBatch(shelf: readonly Book[], wishes: Wishes) {
   };
   return {
     state,
-    run: (books: readonly Book[], wish: BatchWish): void =>
-      start(MANY, 'Files of many titles', jobsOf(books, wish, wishes, others), others, wishes, false),
+    run: async (ids: readonly string[], wish: BatchWish): Promise<void> => {
+      const { books, others } = await read(ids);
+      start(MANY, 'Files of many titles', jobsOf(books, wish, wishes, others), others, wishes, false);
+    },
     packing,
     save: (titles: readonly Packing[], onProgress: (done: number) => void): Promise<boolean> =>
       savePackage('yosomi-delivery.zip', titles, onProgress),

@@ -15,7 +15,7 @@ import { OwnGrid } from './own-grid';
 import { OwnPanel } from './own-panel';
 import { ManyPanel } from './many-panel';
 import { TakenReport } from './taken-report';
-import { useChosen } from './use-chosen';
+import { useChosen } from '../../ui/use-chosen';
 import { useLibrary, useSearch } from './use-library';
 import { forgetTaken, stopTaking, takeMany, useTaking } from './taking';
 

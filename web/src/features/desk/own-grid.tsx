@@ -4,7 +4,7 @@ import type { KeyboardEvent, RefObject } from 'react';
 import { useSeen } from '../../ui/use-seen';
 import type { Found } from '../../work/library.worker';
 import { OwnTile } from './own-tile';
-import type { Chosen } from './use-chosen';
+import type { Chosen } from '../../ui/use-chosen';
 
 /** Least width of a tile, and the gaps between tiles, in px. */
 const TILE = 118;

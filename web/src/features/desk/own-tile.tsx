@@ -2,7 +2,7 @@ import type { Book } from '@yosomi/core/project';
 import type { HouseAsk } from '@yosomi/core/recipe';
 import { Bitmap } from '../../ui/bitmap';
 import type { Found } from '../../work/library.worker';
-import type { Manner } from './use-chosen';
+import type { Manner } from '../../ui/use-chosen';
 import { useOwnLook, useSmall } from './use-own';
 
 /** One of one's own pictures, whole, with the title's words where they fit, over its name. */

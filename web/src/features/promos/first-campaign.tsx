@@ -1,9 +1,11 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import { loadBook } from '../../persist/titles';
 import { addCampaign, nextCampaignId } from '@yosomi/core/project';
 import { type Campaign, MESSAGE_KINDS, type MessageKind, findLook, formatsOf, lookFor } from '@yosomi/core/promo';
 import { useNavigate } from 'react-router';
 import { useBook, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
-import { useShelfBooks } from '../mockups/use-others';
+import { useShelfCards } from '../mockups/use-others';
 import { KIND_HINTS, KIND_NAMES } from './names';
 
 /** Where there is no campaign yet, or another is begun: what do you want to say? */
@@ -53,9 +55,14 @@ const OFFERED = 8;
 /** Campaigns of other titles, whose look, formats and button this title can begin with. */
 function FromOthers({ onBegin }: { onBegin(name: string, from: Campaign): void }) {
   const book = useBook();
-  const shelf = useShelfBooks() ?? [];
-  const offered = shelf
-    .filter((one) => one.id !== book.id)
+  const shelf = useShelfCards();
+  const ids = (shelf ?? [])
+    .filter(({ id, campaigns }) => id !== book.id && campaigns > 0)
+    .slice(0, OFFERED)
+    .map(({ id }) => id);
+  const read = useLiveQuery(() => Promise.all(ids.map(loadBook)), [ids.join(' ')]) ?? [];
+  const offered = read
+    .flatMap((one) => (one.ok ? [one.value] : []))
     .flatMap((one) => Object.values(one.promos).map((campaign) => ({ title: one.brief.title.trim(), campaign })))
     .slice(0, OFFERED);
   if (offered.length === 0) return null;

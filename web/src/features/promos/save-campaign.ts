@@ -13,6 +13,7 @@ import {
   titleStem,
 } from '@yosomi/core/recipe';
 import { say, sayFault } from '../../messages/say';
+import { readOthers } from '../../persist/others';
 import { saveBlob, saveFile } from '../../platform/files';
 import type { ZipEntry } from '../../work/picture-files';
 import { promoMakers } from '../../work/promos';
@@ -99,18 +100,20 @@ export async function saveCampaign(job: Job): Promise<void> {
 
 /** One message for several titles: a folder for each in one zip. Answers what could not be made, title by title. */
 export async function saveForTitles(
-  job: Omit<Job, 'book' | 'others'> & { readonly books: readonly Book[]; readonly shelf: readonly Book[] },
+  job: Omit<Job, 'book' | 'others'> & { readonly books: readonly Book[] },
 ): Promise<readonly { readonly title: string; readonly fault: Fault }[]> {
-  const { books, shelf, campaign, wish, signal, onProgress } = job;
+  const { books, campaign, wish, signal, onProgress } = job;
   const entries: ZipEntry[] = [];
   const failed: { title: string; fault: Fault }[] = [];
   const folders = titleFolders(books);
+  // What is open may be newer than what is stored.
+  const now = new Map(books.map((one) => [one.id, one]));
   for (const [i, book] of books.entries()) {
     const title = book.brief.title.trim() || 'Untitled';
     const files = await campaignFiles({
       book,
       campaign: messageFor(campaign, { has: (id) => (book.assets[id] ?? book.faces[id]) !== undefined }),
-      others: new Map(shelf.flatMap((one) => (one.id === book.id ? [] : [[one.id, one] as const]))),
+      others: new Map([...(await readOthers(book))].map(([id, stored]) => [id, now.get(id) ?? stored])),
       wish,
       signal,
       onProgress: (done) => onProgress((i + done) / books.length),

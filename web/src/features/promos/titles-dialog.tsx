@@ -9,28 +9,31 @@ import { Check } from '../../ui/check';
 import { Dialog } from '../../ui/dialog';
 import { Segmented } from '../../ui/segmented';
 import { Working } from '../../ui/working';
-import { useShelfBooks } from '../mockups/use-others';
+import { nameOfCard } from '@yosomi/core/shelf';
+import { loadBooks } from '../../persist/titles';
+import { useShelfCards } from '../mockups/use-others';
 import { SAVE_FORMATS, saveForTitles } from './save-campaign';
 import { useWork } from './use-work';
 
 /** One message for several titles of the Shelf: each in its own look of the cover, in a folder of its own. */
 export function TitlesDialog({ book, campaign, onClose }: { book: Book; campaign: Campaign; onClose(): void }) {
-  const shelf = useShelfBooks() ?? [];
+  const shelf = useShelfCards() ?? [];
   const work = useWork();
   const series = book.brief.seriesName.trim();
-  const mates = shelf.filter((one) => one.id === book.id || (series && one.brief.seriesName.trim() === series));
+  const mates = shelf.filter((one) => one.id === book.id || (series && one.series === series));
   // Until a person chooses, it is the series.
   const [chosen, setChosen] = useState<ReadonlySet<string> | null>(null);
   const [format, setFormat] = useState<PromoFormat>('png');
   const [failed, setFailed] = useState<readonly { readonly title: string; readonly fault: Fault }[]>([]);
   const taken = chosen ?? new Set(mates.map(({ id }) => id));
-  const books = shelf.filter(({ id }) => taken.has(id)).map((one) => (one.id === book.id ? book : one));
-  const files = books.length * campaign.formats.length;
+  const titles = shelf.filter(({ id }) => taken.has(id)).map(({ id }) => id);
+  const files = titles.length * campaign.formats.length;
   const save = (): void => {
     setFailed([]);
     work.run(async (signal, onProgress) => {
       const wish = { format, mostBytes: null };
-      setFailed(await saveForTitles({ books, shelf, campaign, wish, signal, onProgress }));
+      const books = (await loadBooks(titles)).map((one) => (one.id === book.id ? book : one));
+      setFailed(await saveForTitles({ books, campaign, wish, signal, onProgress }));
     });
   };
   return (
@@ -45,7 +48,7 @@ export function TitlesDialog({ book, campaign, onClose }: { book: Book; campaign
         {shelf.map((one) => (
           <Check
             key={one.id}
-            label={one.brief.title.trim() || 'Untitled'}
+            label={nameOfCard(one)}
             checked={taken.has(one.id)}
             onChange={(on) => {
               const next = new Set(taken);
@@ -77,8 +80,8 @@ export function TitlesDialog({ book, campaign, onClose }: { book: Book; campaign
         </ul>
       )}
       {work.done === null ? (
-        <Button kind="ink" disabled={books.length === 0} onClick={save}>
-          {books.length === 0 ? 'Choose a title' : `Save ${files} files`}
+        <Button kind="ink" disabled={titles.length === 0} onClick={save}>
+          {titles.length === 0 ? 'Choose a title' : `Save ${files} files`}
         </Button>
       ) : (
         <Working label="Making the files" done={work.done} onStop={work.stop} />

@@ -18,11 +18,13 @@ export type TakenIn =
   | { readonly kind: 'again'; readonly project: Project; readonly there: Book }
   | { readonly kind: 'picture'; readonly name: string; readonly taken: TakenPicture };
 
-const MOST_PROJECT_BYTES = 500 * 1024 * 1024;
+/** The largest title file that is read, MB. */
+export const MOST_PROJECT_MB = 500;
 
 /** Reads a file. A new title is put on the Shelf at once; a picture waits for the person to say what it is. */
 export async function takeIn(file: Blob, name: string): Promise<Result<TakenIn>> {
-  if (file.size > MOST_PROJECT_BYTES) return fail('file-large', { mb: Math.round(file.size / 1048576), most: 500 });
+  if (file.size > MOST_PROJECT_MB * 1048576)
+    return fail('file-large', { mb: Math.round(file.size / 1048576), most: MOST_PROJECT_MB });
   const bytes = await bytesOfFile(file);
   const format = formatOf(bytes);
   if (typeof format === 'object' && (format.other === 'a zip' || name.endsWith('.yosomi'))) {
@@ -30,7 +32,7 @@ export async function takeIn(file: Blob, name: string): Promise<Result<TakenIn>>
     if (!unpacked.ok) return unpacked;
     const there = await loadBook(unpacked.value.book.id);
     if (there.ok) return ok({ kind: 'again', project: unpacked.value, there: there.value });
-    const placed = (await isTaken(unpacked.value.book.id)) ? withId(unpacked.value, freshId()) : unpacked.value;
+    const placed = (await isTaken(unpacked.value.book.id)) ? withFreshId(unpacked.value) : unpacked.value;
     const saved = await addTitle(placed);
     return saved.ok ? ok({ kind: 'title', book: placed.book }) : saved;
   }
@@ -38,7 +40,7 @@ export async function takeIn(file: Blob, name: string): Promise<Result<TakenIn>>
   return taken.ok ? ok({ kind: 'picture', name: stemOf(name), taken: taken.value }) : taken;
 }
 
-const withId = (project: Project, id: string): Project => ({ ...project, book: { ...project.book, id } });
+export const withFreshId = (project: Project): Project => ({ ...project, book: { ...project.book, id: freshId() } });
 
 const day = (iso: string): string =>
   new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(

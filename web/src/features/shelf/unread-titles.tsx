@@ -1,10 +1,11 @@
 import { slug } from '@yosomi/core/base';
 import { sayFault, say } from '../../messages/say';
+import type { Unread } from '../../persist/cards';
 import { storedOf } from '../../persist/rescue';
 import { saveFile } from '../../platform/files';
 import { press } from '../../work/workers';
 import { Button } from '../../ui/button';
-import { type Unread, removeFromShelf } from './use-shelf';
+import { removeFromShelf } from './use-shelf';
 
 async function save({ id, name }: Unread): Promise<void> {
   const stored = await storedOf(id).catch(() => null);
@@ -44,7 +45,7 @@ export function UnreadTitles({ titles }: { titles: readonly Unread[] }) {
             Nothing of it was removed.
           </p>
           <Button onClick={() => void save(one)}>Save what is stored</Button>
-          <Button kind="quiet" onClick={() => void removeFromShelf(one)}>
+          <Button kind="quiet" onClick={() => void removeFromShelf([one])}>
             Remove from the Shelf
           </Button>
         </div>

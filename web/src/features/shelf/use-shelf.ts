@@ -1,57 +1,94 @@
-import type { Fault } from '@yosomi/core/base';
-import type { Book } from '@yosomi/core/project';
+import type { Card } from '@yosomi/core/shelf';
 import { useLiveQuery } from 'dexie-react-hooks';
+import { useEffect, useMemo, useState } from 'react';
 import { sayFault, say } from '../../messages/say';
+import { type Unread, storedCards } from '../../persist/cards';
 import { db } from '../../persist/db';
 import { putBack, removeTitle } from '../../persist/removed';
-import { nameOfRow, readRow } from '../../persist/rows';
+import { loadBook } from '../../persist/titles';
 import { nowIso } from '../../platform/clock';
+import { tallyBeside } from '../../work/shelf';
 import { duplicateTitle } from './take-in';
 
-/** A title on the Shelf that this release cannot read; it stays stored as it is. */
-export type Unread = { readonly id: string; readonly name: string; readonly fault: Fault };
-export type Shelf = { readonly books: readonly Book[]; readonly unread: readonly Unread[] };
+export type Shelf = {
+  /** A card of every title that can be read. */
+  readonly cards: readonly Card[];
+  /** Titles that cannot be. */
+  readonly unread: readonly Unread[];
+  /** How many titles are there. */
+  readonly count: number;
+  /** How many of how many have been read, while cards are made for the first time. */
+  readonly reading: { readonly done: number; readonly of: number } | null;
+};
 
-/** All titles, the last changed first; null until they are read. */
+/** All titles, as their cards tell; null until they are read. */
 export function useShelf(): Shelf | null {
-  return (
-    useLiveQuery(async () => {
-      const rows = await db.titles.orderBy('updatedAt').reverse().toArray();
-      const odd = await oddRows(rows.length);
-      const books: Book[] = [];
-      const unread: Unread[] = [];
-      for (const row of [...rows, ...odd]) {
-        const read = readRow(row);
-        if (read?.book.ok) books.push(read.book.value);
-        else {
-          const fault = read && !read.book.ok ? read.book.fault : { code: 'project-damaged', data: { where: 'row' } };
-          unread.push({ id: String(row.id), name: nameOfRow(row), fault });
-        }
-      }
-      return { books, unread };
-    }) ?? null
+  const stored = useLiveQuery(async () => ({
+    cards: await storedCards(),
+    ids: await db.titles.toCollection().primaryKeys(),
+  }));
+  const [unread, setUnread] = useState<readonly Unread[]>([]);
+  const [reading, setReading] = useState<Shelf['reading']>(null);
+  const lacking = useMemo(() => {
+    const there = new Set(stored?.cards.map(({ id }) => id));
+    return stored?.ids.filter((id) => !there.has(id)) ?? [];
+  }, [stored]);
+  const key = lacking.join(' ');
+  useEffect(() => {
+    if (key === '') return;
+    let over = false;
+    tallyBeside((done, of) => !over && setReading({ done, of }))
+      .then((found) => !over && setUnread(found))
+      .catch(() => !over && sayFault({ code: 'work-failed', data: {} }))
+      .finally(() => !over && setReading(null));
+    return () => {
+      over = true;
+    };
+  }, [key]);
+  return useMemo(
+    () =>
+      stored
+        ? {
+            cards: stored.cards,
+            unread: unread.filter(({ id }) => lacking.includes(id)),
+            count: stored.ids.length,
+            reading,
+          }
+        : null,
+    [stored, unread, lacking, reading],
   );
 }
 
-/** Rows without a date stand in no order, and would not be seen. */
-async function oddRows(dated: number): Promise<{ id: string }[]> {
-  if ((await db.titles.count()) === dated) return [];
-  const known = new Set(await db.titles.orderBy('updatedAt').primaryKeys());
-  return (await db.titles.toArray()).filter((row) => !known.has(row.id));
-}
+const many = (count: number): string => `${count} titles`;
 
-export async function removeFromShelf({ id, name }: { id: string; name: string }): Promise<void> {
-  const removed = await removeTitle(id, nowIso());
-  if (!removed.ok) return sayFault(removed.fault);
+/** Takes titles off the Shelf; one notice puts all of them back. */
+export async function removeFromShelf(
+  titles: readonly { readonly id: string; readonly name: string }[],
+): Promise<void> {
+  const gone: string[] = [];
+  for (const { id } of titles) {
+    const removed = await removeTitle(id, nowIso());
+    if (removed.ok) gone.push(id);
+    else sayFault(removed.fault);
+  }
+  if (gone.length === 0) return;
   const back = async (): Promise<void> => {
-    const done = await putBack(id);
-    if (!done.ok) sayFault(done.fault);
+    for (const id of gone) {
+      const done = await putBack(id);
+      if (!done.ok) sayFault(done.fault);
+    }
   };
-  say(`"${name}" was removed. It can be put back for 30 days.`, { label: 'Put it back', run: () => void back() });
+  const one = titles.length === 1;
+  say(
+    `${one ? `"${titles[0].name}" was` : `${many(gone.length)} were`} removed. ${one ? 'It' : 'They'} can be put back for 30 days.`,
+    { label: one ? 'Put it back' : 'Put them back', run: () => void back() },
+  );
 }
 
-export async function duplicate(book: Book): Promise<void> {
-  const done = await duplicateTitle(book);
+export async function duplicate(id: string): Promise<void> {
+  const book = await loadBook(id);
+  if (!book.ok) return sayFault(book.fault);
+  const done = await duplicateTitle(book.value);
   if (!done.ok) return sayFault(done.fault);
   say(`"${done.value.brief.title}" is on the Shelf.`);
 }

@@ -1,34 +1,38 @@
 import { likenessOf } from '@yosomi/core/recipe';
 import type { Kept } from '@yosomi/core/sketch';
-import { say } from '../../messages/say';
+import { nameOfCard } from '@yosomi/core/shelf';
+import { say, sayFault } from '../../messages/say';
+import { loadBook } from '../../persist/titles';
 import { useBook } from '../../state/session';
 import { Group } from '../../ui/group';
 import { Menu } from '../../ui/menu';
-import { useShelfBooks } from '../mockups/use-others';
+import { useShelfCards } from '../mockups/use-others';
 
 /** Lets the sheet go on from the cover of another title: in its colours and faces. */
 export function LikeAnother({ onLike }: { onLike(kept: Kept, title: string): void }) {
   const { id, brief } = useBook();
-  const others = (useShelfBooks() ?? []).filter((one) => one.id !== id);
+  const others = (useShelfCards() ?? []).filter((one) => one.id !== id);
   if (others.length === 0) return null;
-  const nameOf = (title: string): string => title.trim() || 'Untitled';
+  const take = async (chosen: string): Promise<void> => {
+    if (!others.some((one) => one.id === chosen)) return;
+    const book = await loadBook(chosen);
+    if (!book.ok) return sayFault(book.fault);
+    const kept = likenessOf(book.value, brief);
+    if (kept) onLike(kept, book.value.brief.title.trim() || 'Untitled');
+    else say('That cover shows no title, or its faces lack letters of this one. Choose another.');
+  };
   return (
     <Group title="Like another title">
       <Menu
         label="Like another title"
         value="none"
-        onChange={(chosen) => {
-          const book = others.find((one) => one.id === chosen);
-          const kept = book && likenessOf(book, brief);
-          if (kept) onLike(kept, nameOf(book.brief.title));
-          else if (book) say('That cover shows no title, or its faces lack letters of this one. Choose another.');
-        }}
+        onChange={(chosen) => void take(chosen)}
         groups={[
           {
             title: 'Titles of the Shelf',
             options: [
               { value: 'none', label: 'Choose a title' },
-              ...others.map((one) => ({ value: one.id, label: nameOf(one.brief.title) })),
+              ...others.map((one) => ({ value: one.id, label: nameOfCard(one) })),
             ],
           },
         ]}

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import type { Found } from '../../work/library.worker';
 
 /** How a tile was meant: by itself, beside those that are chosen, or all from the last one to it. */
 export type Manner = 'alone' | 'beside' | 'through';
@@ -13,8 +12,8 @@ export type Chosen = {
   none(): void;
 };
 
-/** Which of the found pictures are chosen. What is found no longer is not chosen any more, but for the one that was chosen alone. */
-export function useChosen(found: readonly Found[]): Chosen {
+/** Which of the found things are chosen. What is found no longer is not chosen any more, but for the one that was chosen alone. */
+export function useChosen(found: readonly { readonly id: string }[]): Chosen {
   const [ids, setIds] = useState<readonly string[]>([]);
   const [from, setFrom] = useState<string | null>(null);
   const there = new Set(found.map(({ id }) => id));

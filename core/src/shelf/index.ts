@@ -1,0 +1,3 @@
+export * from './arrange';
+export * from './card';
+export * from './file-state';

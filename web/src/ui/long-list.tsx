@@ -1,0 +1,32 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { type ReactNode, useRef } from 'react';
+
+/** Any number of rows of one height, in px, in a box that scrolls; only those near what is seen are there. */
+export function LongList(props: { count: number; high: number; children(at: number): ReactNode }) {
+  const box = useRef<HTMLDivElement>(null);
+  const { count, high } = props;
+  const virtual = useVirtualizer({
+    count,
+    getScrollElement: () => box.current,
+    estimateSize: () => high,
+    overscan: 6,
+    initialRect: { width: 400, height: 208 },
+  });
+  return (
+    <div ref={box} className="max-h-52 overflow-auto">
+      <ul className="relative" style={{ height: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().map(({ index, start }) => (
+          <li
+            key={index}
+            aria-setsize={count}
+            aria-posinset={index + 1}
+            className="absolute left-0 w-full"
+            style={{ top: start, height: high }}
+          >
+            {props.children(index)}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
