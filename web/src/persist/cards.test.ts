@@ -104,8 +104,8 @@ describe('how files stand', () => {
     const one = book('title-a');
     await add(one);
     const files = deliverables(one, noOthers, noWishes);
-    const keep = (at: number, key: string) =>
-      keepFile(one.id, {
+    const keep = (at: number, key: string, title = one.id) =>
+      keepFile(title, {
         deliverable: files[at].id,
         key,
         name: 'x',
@@ -118,7 +118,7 @@ describe('how files stand', () => {
     expect(await state()).toEqual({ wanted: files.length, made: 0, stale: 0, missing: files.length });
     await keep(0, files[0].key);
     await keep(1, 'of another state');
-    await keepFile('title-ab', { ...(await db.files.get('title-a/' + files[0].id))!, deliverable: files[2].id });
+    await keep(2, files[2].key, 'title-ab');
     expect(await state()).toEqual({ wanted: files.length, made: 1, stale: 1, missing: files.length - 2 });
     await rename('title-a', 'Another title');
     expect(await state()).toMatchObject({ made: 0, stale: 2 });

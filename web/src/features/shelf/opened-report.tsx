@@ -15,13 +15,9 @@ export function OpenedReport({ last }: { last: Opened }) {
     same > 0 ? `${count(same, 'is', 'are')} there already, just so.` : '',
   ];
   return (
-    <section
-      role="status"
-      aria-label="What became of the files"
-      className="mb-6 flex items-start gap-3 bg-blue-wash px-4 py-3"
-    >
+    <section aria-label="What became of the files" className="mb-6 flex items-start gap-3 bg-blue-wash px-4 py-3">
       <div className="flex min-w-0 flex-1 flex-col gap-2">
-        <p>{lines.filter(Boolean).join(' ')}</p>
+        <p role="status">{lines.filter(Boolean).join(' ')}</p>
         {other.length > 0 && (
           <div className="flex flex-wrap items-center gap-3">
             <p>
