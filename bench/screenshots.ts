@@ -20,9 +20,8 @@ const step = (name: string): Promise<void> =>
 await page.goto(base);
 await page.getByRole('link', { name: 'Open The Balcony Moss Garden' }).waitFor({ timeout: 120_000 });
 await page.waitForFunction(() => {
-  const covers = [...document.querySelectorAll('a[aria-label^="Open "] canvas')] as HTMLCanvasElement[];
-  // A canvas that shows nothing yet is 300 wide.
-  return covers.length === 5 && covers.every((canvas) => canvas.width !== 300);
+  const covers = [...document.querySelectorAll<HTMLImageElement>('a[aria-label^="Open "] img')];
+  return covers.length === 5 && covers.every((img) => img.complete && img.naturalWidth > 0);
 });
 await shot('shelf');
 await page.getByRole('link', { name: 'Open A Debt of Foxfire' }).click();

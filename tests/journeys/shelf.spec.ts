@@ -104,6 +104,14 @@ test(
       await expect(titles(page).getByRole('listitem').last()).toHaveAttribute('aria-setsize', '202');
       // The one that has the keyboard stays, however far one looks.
       await expect(card(page, 'Weather 0')).toBeFocused();
+      // Arrow keys go from title to title.
+      await page.keyboard.press('ArrowRight');
+      await expect(titles(page).getByRole('link', { name: /^Open Weather 0 \(from a file/ })).toBeFocused();
+      for (let row = 0; row < 9; row++) await page.keyboard.press('ArrowDown');
+      await expect(card(page, 'Weather 45')).toBeFocused();
+      await expect(card(page, 'Weather 45')).toBeInViewport();
+      await page.keyboard.press('ArrowUp');
+      await expect(card(page, 'Weather 40')).toBeFocused();
       expect(await breaches(page)).toEqual([]);
     });
 

@@ -1,7 +1,7 @@
 import type { Card, CardGroup } from '@yosomi/core/shelf';
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
 import { Verdict } from '../../ui/verdict';
-import { type ReactNode, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, type ReactNode, useLayoutEffect, useMemo, useRef, useState } from 'react';
 
 /** Sizes of a card and the gaps between cards, px. */
 export const CARD = { width: 200, height: 402 } as const;
@@ -25,6 +25,33 @@ function rowsOf(groups: readonly CardGroup[], nameOf: (group: CardGroup) => stri
     from += group.cards.length;
     return rows;
   });
+}
+
+/** Where an arrow key leads from a place in the list, with the row that it lies in; null where it leads nowhere. */
+function stepFrom(rows: readonly Row[], at: number, key: string): { readonly at: number; readonly row: number } | null {
+  const holds = (row: Row, place: number): boolean =>
+    row.kind === 'cards' && place >= row.from && place < row.from + row.cards.length;
+  const beside = key === 'ArrowRight' ? at + 1 : key === 'ArrowLeft' ? at - 1 : null;
+  if (beside !== null) {
+    const row = rows.findIndex((one) => holds(one, beside));
+    return row < 0 ? null : { at: beside, row };
+  }
+  const now = rows.findIndex((one) => holds(one, at));
+  const from = rows[now];
+  if (from?.kind !== 'cards' || (key !== 'ArrowDown' && key !== 'ArrowUp')) return null;
+  const by = key === 'ArrowDown' ? 1 : -1;
+  for (let row = now + by; row >= 0 && row < rows.length; row += by) {
+    const to = rows[row];
+    if (to.kind === 'cards') return { at: to.from + Math.min(at - from.from, to.cards.length - 1), row };
+  }
+  return null;
+}
+
+/** Gives the keyboard to a title; false where it is not there now. */
+function focusAt(list: HTMLElement | null, at: number): boolean {
+  const link = list?.querySelector<HTMLElement>(`[aria-posinset="${at + 1}"] a`);
+  link?.focus();
+  return link !== null && link !== undefined;
 }
 
 /** What scrolls an element. */
@@ -81,6 +108,22 @@ export function TitleGrid(props: {
       return held === null || held >= rows.length || near.includes(held) ? near : [...near, held].sort((a, b) => a - b);
     },
   });
+  const goal = useRef<number | null>(null);
+  const onArrow = (e: KeyboardEvent): void => {
+    const link = e.target;
+    if (!(link instanceof HTMLAnchorElement) || e.shiftKey || e.ctrlKey || e.metaKey || e.altKey) return;
+    const step = stepFrom(rows, Number(link.closest('li')?.ariaPosInSet) - 1, e.key);
+    if (!step) return;
+    e.preventDefault();
+    if (focusAt(list.current, step.at)) return;
+    goal.current = step.at;
+    setHeld(step.row);
+  };
+  // The row that a key leads to is there now, wherever it lies.
+  useLayoutEffect(() => {
+    if (goal.current !== null) focusAt(list.current, goal.current);
+    goal.current = null;
+  }, [held]);
   const { measure } = virtual;
   // Sizes are remembered by place: other rows have others.
   useLayoutEffect(() => measure(), [rows, measure]);
@@ -91,8 +134,10 @@ export function TitleGrid(props: {
       className="relative w-full"
       style={{ height: virtual.getTotalSize() }}
       onBlur={() => setHeld(null)}
+      onKeyDown={onArrow}
     >
-      {virtual.getVirtualItems().map(({ index, start }) => {
+      {/* One flat list: within lists of their own all would be made anew where a row goes. */}
+      {virtual.getVirtualItems().flatMap(({ index, start }) => {
         const row = rows[index];
         const top = start - room.top;
         if (row.kind === 'head')
