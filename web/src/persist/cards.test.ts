@@ -36,7 +36,9 @@ async function inStep(): Promise<void> {
 
 beforeEach(async () => {
   await Promise.all(
-    [db.titles, db.removed, db.steps, db.keeps, db.assets, db.files, db.cards, db.smalls].map((table) => table.clear()),
+    [db.titles, db.removed, db.steps, db.keeps, db.assets, db.files, db.fileKeys, db.cards, db.smalls].map((table) =>
+      table.clear(),
+    ),
   );
 });
 
@@ -89,9 +91,9 @@ describe('cards', () => {
     await db.titles.put(broken);
     // Its card is still that of before, until it is looked at.
     const [found] = await lookThrough(['title-a']);
-    expect(found).toMatchObject({ id: 'title-a', state: null, unread: { name: 'title-a' } });
+    expect(found).toEqual({ id: 'title-a', state: null });
     expect((await storedCards()).map(({ id }) => id)).toEqual(['title-b']);
-    expect(await tallyCards()).toMatchObject([{ id: 'title-a', fault: { code: 'project-damaged' } }]);
+    expect(await tallyCards()).toMatchObject([{ id: 'title-a', name: 'title-a', fault: { code: 'project-damaged' } }]);
     expect(await db.titles.get('title-a')).toEqual(broken);
     await db.titles.put(row);
     expect(await tallyCards()).toEqual([]);
@@ -120,6 +122,10 @@ describe('how files stand', () => {
     await keep(1, 'of another state');
     await keep(2, files[2].key, 'title-ab');
     expect(await state()).toEqual({ wanted: files.length, made: 1, stale: 1, missing: files.length - 2 });
+    // What an older release made has no key beside it.
+    await db.fileKeys.clear();
+    expect(await state()).toMatchObject({ made: 1, stale: 1 });
+    expect(await db.fileKeys.count()).toBe(2);
     await rename('title-a', 'Another title');
     expect(await state()).toMatchObject({ made: 0, stale: 2 });
   });

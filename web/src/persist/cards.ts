@@ -1,4 +1,4 @@
-import type { Fault } from '@yosomi/core/base';
+import { type Fault, type Result, fail } from '@yosomi/core/base';
 import type { Book } from '@yosomi/core/project';
 import { type Card, Cards, cardOf } from '@yosomi/core/shelf';
 import { type CardRow, db } from './db';
@@ -29,11 +29,7 @@ async function without(cards: readonly Card[]): Promise<string[]> {
   return (await db.titles.toCollection().primaryKeys()).filter((id) => !there.has(id));
 }
 
-const unreadOf = (row: unknown, id: string): Unread => {
-  const book = readRow(row)?.book;
-  const fault = book && !book.ok ? book.fault : { code: 'project-damaged', data: { where: 'row' } };
-  return { id, name: nameOfRow(row), fault };
-};
+const bookOf = (row: unknown): Result<Book> => readRow(row)?.book ?? fail('project-damaged', { where: 'row' });
 
 /** A card of every title that can be read; one that has none yet is read whole. */
 export async function allCards(): Promise<Card[]> {
@@ -42,8 +38,8 @@ export async function allCards(): Promise<Card[]> {
   return [
     ...cards,
     ...rows.flatMap((row) => {
-      const book = row && readRow(row)?.book;
-      return book?.ok ? [cardOf(book.value)] : [];
+      const book = bookOf(row);
+      return book.ok ? [cardOf(book.value)] : [];
     }),
   ];
 }
@@ -72,9 +68,10 @@ export async function tallyCards(onSome: (done: number, of: number) => void = ()
     await db.transaction('rw', [db.titles, db.cards], async () => {
       for (const id of waiting.slice(at, at + SOME)) {
         const row = await db.titles.get(id);
-        const book = row && readRow(row)?.book;
-        if (book?.ok) await putCard(book.value);
-        else if (row) unread.push(unreadOf(row, id));
+        if (!row) continue;
+        const book = bookOf(row);
+        if (book.ok) await putCard(book.value);
+        else unread.push({ id, name: nameOfRow(row), fault: book.fault });
       }
     });
     onSome(Math.min(waiting.length, at + SOME), waiting.length);
@@ -88,23 +85,22 @@ export async function tallyCards(onSome: (done: number, of: number) => void = ()
   return unread;
 }
 
-/** What is found where the title itself is read: it, or why it cannot be; null where it is gone. What its card says wrongly is put right. */
-export async function checkCard(id: string): Promise<{ book: Book } | { unread: Unread } | null> {
+/** A title as it is stored; null where it is gone. What its card says wrongly is put right. Faults: those of `readBook`. */
+export async function checkCard(id: string): Promise<Result<Book> | null> {
   const [row, card] = await db.transaction('r', [db.titles, db.cards], () =>
     Promise.all([db.titles.get(id), db.cards.get(id)]),
   );
-  const book = row && readRow(row)?.book;
+  const book = row ? bookOf(row) : null;
   const right = book?.ok ? cardOf(book.value) : null;
-  if (JSON.stringify(ofRows(card ? [card] : [])[0] ?? null) !== JSON.stringify(right)) await tallyOne(id);
-  if (book?.ok) return { book: book.value };
-  return row ? { unread: unreadOf(row, id) } : null;
+  const said = ofRows(card ? [card] : [])[0] ?? null;
+  if (JSON.stringify(said) !== JSON.stringify(right)) await tallyOne(id);
+  return book;
 }
 
 /** Makes the card of one title anew, from what is stored of it now. */
 async function tallyOne(id: string): Promise<void> {
   await db.transaction('rw', [db.titles, db.cards], async () => {
-    const row = await db.titles.get(id);
-    const book = row && readRow(row)?.book;
-    await (book?.ok ? putCard(book.value) : db.cards.delete(id));
+    const book = bookOf(await db.titles.get(id));
+    await (book.ok ? putCard(book.value) : db.cards.delete(id));
   });
 }

@@ -27,6 +27,9 @@ export type FileRow = {
   bytes: Uint8Array<ArrayBuffer>;
 };
 
+/** The key of a file by the id of its row, so that it is told without reading the bytes. */
+export type FileKeyRow = { id: string; key: string };
+
 /** One time that a file left: saved, packed into a zip, or sent to a store; kept for good. */
 export type DeliveryRow = { id?: number; title: string; at: string; delivery: unknown };
 
@@ -56,6 +59,7 @@ class Database extends Dexie {
   deliveries!: EntityTable<DeliveryRow, 'id'>;
   cards!: EntityTable<CardRow, 'id'>;
   smalls!: EntityTable<SmallRow, 'id'>;
+  fileKeys!: EntityTable<FileKeyRow, 'id'>;
   seen!: EntityTable<SeenRow, 'id'>;
   pictures!: EntityTable<PictureRow, 'id'>;
   thumbs!: EntityTable<ThumbRow, 'id'>;
@@ -68,8 +72,8 @@ class Database extends Dexie {
     this.version(4).stores({ removed: 'id, removedAt' });
     this.version(5).stores({ seen: 'id, atMs' });
     this.version(6).stores({ pictures: 'id, addedAt, removedAt', thumbs: 'id' });
-    // Keys of files are read without their bytes; cards of titles that have none yet are made when they are first asked for.
-    this.version(7).stores({ cards: 'id, series', smalls: 'id', files: 'id, title, [title+key+id]' });
+    // What these lack of older rows is filled in when it is first asked for: nothing that is large is gone through to open the store.
+    this.version(7).stores({ cards: 'id, series', smalls: 'id', fileKeys: 'id' });
   }
 }
 

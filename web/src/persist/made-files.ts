@@ -30,9 +30,13 @@ export const rowId = (title: string, deliverable: string): string => `${title}/$
 /** Faults: `store-full`, `store-failed`. */
 export async function keepFile(title: string, file: MadeFile): Promise<Result<void>> {
   const { deliverable, ...rest } = file;
-  const done = await guarded(async () => {
-    await db.files.put({ id: rowId(title, deliverable), title, ...rest });
-  });
+  const id = rowId(title, deliverable);
+  const done = await guarded(() =>
+    db.transaction('rw', [db.files, db.fileKeys], async () => {
+      await db.files.put({ id, title, ...rest });
+      await db.fileKeys.put({ id, key: file.key });
+    }),
+  );
   if (done.ok) tellOthers({ kind: 'made', title });
   return done;
 }
@@ -41,6 +45,25 @@ export async function keepFile(title: string, file: MadeFile): Promise<Result<vo
 export async function isKept(title: string, deliverable: string, key: string): Promise<boolean> {
   return (await db.files.get(rowId(title, deliverable)))?.key === key;
 }
+
+/** By file of a title, the key of the state that it was made from; bytes are read only of what an older release made. */
+export async function keysOf(title: string): Promise<Map<string, string>> {
+  const ids = await db.files.where('title').equals(title).primaryKeys();
+  const noted = await db.fileKeys.bulkGet(ids);
+  const keys = new Map<string, string>();
+  for (const [i, id] of ids.entries()) {
+    const key = noted[i]?.key ?? (await noteKey(id));
+    if (key !== null) keys.set(id.slice(title.length + 1), key);
+  }
+  return keys;
+}
+
+const noteKey = (id: string): Promise<string | null> =>
+  db.transaction('rw', [db.files, db.fileKeys], async () => {
+    const row = await db.files.get(id);
+    if (row) await db.fileKeys.put({ id, key: row.key });
+    return row?.key ?? null;
+  });
 
 /** What is known of the files of a title, without their bytes. */
 export async function madeKeys(

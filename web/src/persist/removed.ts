@@ -58,14 +58,19 @@ export async function putBack(id: string): Promise<Result<number>> {
 export async function forgetTitle(id: string): Promise<Result<void>> {
   const done = await ifClosed(id, () =>
     guarded(async () => {
-      await db.transaction('rw', [db.removed, db.files, db.steps, db.keeps, db.seen, db.smalls], async () => {
-        await db.removed.delete(id);
-        await db.seen.delete(id);
-        await db.smalls.delete(id);
-        await db.files.where('title').equals(id).delete();
-        await db.steps.where('title').equals(id).delete();
-        await sweepLater();
-      });
+      await db.transaction(
+        'rw',
+        [db.removed, db.files, db.fileKeys, db.steps, db.keeps, db.seen, db.smalls],
+        async () => {
+          await db.removed.delete(id);
+          await db.seen.delete(id);
+          await db.smalls.delete(id);
+          await db.fileKeys.bulkDelete(await db.files.where('title').equals(id).primaryKeys());
+          await db.files.where('title').equals(id).delete();
+          await db.steps.where('title').equals(id).delete();
+          await sweepLater();
+        },
+      );
     }),
   );
   return done ?? fail('title-open');

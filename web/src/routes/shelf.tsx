@@ -116,7 +116,10 @@ export function ShelfPage() {
 
   const choose = (use: 'picture' | 'finished' | null): void => {
     as.current = use;
-    input.current?.click();
+    if (!input.current) return;
+    // A title begins with one picture.
+    input.current.multiple = use === null;
+    input.current.click();
   };
 
   return (

@@ -24,11 +24,10 @@ export const tallyBeside = (onSome: (done: number, of: number) => void): Promise
 
 const KEEP_MS = 60_000;
 
-/** The small cover of a title as an address, or why the title cannot be read; neither where it is gone. */
-export type SmallCover = { readonly address: string | null; readonly unread: Unread | null };
+type Bytes = Uint8Array<ArrayBuffer>;
 
 /** Bytes as an address that holds them: one that names a blob is registered with the browser, and a long list would wait for that. */
-const addressOf = (bytes: Uint8Array<ArrayBuffer>): Promise<string> =>
+const addressOf = (bytes: Bytes): Promise<string> =>
   new Promise((done, fail) => {
     const reader = new FileReader();
     reader.onload = () => done(String(reader.result));
@@ -47,26 +46,25 @@ function inTurn<T>(run: () => Promise<T>, signal: AbortSignal): Promise<T> {
   return mine;
 }
 
-async function paint({ id }: Card): Promise<SmallCover> {
-  const found = await checkCard(id);
-  if (!found) return { address: null, unread: null };
-  if ('unread' in found) return { address: null, unread: found.unread };
-  const { book } = found;
-  const bitmap = await studio.coverBitmap(book, SMALL_PX);
+async function paint({ id }: Card): Promise<Bytes | null> {
+  const book = await checkCard(id);
+  if (!book?.ok) return null;
+  const bitmap = await studio.coverBitmap(book.value, SMALL_PX);
   const picture = await smallPicture(bitmap);
   bitmap.close();
   // A cover that lacks a picture is not kept: the picture may come back.
-  if (await hasFiles(book)) await keepSmall(id, cardOf(book).look, picture);
-  return { address: await addressOf(picture), unread: null };
+  if (await hasFiles(book.value)) await keepSmall(id, cardOf(book.value).look, picture);
+  return picture;
 }
 
-async function smallCover(card: Card, signal: AbortSignal): Promise<SmallCover> {
-  const picture = await smallOf(card.id, card.look).catch(() => null);
-  return picture ? { address: await addressOf(picture), unread: null } : inTurn(() => paint(card), signal);
+async function smallCover(card: Card, signal: AbortSignal): Promise<string | null> {
+  const kept = await smallOf(card.id, card.look).catch(() => null);
+  const picture = kept ?? (await inTurn(() => paint(card), signal));
+  return picture && addressOf(picture);
 }
 
-/** A small cover for a list, as it is kept, or painted when its turn comes. */
-export function useSmallCover(card: Card): SmallCover | null {
+/** The address of a small cover for a list, as it is kept, or painted when its turn comes; null until it is there, and where the title cannot be read. */
+export function useSmallCover(card: Card): string | null {
   const times = useComeBack();
   const { data } = useQuery({
     queryKey: ['small', card.id, card.look, times],

@@ -31,7 +31,7 @@ export const TitleCard = memo(function TitleCard(
     <div className="flex flex-col gap-2.5" data-title={card.id} data-chosen={chosen || undefined}>
       <Link to={`/title/${card.id}/front`} aria-label={`Open ${title}`} className="flex h-80 items-end">
         <Picture
-          src={cover?.address ?? null}
+          src={cover}
           label={`Cover of ${title}`}
           className={`bg-line/60 shadow-cover ${chosen ? 'outline-3 outline-offset-2 outline-blue' : ''}`}
           style={{ width: (height * card.widthPx) / card.heightPx, height }}

@@ -57,8 +57,14 @@ export function Titles({ cards, onDeliver }: { cards: readonly Card[]; onDeliver
       ),
     [cards, ask, states, stores],
   );
+  /** Each once, in the order in which they stand. */
   const found = useMemo(() => [...new Set(groups.flatMap((group) => group.cards))], [groups]);
   const chosen = useChosen(found);
+  // One that was taken off the Shelf meanwhile is not chosen any more.
+  const ids = useMemo(() => {
+    const there = new Set(cards.map(({ id }) => id));
+    return chosen.ids.filter((id) => there.has(id));
+  }, [cards, chosen.ids]);
   // Cards are drawn anew only where something of their own changes.
   const now = useRef(chosen);
   useEffect(() => {
@@ -75,7 +81,7 @@ export function Titles({ cards, onDeliver }: { cards: readonly Card[]; onDeliver
   return (
     <div
       onKeyDown={(e) => {
-        if (e.key === 'Escape' && chosen.ids.length > 0) chosen.none();
+        if (e.key === 'Escape' && ids.length > 0) chosen.none();
       }}
     >
       {(cards.length > FEW || asking) && <ShelfControls found={found.length} of={cards.length} />}
@@ -97,10 +103,10 @@ export function Titles({ cards, onDeliver }: { cards: readonly Card[]; onDeliver
         </TitleGrid>
       )}
       <ChosenBar
-        ids={chosen.ids}
+        ids={ids}
         found={found.length}
-        onDeliver={() => onDeliver(chosen.ids)}
-        onRemove={() => void remove(found.filter(({ id }) => chosen.has(id)))}
+        onDeliver={() => onDeliver(ids)}
+        onRemove={() => void remove(cards.filter(({ id }) => ids.includes(id)))}
         onAll={chosen.all}
         onNone={chosen.none}
       />
