@@ -12,6 +12,7 @@ import { markRows } from './marks';
 import { pinRows } from './pin';
 import { promoRows } from './promos';
 import type { Row } from './rows';
+import { shelfRows } from './shelf';
 import { sketchRows } from './sketch';
 import { warpRows } from './warp';
 
@@ -36,6 +37,12 @@ const SECTIONS: readonly Section[] = [
   { name: 'app', title: 'The app, in headless Chromium', text: '', rows: () => browserRows(rounds) },
   { name: 'sketch', title: 'The sketch sheet', text: '', rows: () => sketchRows(rounds) },
   { name: 'desk', title: 'The picture desk, in headless Chromium', text: '', rows: () => deskRows(rounds) },
+  {
+    name: 'shelf',
+    title: 'A long Shelf, in headless Chromium',
+    text: 'Titles are the demo books in other words. The whole Shelf is looked through by a worker meanwhile.',
+    rows: () => shelfRows(rounds),
+  },
   { name: 'promos', title: 'Promos, in headless Chromium', text: '', rows: () => promoRows(rounds) },
   { name: 'engine', title: 'The engine, in Node on one thread', text: '', rows: () => engineRows(rounds) },
   { name: 'pin', title: 'A cover on a photograph, in Node on one thread', text: '', rows: () => pinRows(rounds) },

@@ -173,7 +173,7 @@ export async function workbench(page: Page, base: string, file: string): Promise
   await page.goto(base);
   const [chooser] = await Promise.all([
     page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Open a .yosomi file' }).click(),
+    page.getByRole('button', { name: 'Open .yosomi files' }).click(),
   ]);
   await chooser.setFiles(file);
   const front = page.getByRole('link', { name: 'Front', exact: true });

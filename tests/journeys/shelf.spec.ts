@@ -166,6 +166,13 @@ test(
       const first = Object.entries(inside).find(([name]) => name === 'weather-0-vol-1.yosomi')!;
       const manifest = JSON.parse(strFromU8(unzipSync(first[1])['manifest.json'])) as Loose;
       expect(manifest.book).toMatchObject({ id: 'many-0', brief: { title: 'Weather 0' } });
+      // Escape closes a menu, empties the field, and only then lets go of what is chosen.
+      await page.getByRole('button', { name: 'More for Weather 1', exact: true }).press('Enter');
+      await page.keyboard.press('Escape');
+      await expect(page.getByRole('menu')).toHaveCount(0);
+      await page.getByLabel('Find a title').press('Escape');
+      await expect(page.getByLabel('Find a title')).toHaveValue('');
+      await expect(chosen(page)).toContainText('12 titles chosen');
       await page.keyboard.press('Escape');
       await expect(chosen(page)).toBeHidden();
     });

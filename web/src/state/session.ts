@@ -84,7 +84,7 @@ export const useSession = create<Session>((set, get) => {
     if (keeper && keeper !== next) void keeper.leave();
     keeper = next;
     const { book, history, kept } = next;
-    set({ book, history, kept, selection: [] });
+    set({ book, history, kept, selection: [], edit: editIn(book.id) });
   };
   const reportOf =
     (id: string) =>
@@ -106,6 +106,22 @@ export const useSession = create<Session>((set, get) => {
       return false;
     }
   };
+  /** What is begun in one title and done when another is open, as a picture that took long, is for neither. */
+  const editIn =
+    (id: string): Session['edit'] =>
+    (label, edit, merge = null, shared) => {
+      const { book, history } = get();
+      if (book?.id !== id) return false;
+      const done = editBook(book, edit);
+      if (!done.ok) {
+        sayFault(done.fault);
+        return false;
+      }
+      if (done.value.forward.length === 0) return true;
+      const key = merge === null || typeof merge === 'object' ? (merge?.job ?? null) : gestures.key(merge, nowMs());
+      replaced(done.value.next, record(history, done.value, label, key, shared));
+      return true;
+    };
   return {
     book: null,
     history: emptyHistory,
@@ -141,19 +157,7 @@ export const useSession = create<Session>((set, get) => {
       set({ selection: selection.includes(id) ? selection.filter((one) => one !== id) : [...selection, id] });
     },
     selectMany: (ids) => set({ selection: [...new Set(ids)] }),
-    edit(label, edit, merge = null, shared) {
-      const { book, history } = get();
-      if (!book) return false;
-      const done = editBook(book, edit);
-      if (!done.ok) {
-        sayFault(done.fault);
-        return false;
-      }
-      if (done.value.forward.length === 0) return true;
-      const key = merge === null || typeof merge === 'object' ? (merge?.job ?? null) : gestures.key(merge, nowMs());
-      replaced(done.value.next, record(history, done.value, label, key, shared));
-      return true;
-    },
+    edit: () => false,
     undo() {
       const { book, history } = get();
       const step = history.past.at(-1);

@@ -22,7 +22,11 @@ export function ShelfControls({ found, of }: { found: number; of: number }) {
           placeholder="Find by title, author or series"
           className={inputLook}
           onChange={(e) => set({ words: e.target.value })}
-          onKeyDown={(e) => e.key === 'Escape' && set({ words: '' })}
+          onKeyDown={(e) => {
+            if (e.key !== 'Escape' || ask.words === '') return;
+            e.stopPropagation();
+            set({ words: '' });
+          }}
         />
         {ask.words !== '' && (
           <button

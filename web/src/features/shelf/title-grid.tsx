@@ -68,8 +68,7 @@ export function TitleGrid(props: {
   nameOf(group: CardGroup): string;
   /** What is odd about a group. */
   noteOf(group: CardGroup): string | null;
-  /** A card, as an item of a list. */
-  children(card: Card, place: { readonly at: number; readonly of: number }): ReactNode;
+  children(card: Card): ReactNode;
 }) {
   const { groups, nameOf } = props;
   const list = useRef<HTMLUListElement>(null);
@@ -159,7 +158,7 @@ export function TitleGrid(props: {
             style={{ top, left: i * (CARD.width + GAP_X), width: CARD.width, height: CARD.height }}
             onFocus={() => setHeld(index)}
           >
-            {props.children(card, { at: row.from + i, of })}
+            {props.children(card)}
           </li>
         ));
       })}

@@ -81,7 +81,9 @@ export function Titles({ cards, onDeliver }: { cards: readonly Card[]; onDeliver
   return (
     <div
       onKeyDown={(e) => {
-        if (e.key === 'Escape' && ids.length > 0) chosen.none();
+        // Of a menu or a field that is open it is not meant for what is chosen.
+        const here = e.target instanceof HTMLElement && e.currentTarget.contains(e.target);
+        if (e.key === 'Escape' && here && ids.length > 0) chosen.none();
       }}
     >
       {(cards.length > FEW || asking) && <ShelfControls found={found.length} of={cards.length} />}
