@@ -3,14 +3,14 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '52ddcd4b43',
-  trace: 'eb1bb80b2c',
-  pin: 'ab58ccb06a',
-  promo: 'fae0ce7089',
-  image: 'f69eb56005',
-  epub: '77ad97359d',
-  pdf: '5a1cd56e0d',
-  svg: 'f1aecc1d15',
-  booklet: '9480c2bb8d',
-  desk: 'f7d81057ae',
+  paint: '9985e986b9',
+  trace: 'b918e3c12b',
+  pin: 'c86f2a5295',
+  promo: 'faaad72701',
+  image: '72da7aacb8',
+  epub: '2fb61c6918',
+  pdf: '46202425c9',
+  svg: 'dcf78969df',
+  booklet: '428106ae1e',
+  desk: '734bcc4107',
 } as const;
