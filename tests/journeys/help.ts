@@ -139,14 +139,21 @@ export const kept = (page: Page): Promise<void> => expect(page.locator('[data-ke
 export const part = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Parts' }).getByRole('button', { name: new RegExp(`^${name}`) });
 
-/** Colour of a pixel of the cover as it is shown. */
+/** Colour of a pixel of the cover as it is shown, on a canvas or as a picture; nothing where its place is empty. */
 export function shownPixel(page: Page, label: RegExp, x: number, y: number): Promise<number[]> {
   return page
     .getByRole('img', { name: label })
     .first()
     .evaluate(
-      (canvas, [fx, fy]) => {
-        const c = canvas as HTMLCanvasElement;
+      (shown, [fx, fy]) => {
+        let c = shown as HTMLCanvasElement;
+        if (!(shown instanceof HTMLCanvasElement)) {
+          c = document.createElement('canvas');
+          const picture = shown instanceof HTMLImageElement && shown.naturalWidth > 0 ? shown : null;
+          c.width = picture?.naturalWidth ?? 1;
+          c.height = picture?.naturalHeight ?? 1;
+          if (picture) c.getContext('2d')!.drawImage(picture, 0, 0);
+        }
         return [...c.getContext('2d')!.getImageData(Math.floor(c.width * fx), Math.floor(c.height * fy), 1, 1).data];
       },
       [x, y],
