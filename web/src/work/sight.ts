@@ -5,16 +5,17 @@ import { keepSeen, lastSeen } from '../persist/seen';
 import { keepSmall } from '../persist/smalls';
 import type { CoverView } from './studio.worker';
 
-/** Width at which small covers are painted and kept, px: twice that at which a list shows them. */
+/** Width at which small covers are painted and kept at most, px: twice that at which a list shows them. */
 export const SMALL_PX = 400;
 
 /** A cover as it is kept for lists. */
 export async function smallPicture(bitmap: ImageBitmap): Promise<Uint8Array<ArrayBuffer>> {
-  const height = Math.max(1, Math.round((SMALL_PX * bitmap.height) / bitmap.width));
-  const canvas = new OffscreenCanvas(SMALL_PX, height);
+  const width = Math.min(SMALL_PX, bitmap.width);
+  const height = Math.max(1, Math.round((width * bitmap.height) / bitmap.width));
+  const canvas = new OffscreenCanvas(width, height);
   const context = canvas.getContext('2d');
   if (context) context.imageSmoothingQuality = 'high';
-  context?.drawImage(bitmap, 0, 0, SMALL_PX, height);
+  context?.drawImage(bitmap, 0, 0, width, height);
   const file = await canvas.convertToBlob({ type: 'image/webp', quality: 0.92 });
   return new Uint8Array(await file.arrayBuffer());
 }
@@ -44,7 +45,7 @@ async function keep(book: Book, view: CoverView): Promise<void> {
     },
     nowMs(),
   );
-  if (bitmap.width >= SMALL_PX) await keepSmall(book.id, coverKey(book), await smallPicture(bitmap));
+  if (bitmap.width * 2 >= SMALL_PX) await keepSmall(book.id, coverKey(book), await smallPicture(bitmap));
 }
 
 /** Keeps a measured view of the front, when no other follows it soon. It may be made again: a failure is nobody's concern. */
