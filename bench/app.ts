@@ -1,7 +1,7 @@
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { type Browser, type Page, chromium } from '@playwright/test';
+import { type Browser, type Locator, type Page, chromium } from '@playwright/test';
 import { ROOT } from '@yosomi/node-kit';
 import { makeServer } from '@yosomi/server';
 
@@ -41,3 +41,20 @@ export const watchTasks = (page: Page): Promise<void> =>
 /** Milliseconds; 0 where none was over 50. */
 export const longestTask = (page: Page): Promise<number> =>
   page.evaluate(() => (window as unknown as { longest: number }).longest);
+
+/** Milliseconds from a key in a field to the count that answers it, which must be another one than before. */
+export const typedIn = async (field: Locator, count: Locator, word: string): Promise<number> =>
+  field.evaluate(
+    (input, { count, text }) =>
+      new Promise<number>((done) => {
+        const from = performance.now();
+        const seen = new MutationObserver(() => {
+          seen.disconnect();
+          requestAnimationFrame(() => done(performance.now() - from));
+        });
+        seen.observe(count!, { childList: true, subtree: true, characterData: true });
+        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(input, text);
+        input.dispatchEvent(new Event('input', { bubbles: true }));
+      }),
+    { count: await count.elementHandle(), text: word },
+  );

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { fillLibrary } from '../tests/fixtures/library';
 import { fileOf, picturePixels } from '../tests/fixtures/pictures';
-import { inApp, longestTask, watchTasks } from './app';
+import { inApp, longestTask, typedIn, watchTasks } from './app';
 import { type Row, median } from './rows';
 
 const MANY = 5000;
@@ -11,27 +11,8 @@ const FILES = 12;
 /** What is typed, each other than the one before, and each finding another number. */
 const WORDS = ['sheet 4321', 'motif7', 'sheet', 'giraffe', 'motif1', 'box', 'box 12'];
 
-/** Milliseconds from a key to the count that answers it. */
 const typed = (page: Page, word: string): Promise<number> =>
-  page.evaluate(
-    (text) =>
-      new Promise<number>((done) => {
-        const field = [...document.querySelectorAll('input')].find(
-          (one) => one.labels?.[0]?.textContent === 'What it shows',
-        );
-        const count = document.querySelector('[role=dialog] p[aria-live]');
-        if (!field || !count) throw new Error('no desk');
-        const from = performance.now();
-        const seen = new MutationObserver(() => {
-          seen.disconnect();
-          requestAnimationFrame(() => done(performance.now() - from));
-        });
-        seen.observe(count, { childList: true, subtree: true, characterData: true });
-        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(field, text);
-        field.dispatchEvent(new Event('input', { bubbles: true }));
-      }),
-    word,
-  );
+  typedIn(page.getByRole('dialog').getByLabel('What it shows'), page.locator('[role=dialog] p[aria-live]'), word);
 
 /** Figures of one's own pictures on the desk, in headless Chromium with its workers. */
 export const deskRows = (rounds: number): Promise<Row[]> =>

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { inApp, longestTask, watchTasks } from './app';
+import { inApp, longestTask, typedIn, watchTasks } from './app';
 import { type Row, median } from './rows';
 
 const MANY = 2000;
@@ -39,25 +39,8 @@ const fillShelf = (page: Page, many: number): Promise<void> =>
     db.close();
   }, many);
 
-/** Milliseconds from a key to the count that answers it. */
 const typed = (page: Page, word: string): Promise<number> =>
-  page.evaluate(
-    (text) =>
-      new Promise<number>((done) => {
-        const field = document.querySelector<HTMLInputElement>('[role=search] input');
-        const count = document.querySelector('[role=search] [role=status]');
-        if (!field || !count) throw new Error('no Shelf');
-        const from = performance.now();
-        const seen = new MutationObserver(() => {
-          seen.disconnect();
-          requestAnimationFrame(() => done(performance.now() - from));
-        });
-        seen.observe(count, { childList: true, subtree: true, characterData: true });
-        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(field, text);
-        field.dispatchEvent(new Event('input', { bubbles: true }));
-      }),
-    word,
-  );
+  typedIn(page.getByLabel('Find a title'), page.locator('[role=search] [role=status]'), word);
 
 /** Scrolls through so many px of the page, a step each frame. */
 const scrollOver = (page: Page, px: number): Promise<void> =>

@@ -198,3 +198,38 @@ test('files that became older than their cover are said on the Shelf', shelf('we
   await expect(titles(page).getByText('One file out of date')).toBeVisible();
   await expect(titles(page)).toContainText('Ilse A. Brannagh');
 });
+
+test('a picture that was lost comes back with the file of its title', shelf('weather', 'moss'), async ({ page }) => {
+  await page.goto('/');
+  await expect(card(page, 'The Balcony Moss Garden')).toBeVisible({ timeout: 60_000 });
+  await expect(card(page, 'Weather for Two Voices')).toBeVisible({ timeout: 60_000 });
+  /** How many pictures are stored; all are taken away first where that is asked for. */
+  const pictures = (lose: boolean): Promise<number> =>
+    page.evaluate(
+      (all) =>
+        new Promise<number>((done, fail) => {
+          const asked = indexedDB.open('yosomi');
+          asked.addEventListener('error', () => fail(asked.error ?? new Error('no store')));
+          asked.addEventListener('success', () => {
+            const store = asked.result.transaction('assets', 'readwrite').objectStore('assets');
+            if (all) store.clear();
+            const count = store.count();
+            count.addEventListener('success', () => {
+              asked.result.close();
+              done(count.result);
+            });
+          });
+        }),
+      lose,
+    );
+  const there = await pictures(false);
+  expect(there).toBeGreaterThan(0);
+  expect(await pictures(true)).toBe(0);
+  const files = readdirSync(DEMO_FOLDER).filter((name) => /(weather|moss).*\.yosomi$/.test(name));
+  await openFiles(
+    page,
+    files.map((name) => join(DEMO_FOLDER, name)),
+  );
+  await expect(report(page)).toContainText('2 are there already, just so.');
+  expect(await pictures(false)).toBe(there);
+});

@@ -1,8 +1,11 @@
 import { type Fault, type Result, fail, ok } from '@yosomi/core/base';
 import { formatOf } from '@yosomi/core/image-file';
+import type { Project } from '@yosomi/core/project';
 import { create } from 'zustand';
+import { saveAsset } from '../../persist/assets';
 import { addTitle, isTaken, loadBook } from '../../persist/titles';
 import { bytesOfFile } from '../../platform/files';
+import { cameBack } from '../../work/come-back';
 import { press } from '../../work/workers';
 import { MOST_PROJECT_MB, keepBoth, withFreshId } from './take-in';
 
@@ -38,7 +41,19 @@ let stopping: AbortController | null = null;
 /** Whether a title that is on the Shelf in another state is put beside it. */
 let beside = false;
 
-/** Faults: `file-large`, `project-not`, those of `unpackProject`, `store-full`, `store-failed`. */
+/** A title that is there just so may lack pictures that its file has: they come back with it. Faults: `store-full`, `store-failed`. */
+async function givenBack(files: Project['files']): Promise<Result<Become>> {
+  let back = false;
+  for (const [id, bytes] of files) {
+    const saved = await saveAsset(id, bytes);
+    if (!saved.ok) return saved;
+    back ||= saved.value;
+  }
+  if (back) cameBack();
+  return ok('same');
+}
+
+/** Faults: `title-large`, `project-not`, those of `unpackProject`, `store-full`, `store-failed`. */
 async function openOne(file: File): Promise<Result<Become>> {
   if (file.size > MOST_PROJECT_MB * 1048576)
     return fail('title-large', { mb: Math.round(file.size / 1048576), most: MOST_PROJECT_MB });
@@ -47,12 +62,12 @@ async function openOne(file: File): Promise<Result<Become>> {
   if (typeof format !== 'object' || format.other !== 'a zip') return fail('project-not');
   const unpacked = await press().unpack(bytes);
   if (!unpacked.ok) return unpacked;
-  const { book } = unpacked.value;
+  const { book, files } = unpacked.value;
   const there = await loadBook(book.id);
   if (there.ok) {
     // A file keeps only the pictures in use, and is the same title all the same.
     const plain = (one: typeof book): string => JSON.stringify({ ...one, assets: null });
-    if (plain(there.value) === plain(book)) return ok('same');
+    if (plain(there.value) === plain(book)) return givenBack(files);
     if (!beside) return ok('other');
     const kept = await keepBoth(unpacked.value);
     return kept.ok ? ok('opened') : kept;

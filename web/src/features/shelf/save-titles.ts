@@ -1,3 +1,4 @@
+import { type Book, missingFiles } from '@yosomi/core/project';
 import { titleFolders } from '@yosomi/core/recipe';
 import { create } from 'zustand';
 import { say, sayFault } from '../../messages/say';
@@ -21,7 +22,8 @@ export async function saveTitles(ids: readonly string[]): Promise<void> {
   const stop = new AbortController();
   stopping = stop;
   try {
-    const books = [];
+    const books: Book[] = [];
+    const missing: string[] = [];
     const files: Blob[] = [];
     for (const [done, id] of ids.entries()) {
       useSaving.setState({ now: { done, of: ids.length } });
@@ -31,8 +33,10 @@ export async function saveTitles(ids: readonly string[]): Promise<void> {
         sayFault(book.fault);
         continue;
       }
-      books.push(book.value);
-      files.push(new Blob([await press().pack({ book: book.value, files: await filesOf(book.value) })]));
+      const title = { book: book.value, files: await filesOf(book.value) };
+      books.push(title.book);
+      missing.push(...missingFiles(title).map((one) => one.name));
+      files.push(new Blob([await press().pack(title)]));
     }
     if (stop.signal.aborted || books.length === 0) return;
     const names = titleFolders(books);
@@ -41,7 +45,8 @@ export async function saveTitles(ids: readonly string[]): Promise<void> {
     if (!packed.ok) return sayFault(packed.fault);
     const name = `yosomi-${books.length}-titles.zip`;
     saveBlob(packed.value, name);
-    say(`Saved ${name}`);
+    if (missing.length === 0) return say(`Saved ${name}`);
+    sayFault({ code: 'title-saved-without', data: { name: missing[0], count: missing.length } });
   } catch {
     sayFault({ code: 'work-failed', data: {} });
   } finally {
