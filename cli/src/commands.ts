@@ -24,6 +24,7 @@ import { epubRename, pdfRename } from './rename';
 import { series } from './series';
 import { sketch } from './sketch';
 import { pdfStamp } from './stamp';
+import { table, titles } from './titles';
 
 const sizeFlag = (args: Arguments, name: string): Result<number> => {
   const given = flag(args, name);
@@ -155,6 +156,8 @@ export const COMMANDS: readonly Command[] = [
   deliver,
   sketch,
   series,
+  titles,
+  table,
   booklet,
   promoLooks,
   promoFormats,

@@ -50,6 +50,8 @@ export * from './desk-cover';
 export * from './sketches';
 export * from './carry-front';
 export * from './series';
+export * from './composed-title';
+export * from './composed-titles';
 export * from './compose-size';
 export * from './versions';
 export * from './subject-seen';

@@ -218,18 +218,10 @@ async function mended(made: Made, { to, own }: VolumeAsk, studio: Studio, lookPx
 /** The name under which a volume keeps the cover that it had. */
 const BEFORE = 'Before the series design';
 
-/**
- * Puts a cover of the series on one of its volumes, with the pictures and faces that it shows; the cover it had is kept as a version while there is
- * room for one. `brought` are pictures that neither title knows yet.
- */
-export const laidOnVolume = (
-  { doc, sketch }: Pick<SeriesCover, 'doc' | 'sketch'>,
-  from: Book,
-  before: { readonly id: string; readonly madeAt: string },
-  brought: readonly Asset[] = [],
-): Edit<Book> =>
-  alongSheet((book) => {
-    if (book.versions.length < MOST_VERSIONS) book.versions.push({ ...before, name: BEFORE, cover: book.cover });
+/** Puts a cover of the series on one of its volumes, with the pictures and faces that it shows. `brought` are pictures that neither title knows yet. */
+export const wearsSeries =
+  ({ doc, sketch }: Pick<SeriesCover, 'doc' | 'sketch'>, from: Book, brought: readonly Asset[] = []): Edit<Book> =>
+  (book) => {
     for (const id of picturesOf(Object.values(doc.parts))) {
       const asset = brought.find((one) => one.id === id) ?? book.assets[id] ?? from.assets[id];
       if (asset) takeAsset(book, asset);
@@ -239,4 +231,16 @@ export const laidOnVolume = (
     const named = JSON.stringify(doc);
     for (const face of Object.values(from.faces))
       if (named.includes(`"${OWN_FACE}${face.id}`)) book.faces[face.id] = face;
+  };
+
+/** Does the same on a title that has a cover: that is kept as a version while there is room for one. */
+export const laidOnVolume = (
+  cover: Pick<SeriesCover, 'doc' | 'sketch'>,
+  from: Book,
+  before: { readonly id: string; readonly madeAt: string },
+  brought: readonly Asset[] = [],
+): Edit<Book> =>
+  alongSheet((book) => {
+    if (book.versions.length < MOST_VERSIONS) book.versions.push({ ...before, name: BEFORE, cover: book.cover });
+    return wearsSeries(cover, from, brought)(book);
   });

@@ -1,5 +1,5 @@
-import Papa from 'papaparse';
 import { type Result, fail, ok } from '../base';
+import { readCsv } from '../csv';
 import { NAME_KINDS, type NameKind } from './change';
 
 /** One book of a table: its file, what its new edition says, and what the old one said where the file does not tell. */
@@ -18,7 +18,6 @@ export type TableRow = {
   readonly old: Readonly<Record<NameKind, string>>;
 };
 
-const MOST_LETTERS = 8 * 1024 * 1024;
 const MOST_ROWS = 5000;
 const MOST_CELL = 1000;
 
@@ -54,37 +53,25 @@ const columnOf = (head: string): string | null => {
   return name.startsWith('old ') ? `old ${known}` : known;
 };
 
-/** What parts the columns: the sign that the first line has most of. */
-function delimiterOf(text: string): string {
-  const head = text.trimStart().split(/[\r\n]/, 1)[0];
-  const count = (sign: string): number => head.split(sign).length;
-  return [',', ';', '\t'].reduce((a, b) => (count(b) > count(a) ? b : a));
-}
-
 /**
  * Reads a table of books (CSV, RFC 4180; semicolons and tabs are understood too). The first line names the columns. Faults: `table-empty`,
  * `table-large` (`most`), `table-column` (`name`: not known, or there twice), `table-file` (no column for files), `table-damaged` (`line`).
  */
 export function readTable(text: string): Result<TableRow[]> {
-  if (text.length > MOST_LETTERS) return fail('table-large', { most: MOST_ROWS });
-  const source = text.replace(/^\ufeff/, '');
-  const { data, errors } = Papa.parse<string[]>(source, { delimiter: delimiterOf(source), skipEmptyLines: 'greedy' });
-  const broken = errors.find(({ type }) => type === 'Quotes');
-  if (broken) return fail('table-damaged', { line: (broken.row ?? 0) + 1 });
-  const [head, ...rows] = data;
-  if (!head || rows.length === 0) return fail('table-empty');
-  if (rows.length > MOST_ROWS) return fail('table-large', { most: MOST_ROWS });
+  const read = readCsv(text, MOST_ROWS);
+  if (!read.ok) return read;
+  const { head, rows } = read.value;
   const columns = new Map<string, number>();
   for (const [i, name] of head.entries()) {
-    if (!name.trim()) continue;
+    if (!name) continue;
     const column = columnOf(name);
-    if (!column || columns.has(column)) return fail('table-column', { name: name.trim().slice(0, 60) });
+    if (!column || columns.has(column)) return fail('table-column', { name: name.slice(0, 60) });
     columns.set(column, i);
   }
   if (!columns.has('file')) return fail('table-file');
   return ok(
     rows.map((cells, i) => {
-      const cell = (column: string): string => (cells[columns.get(column) ?? -1] ?? '').trim().slice(0, MOST_CELL);
+      const cell = (column: string): string => (cells[columns.get(column) ?? -1] ?? '').slice(0, MOST_CELL);
       const names = (before: string): Record<NameKind, string> =>
         Object.fromEntries(NAME_KINDS.map((kind) => [kind, cell(`${before}${kind}`)])) as Record<NameKind, string>;
       return {

@@ -1,0 +1,3 @@
+export * from './read';
+export * from './text';
+export * from './write';

@@ -1,0 +1,5 @@
+export * from './cells';
+export * from './columns';
+export * from './rows';
+export * from './standing';
+export * from './write';
