@@ -28,11 +28,14 @@ const partsOf = (text: string, signs: RegExp): string[] =>
 export const isFormula = (text: string): boolean =>
   /^=\S/.test(text) || /^#(REF|N\/A|VALUE|NAME|DIV\/0|NUM|NULL|SPILL)[!?]?$/i.test(text);
 
-/** A whole number from 1 to `most`, alone or with a word by it: "3", "Vol. 3", "#3", "320 pp", "1,024". */
+/** A number with what people write by it. */
+const NUMBER =
+  /^(?:(?:volume|vol|number|no|nr|book|part|band|tome)\b\.?|#)?\s*(\d{1,7})(?:\.0+)?\s*(?:pp?|pages?|pgs?)?\.?$/i;
+
+/** A whole number from 1 to `most`, alone or with its word by it: "3", "Vol. 3", "#3", "320 pp", "1,024". */
 export function numberCell(text: string, most: number, column: string): Cell<number> {
   const digits = text.replace(/(\d)[,.\u00a0\u202f' ](?=\d{3}(?!\d))/g, '$1');
-  const found = /^[^\d-]*(\d{1,7})(?:\.0+)?\D*$/.exec(digits);
-  const value = found ? Number(found[1]) : 0;
+  const value = Number(NUMBER.exec(digits)?.[1] ?? 0);
   return value >= 1 && value <= most
     ? cell(value)
     : cell<number>(null, fault('row-number', { column, text: quoted(text), most }));
@@ -147,11 +150,14 @@ export function kindCell(text: string): Cell<{ readonly kind: BookKind; readonly
   return cell(kind ? { kind, genres: some } : null, note);
 }
 
+/** Ids of stores by all that they may be called. */
+export type StoresByName = ReadonlyMap<string, string>;
+export const storesByName = (stores: readonly StoreName[]): StoresByName =>
+  new Map([...stores].reverse().flatMap(({ id, name }) => [name, id].map((called) => [plain(called), id] as const)));
+
 /** Stores by name or id, with a semicolon, comma, bar or line between. */
-export function storesCell(text: string, stores: readonly StoreName[]): Cell<string[]> {
-  const known = (name: string): string | null =>
-    stores.find((one) => one.id === name || plain(one.name) === plain(name) || plain(one.id) === plain(name))?.id ??
-    null;
+export function storesCell(text: string, stores: StoresByName): Cell<string[]> {
+  const known = (name: string): string | undefined => stores.get(plain(name));
   // A name may have a comma of its own.
   const names = partsOf(text, /[;|\n]/).flatMap((part) => (known(part) ? [part] : partsOf(part, /,/)));
   const unknown = names.filter((name) => !known(name));

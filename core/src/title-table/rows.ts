@@ -1,7 +1,17 @@
 import { type Fault, fault } from '../base';
 import { type Brief, emptyBrief } from '../book';
 import type { Table } from '../csv';
-import { type Cell, type StoreName, isFormula, kindCell, languageCell, numberCell, storesCell } from './cells';
+import {
+  type Cell,
+  type StoreName,
+  type StoresByName,
+  isFormula,
+  kindCell,
+  languageCell,
+  numberCell,
+  storesByName,
+  storesCell,
+} from './cells';
 import type { Column, Mapping } from './columns';
 
 /** Most rows of one table. */
@@ -44,7 +54,7 @@ const EMPTY: Partial<Record<Column, Partial<Brief>>> = {
   stores: { stores: [] },
 };
 
-function readRow(cells: readonly string[], line: number, mapping: Mapping, stores: readonly StoreName[]): TitleRow {
+function readRow(cells: readonly string[], line: number, mapping: Mapping, stores: StoresByName): TitleRow {
   const brief: Partial<Brief> = {};
   const notes: Fault[] = [];
   let wrong: Fault | null = null;
@@ -118,8 +128,9 @@ export function briefOf({ brief }: TitleRow): Brief {
  */
 export function readRows({ rows }: Table, mapping: Mapping, stores: readonly StoreName[]): TitleRow[] {
   const first = new Map<string, number>();
+  const known = storesByName(stores);
   return rows.map((cells, i) => {
-    const row = readRow(cells, i + 1, mapping, stores);
+    const row = readRow(cells, i + 1, mapping, known);
     if (row.wrong) return row;
     const keys = [sameTitleKey(briefOf(row)), ...(row.id === null ? [] : [`id ${row.id}`])];
     const before = keys.flatMap((key) => first.get(key) ?? [])[0];

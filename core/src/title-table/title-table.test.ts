@@ -107,6 +107,9 @@ describe('a row', () => {
     ['pages', '320.0', { pageCount: 320 }],
     ['volume', 'Vol. 3', { seriesNumber: 3 }],
     ['volume', '#12', { seriesNumber: 12 }],
+    ['volume', 'Book 2', { seriesNumber: 2 }],
+    ['volume', 'no.4', { seriesNumber: 4 }],
+    ['pages', '1 024 pages', { pageCount: 1024 }],
     ['language', 'German', { language: 'de' }],
     ['language', 'en_gb', { language: 'en-GB' }],
     ['language', 'Español', { language: 'es' }],
@@ -127,6 +130,9 @@ describe('a row', () => {
 
   it.each([
     ['pages', 'many', 'row-number'],
+    ['pages', '3 hundred', 'row-number'],
+    ['pages', 'about 300', 'row-number'],
+    ['volume', '3rd of 5', 'row-number'],
     ['pages', '0', 'row-number'],
     ['pages', '-5', 'row-number'],
     ['pages', '99999', 'row-number'],

@@ -1,5 +1,6 @@
 import type { Fault, Finding } from '@yosomi/core/base';
 import { EBOOK_SENTENCES } from './ebook-sentences';
+import { TABLE_SENTENCES } from './table-sentences';
 import { roleText, slotText } from './role-names';
 
 type Data = Fault['data'];
@@ -41,6 +42,7 @@ function storeField(where: string): string {
 /** A sentence for every code: what is wrong, in numbers, and what to do. */
 export const SENTENCES: Readonly<Record<string, Sentence>> = {
   ...EBOOK_SENTENCES,
+  ...TABLE_SENTENCES,
   'picture-unknown': () => 'This picture is not in the title any more.',
   'origin-gone': () => 'This work is not there any more.',
   'origins-full': (d) => `A title names at most ${d.most} works. Take one out first.`,

@@ -1,7 +1,7 @@
 import type { TakenPicture } from '@yosomi/core/recipe';
 import { sortCards } from '@yosomi/core/shelf';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { FileImage, Image, Type } from 'lucide-react';
+import { FileImage, Image, Table, Type } from 'lucide-react';
 import { Suspense, lazy, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useArrival } from '../features/shelf/arrivals';
@@ -9,6 +9,9 @@ import { useDemo } from '../features/shelf/demo-books';
 import { OpenedReport } from '../features/shelf/opened-report';
 import { openMany, stopOpening, useOpening } from '../features/shelf/opening';
 import type { Starting } from '../features/shelf/start-dialog';
+import { MadeReport } from '../features/title-table/made-report';
+import { stopMaking, useMaking } from '../features/title-table/making';
+import { isTableFile } from '../features/title-table/table-files';
 import { Titles } from '../features/shelf/titles';
 import { UnreadTitles } from '../features/shelf/unread-titles';
 import { useShelf } from '../features/shelf/use-shelf';
@@ -28,6 +31,9 @@ const RemovedDialog = lazy(() =>
   import('../features/shelf/removed-dialog').then((m) => ({ default: m.RemovedDialog })),
 );
 const DeskDialog = lazy(() => import('../features/desk/desk-dialog').then((m) => ({ default: m.DeskDialog })));
+const TableDialog = lazy(() =>
+  import('../features/title-table/table-dialog').then((m) => ({ default: m.TableDialog })),
+);
 const StartDialog = lazy(() => import('../features/shelf/start-dialog').then((m) => ({ default: m.StartDialog })));
 
 const ACCEPT = 'image/jpeg,image/png,image/webp,image/svg+xml,.yosomi';
@@ -58,6 +64,9 @@ export function ShelfPage() {
   /** Those that are delivered; all where it is null. */
   const [delivering, setDelivering] = useState<{ readonly ids: readonly string[] | null } | null>(null);
   const opening = useOpening();
+  const making = useMaking();
+  /** What was given for a table; null while none is looked at. */
+  const [table, setTable] = useState<readonly File[] | null>(null);
   const [showRemoved, setShowRemoved] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const as = useRef<'picture' | 'finished' | null>(null);
@@ -101,7 +110,8 @@ export function ShelfPage() {
 
   const takeAll = useCallback(
     (files: readonly File[]): void => {
-      if (files.length > 1) openMany(files);
+      if (files.some(isTableFile)) setTable(files);
+      else if (files.length > 1) openMany(files);
       else if (files.length === 1) void take(files[0], null);
     },
     [take],
@@ -174,7 +184,7 @@ export function ShelfPage() {
       />
       <section
         aria-label="Start a title"
-        className="grid grid-cols-1 gap-4 px-4 min-[800px]:grid-cols-3 min-[1000px]:px-10"
+        className="grid grid-cols-1 gap-4 px-4 min-[700px]:grid-cols-2 min-[1000px]:px-10 min-[1200px]:grid-cols-4"
       >
         <Way
           icon={<Type size={22} />}
@@ -193,6 +203,12 @@ export function ShelfPage() {
           title="From a finished cover"
           text="For mockups, promos and store files of a cover you have."
           onClick={() => choose('finished')}
+        />
+        <Way
+          icon={<Table size={22} />}
+          title="From a table"
+          text="A title and a cover for every row of a spreadsheet."
+          onClick={() => setTable([])}
         />
       </section>
       <p className="px-4 pt-2.5 text-ink-2 min-[1000px]:px-10">
@@ -213,12 +229,22 @@ export function ShelfPage() {
           </div>
         )}
         {opening.last && <OpenedReport last={opening.last} />}
+        {making.now && (
+          <div className="mb-6 max-w-xl">
+            <Working
+              label={`Making titles from a table, ${making.now.done} of ${making.now.of}`}
+              done={making.now.of === 0 ? 1 : making.now.done / making.now.of}
+              onStop={stopMaking}
+            />
+          </div>
+        )}
+        {making.last && <MadeReport last={making.last} />}
         {shelf?.reading && (
           <p role="status" className="mb-6 text-ink-2">
             Reading the Shelf, {shelf.reading.done} of {shelf.reading.of}
           </p>
         )}
-        {shelf?.count === 0 && demo.state !== 'loading' && !opening.now ? (
+        {shelf?.count === 0 && demo.state !== 'loading' && !opening.now && !making.now ? (
           <div className="flex flex-col items-start gap-3 py-10">
             <p className="text-base font-semibold">No titles yet</p>
             <p className="text-ink-2">
@@ -232,6 +258,7 @@ export function ShelfPage() {
       </section>
       <Suspense fallback={null}>
         {delivering && shelf && <BatchDialog cards={delivered} onClose={() => setDelivering(null)} />}
+        {table && shelf && <TableDialog files={table} cards={shelf.cards} onClose={() => setTable(null)} />}
         {desk && (
           <DeskDialog
             book={null}

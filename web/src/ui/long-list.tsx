@@ -2,9 +2,16 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { type ReactNode, useRef } from 'react';
 
 /** Any number of rows of one height, in px, in a box that scrolls; only those near what is seen are there. */
-export function LongList(props: { count: number; high: number; children(at: number): ReactNode }) {
+export function LongList(props: {
+  count: number;
+  high: number;
+  /** How tall the box is; a few rows where nothing is said. */
+  tall?: string;
+  label?: string;
+  children(at: number): ReactNode;
+}) {
   const box = useRef<HTMLDivElement>(null);
-  const { count, high } = props;
+  const { count, high, tall = 'max-h-52' } = props;
   const virtual = useVirtualizer({
     count,
     getScrollElement: () => box.current,
@@ -13,8 +20,8 @@ export function LongList(props: { count: number; high: number; children(at: numb
     initialRect: { width: 400, height: 208 },
   });
   return (
-    <div ref={box} className="max-h-52 overflow-auto">
-      <ul className="relative" style={{ height: virtual.getTotalSize() }}>
+    <div ref={box} className={`${tall} overflow-auto`}>
+      <ul aria-label={props.label} className="relative" style={{ height: virtual.getTotalSize() }}>
         {virtual.getVirtualItems().map(({ index, start }) => (
           <li
             key={index}

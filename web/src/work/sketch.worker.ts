@@ -1,15 +1,22 @@
-import type { Fault } from '@yosomi/core/base';
+import type { Fault, Result } from '@yosomi/core/base';
 import { type BookKind, type Mood, ownPainting } from '@yosomi/core/book';
 import { neighbours } from '@yosomi/core/demo';
 import { type Asset, Book } from '@yosomi/core/project';
 import { type SceneryKind, scenery } from '@yosomi/core/scenery';
 import {
+  type ComposedTitle,
+  type CoverManner,
+  type Reading,
   type SeriesCover,
+  type SeriesDesign,
   type Sketched,
+  type TitleAsk,
   type VolumeAsk,
   composeSheet,
+  composedTitle,
   fillSlot,
   noHouse,
+  readingOf,
   seriesCover,
   sheetPictures,
   sheetSymbols,
@@ -126,6 +133,20 @@ const api = {
     const { pixels, ...cover } = made.value;
     const bitmap = await bitmapOf(pixels);
     return transfer({ cover: { ...cover, bitmap }, fault: null }, [bitmap]);
+  },
+
+  /** A title that makes itself; its pictures are stored already. */
+  title({ start, pictures }: TitleAsk, manner: CoverManner): Promise<Result<ComposedTitle>> {
+    const from = manner.kind === 'series' ? { ...manner, from: Book.parse(manner.from) } : manner;
+    return composedTitle(start, pictures, from, studio, LOOK_PX);
+  },
+
+  /** How the words of a design read on the title that it is of; null where it cannot be set. */
+  async reading(from: Book, design: SeriesDesign): Promise<Reading | null> {
+    const read = await readingOf(Book.parse(from), design, studio, LOOK_PX);
+    if (!read.ok) return null;
+    const { wordsFromPx, low, mended } = read.value;
+    return { wordsFromPx, low, mended };
   },
 
   /** Covers of made-up books of a kind, for company. */

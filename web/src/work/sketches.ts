@@ -19,6 +19,10 @@ function workers(): OwnWorker<SketchApi>[] {
   return pool;
 }
 
+/** How many of them there are, and one of them by its number. */
+export const sketchLanes = (): number => workers().length;
+export const sketchLane = (at: number): OwnWorker<SketchApi> => workers()[at];
+
 /** One of them, for what is asked beside a sheet. */
 export const sketchWorker = (): OwnWorker<SketchApi> => workers()[0];
 

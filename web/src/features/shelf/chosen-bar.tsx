@@ -1,5 +1,6 @@
 import { Button } from '../../ui/button';
 import { Working } from '../../ui/working';
+import { saveTitlesTable, useSavingTable } from '../title-table/save-table';
 import { saveTitles, stopSaving, useSaving } from './save-titles';
 
 /** What is done with all titles that are chosen. */
@@ -12,8 +13,9 @@ export function ChosenBar(props: {
   onNone(): void;
 }) {
   const saving = useSaving((s) => s.now);
+  const table = useSavingTable((s) => s.now);
   const { ids, found } = props;
-  if (ids.length === 0 && !saving) return null;
+  if (ids.length === 0 && !saving && !table) return null;
   return (
     <section
       aria-label="Chosen titles"
@@ -27,6 +29,9 @@ export function ChosenBar(props: {
           <Button onClick={props.onDeliver}>Deliver</Button>
           <Button onClick={() => void saveTitles(ids)} disabled={saving !== null}>
             Save as files
+          </Button>
+          <Button onClick={() => void saveTitlesTable(ids)} disabled={table !== null}>
+            Save as a table
           </Button>
           <Button className="text-fail" onClick={props.onRemove}>
             Remove from the Shelf
@@ -49,6 +54,11 @@ export function ChosenBar(props: {
             onStop={stopSaving}
           />
         </div>
+      )}
+      {table && (
+        <p role="status" className="text-ink-2">
+          Reading titles for the table, {table.done} of {table.of}
+        </p>
       )}
     </section>
   );
