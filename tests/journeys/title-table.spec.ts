@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { writePng } from '@yosomi/core/image-file';
 import { raster } from '@yosomi/core/pixels';

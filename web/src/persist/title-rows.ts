@@ -17,27 +17,31 @@ import { loadBook } from './titles';
 /** A row of a table beside the titles that are stored; `changes` is what it would change in the one that it is of. */
 export type RowBeside = { readonly row: TitleRow; readonly standing: Standing; readonly changes: Partial<Brief> };
 
-/** So much is done between two words of how far it is. */
-const SOME = 20;
+/** So many are read between two words of how far it is. */
+const SOME = 250;
 
-/** The rows of a table beside the titles that are there. A title that cannot be read is left as it is: its row changes nothing. */
+/**
+ * The rows of a table beside the titles that are there, handed over some at a time, so that a long table holds nobody up. A title that cannot be read
+ * is left as it is: its row changes nothing.
+ */
 export async function rowsBeside(
   table: Table,
   mapping: Mapping,
   stores: readonly StoreName[],
   there: readonly There[],
-  onSome: (done: number, of: number) => void = () => {},
-): Promise<RowBeside[]> {
+  onSome: (rows: readonly RowBeside[], of: number) => unknown,
+): Promise<void> {
   const rows = readRows(table, mapping, stores);
   const stand = standings(rows, there);
-  const found: RowBeside[] = [];
-  for (const [i, row] of rows.entries()) {
-    const standing = stand[i];
-    const book = standing.kind === 'of' ? await loadBook(standing.id) : null;
-    found.push({ row, standing, changes: book?.ok ? changesOf(row, book.value.brief) : {} });
-    if (i % SOME === SOME - 1) onSome(i + 1, rows.length);
+  for (let at = 0; at < rows.length; at += SOME) {
+    const found: RowBeside[] = [];
+    for (const [i, row] of rows.slice(at, at + SOME).entries()) {
+      const standing = stand[at + i];
+      const book = standing.kind === 'of' ? await loadBook(standing.id) : null;
+      found.push({ row, standing, changes: book?.ok ? changesOf(row, book.value.brief) : {} });
+    }
+    await onSome(found, rows.length);
   }
-  return found;
 }
 
 /** What stored titles say, as a table, and how many of them it has; one that cannot be read is left out. */

@@ -1,6 +1,7 @@
-import type { Table } from '@yosomi/core/csv';
 import { COLUMNS, type Column, type Mapping, mappedAs } from '@yosomi/core/title-table';
+import { memo } from 'react';
 import { Menu } from '../../ui/menu';
+import type { TableHead } from '../../work/title-table';
 import { COLUMN_NAMES } from './names';
 
 const NONE = 'none';
@@ -10,19 +11,22 @@ const GROUPS = [
 ];
 
 /** What each column of the table is: its head, what stands under it first, and a choice. */
-export function ColumnsForm(props: { table: Table; mapping: Mapping; onChange(mapping: Mapping): void }) {
+export const ColumnsForm = memo(function ColumnsForm(props: {
+  table: TableHead;
+  mapping: Mapping;
+  onChange(mapping: Mapping): void;
+}) {
   const { table, mapping, onChange } = props;
-  const first = (at: number): string => table.rows.find((row) => (row[at] ?? '') !== '')?.[at] ?? '';
   return (
     <ul aria-label="Columns" className="flex flex-col gap-2.5">
       {mapping.map((column, at) => {
         const head = table.head[at] || `Column ${at + 1}`;
-        const sample = first(at);
+        const sample = table.first[at];
         return (
           <li key={at} className="grid grid-cols-2 items-center gap-x-3">
-            <span className="min-w-0" title={sample.slice(0, 400)}>
+            <span className="min-w-0" title={sample}>
               <span className={`block truncate font-semibold ${column === null ? 'text-ink-2' : ''}`}>{head}</span>
-              <span className="block truncate text-xs text-ink-2">{sample.slice(0, 80) || 'Empty'}</span>
+              <span className="block truncate text-xs text-ink-2">{sample || 'Empty'}</span>
             </span>
             <Menu
               label={`What the column “${head}” is`}
@@ -35,4 +39,4 @@ export function ColumnsForm(props: { table: Table; mapping: Mapping; onChange(ma
       })}
     </ul>
   );
-}
+});

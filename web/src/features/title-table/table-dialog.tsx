@@ -1,5 +1,4 @@
 import { type Fault, type Result, fail } from '@yosomi/core/base';
-import type { Table } from '@yosomi/core/csv';
 import type { Card } from '@yosomi/core/shelf';
 import { type Mapping, mappingOf } from '@yosomi/core/title-table';
 import { useEffect, useRef, useState } from 'react';
@@ -10,7 +9,7 @@ import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { DropPlace } from '../../ui/drop-place';
 import { TextField } from '../../ui/field';
-import { readTable } from '../../work/title-table';
+import { type TableHead, readTable } from '../../work/title-table';
 import { ColumnsForm } from './columns-form';
 import { makeTitles, useMaking } from './making';
 import { PicturesGiven } from './pictures-given';
@@ -22,10 +21,10 @@ import { useRows } from './use-rows';
 
 const MOST_MB = 64;
 
-type Given = { readonly name: string; readonly table: Table };
+type Given = { readonly name: string; readonly table: TableHead };
 
 /** Faults: `file-large`, those of `readTable`. */
-async function openTable(file: File): Promise<Result<Table>> {
+async function openTable(file: File): Promise<Result<TableHead>> {
   if (file.size > MOST_MB * 1048576) return fail('file-large', { mb: Math.round(file.size / 1048576), most: MOST_MB });
   return readTable(await bytesOfFile(file));
 }
@@ -37,10 +36,10 @@ export function TableDialog(props: { files: readonly File[]; cards: readonly Car
   const [fault, setFault] = useState<Fault | null>(null);
   const [reading, setReading] = useState(false);
 
-  const take = async (name: string, open: () => Promise<Result<Table>>): Promise<void> => {
+  const take = async (name: string, open: () => Promise<Result<TableHead>>): Promise<void> => {
     setReading(true);
     setFault(null);
-    const table = await open().catch((): Result<Table> => fail('work-failed'));
+    const table = await open().catch((): Result<TableHead> => fail('work-failed'));
     setReading(false);
     if (table.ok) setGiven({ name, table: table.value });
     else setFault(table.fault);
@@ -172,11 +171,11 @@ function Rows(props: {
         </p>
         <Button onClick={props.onAnother}>Another table</Button>
       </div>
-      <div className="flex min-h-0 flex-1 flex-col gap-6 min-[1000px]:flex-row-reverse">
-        <section aria-label="What the columns are" className="min-[1000px]:w-96 min-[1000px]:overflow-y-auto">
+      <div className="flex min-h-0 flex-1 flex-col gap-6 overflow-y-auto min-[1000px]:flex-row-reverse min-[1000px]:overflow-visible">
+        <section aria-label="What the columns are" className="shrink-0 min-[1000px]:w-96 min-[1000px]:overflow-y-auto">
           <ColumnsForm table={table} mapping={mapping} onChange={setMapping} />
         </section>
-        <div className="flex min-h-0 min-w-0 flex-1 flex-col gap-3">
+        <div className="flex min-h-96 min-w-0 flex-1 shrink-0 flex-col gap-3 min-[1000px]:min-h-0 min-[1000px]:shrink">
           {!titled && (
             <p role="alert" className="text-fail">
               Say which column is the title.

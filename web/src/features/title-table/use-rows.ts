@@ -1,14 +1,13 @@
-import type { Table } from '@yosomi/core/csv';
 import type { Card } from '@yosomi/core/shelf';
 import { allProfiles } from '@yosomi/core/stores';
 import type { Mapping } from '@yosomi/core/title-table';
 import { useEffect, useState } from 'react';
 import type { RowBeside } from '../../persist/title-rows';
-import { readBeside } from '../../work/title-table';
+import { type TableHead, readBeside } from '../../work/title-table';
 import { useWishes } from '../deliver/use-wishes';
 
 /** The rows of a table beside the titles of the Shelf, read anew where either changes; the last ones stay until then. `done` is how far that is, 0..1. */
-export function useRows(table: Table, mapping: Mapping, cards: readonly Card[]) {
+export function useRows(table: TableHead, mapping: Mapping, cards: readonly Card[]) {
   const { wishes } = useWishes();
   const [rows, setRows] = useState<readonly RowBeside[] | null>(null);
   const [done, setDone] = useState(0);
