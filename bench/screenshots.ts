@@ -24,6 +24,14 @@ await page.waitForFunction(() => {
   return covers.length === 5 && covers.every((img) => img.complete && img.naturalWidth > 0);
 });
 await shot('shelf');
+await page.goto(`${base}/series/The%20Lamplighter%20Accounts`);
+await page
+  .getByRole('img', { name: /^Spine of/ })
+  .nth(2)
+  .waitFor({ timeout: 60_000 });
+await page.waitForTimeout(2500);
+await shot('series');
+await page.goto(base);
 await page.getByRole('link', { name: 'Open A Debt of Foxfire' }).click();
 await page.locator('main[data-fresh="true"] [data-verdict="64"]').waitFor();
 await page
@@ -101,14 +109,6 @@ await page.getByText('Every second frame is shown here.').waitFor({ timeout: 120
 await page.waitForTimeout(3000);
 await shot('promo-film');
 await page.keyboard.press('Escape');
-await page.getByRole('radio', { name: 'Looks' }).click();
-await page.waitForTimeout(200);
-await page.locator('main [data-fresh="true"]').waitFor({ state: 'attached', timeout: 60_000 });
-await page.waitForTimeout(300);
-await shot('promo-looks');
-await page.getByRole('radio', { name: 'Formats' }).click();
-await page.waitForTimeout(200);
-await page.locator('main [data-fresh="true"]').waitFor({ state: 'attached', timeout: 60_000 });
 await page.locator('button[data-tile="link"]').dblclick();
 await page.locator('main[data-fresh="true"]').waitFor({ timeout: 60_000 });
 await page.waitForTimeout(300);

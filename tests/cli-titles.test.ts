@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Project, packProject, unpackProject } from '@yosomi/core/project';
 import { writePng } from '@yosomi/core/image-file';
+import { labOf, rgbOf } from '@yosomi/core/colour';
 import { raster, shrink, ssim } from '@yosomi/core/pixels';
 import { coverRaster, mainPicture } from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
@@ -113,6 +114,23 @@ describe('titles from a table', () => {
     expect(made.err).toMatch(/walking-the-chalk-slowly\.yosomi: .*damaged/);
     expect(readdirSync(at('hurt'))).toContain(`${MADE[3]}-2.yosomi`);
     expect(readFileSync(at('hurt', `${MADE[3]}.yosomi`)).length).toBe(Math.floor(hurt.length / 2));
+  });
+
+  it('have colours of their own where they come later', async () => {
+    cpSync(at('whole'), at('later'), { recursive: true });
+    writeFileSync(
+      at('later.csv'),
+      'title,author,series,number,genre\nThe Last Lightship,Ines Quarry,The Quay Books,4,mystery\n',
+    );
+    expect((await run('titles', at('later.csv'), '--out', at('later'))).out).toMatch(/^1 made/);
+    const names = [MADE[2], MADE[0], MADE[1], 'the-last-lightship-vol-4'];
+    const hues = names.map((name) => {
+      const [, a, b] = labOf(rgbOf(opened('later', `${name}.yosomi`).book.sheet.taken!.tones.accent));
+      return Math.atan2(b, a);
+    });
+    for (const [i, one] of hues.entries())
+      for (const other of hues.slice(i + 1))
+        expect(Math.abs(Math.atan2(Math.sin(one - other), Math.cos(one - other)))).toBeGreaterThan(Math.PI / 5);
   });
 
   it('wear the design of a volume that is given', async () => {

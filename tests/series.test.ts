@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { type Brief, emptyBrief, wordsOf } from '@yosomi/core/book';
 import { type Doc, docOf, newShape, newWords, plainLook } from '@yosomi/core/cover';
 import type { Book, Project } from '@yosomi/core/project';
-import { type SeriesCover, carriedFront, mainPicture, seriesCover } from '@yosomi/core/recipe';
+import { type SeriesCover, carriedFront, mainPicture, seriesCover, turnBetween } from '@yosomi/core/recipe';
 import { type PictureFacts, evenTurn, pictureFacts, strife } from '@yosomi/core/sketch';
 import { labOf, palette, rgbOf } from '@yosomi/core/colour';
 import { NodeStudio } from '@yosomi/node-kit';
@@ -240,5 +240,28 @@ describe('the fronts of a series', () => {
     // A finished file has its words in it: it is no picture for another design.
     const finished: Book = { ...to, cover: { ...to.cover, finished: true } };
     expect((await made(from, finished)).picture).toBe(mainPicture(from.cover));
+  });
+});
+
+describe('the turn between two fronts', () => {
+  const all = demos().map(({ book }) => book);
+  const apart = (a: number, b: number): number => Math.abs(Math.atan2(Math.sin(a - b), Math.cos(a - b)));
+  it('is the one by which the colours of one were turned, as far as screens have the colours', () => {
+    for (const book of all.filter(({ cover }) => !cover.finished))
+      for (const angle of [0.4, 1.2, 2.1, 3, -0.9, -2.4]) {
+        const found = turnBetween(book.cover, carriedFront(book, two, angle, null).doc);
+        expect(found === null ? Infinity : apart(found, angle), `${book.id} ${angle}`).toBeLessThan(0.4);
+      }
+  });
+  it('is none between a front and itself', () => {
+    for (const { cover } of all.filter((book) => !book.cover.finished))
+      expect(turnBetween(cover, cover)).toBeCloseTo(0);
+  });
+  it('is not told where fronts have nothing in common, or no colour', () => {
+    const grey = docOf(1600, 2560, [{ ...words('title', 'title', 'A'), colour: '#888888' }]);
+    expect(turnBetween(grey, grey)).toBeNull();
+    expect(
+      turnBetween(docOf(1600, 2560, [words('title', 'title', 'A')]), docOf(1600, 2560, [words('other', 'title', 'A')])),
+    ).toBeNull();
   });
 });

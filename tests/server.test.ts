@@ -22,11 +22,14 @@ afterAll(async () => {
 });
 
 describe('the server', () => {
-  it.each(['/', '/title/abc/front', '/title/abc/deliver?x=1'])('answers %s with the app', async (url) => {
-    const answer = await app.inject({ url });
-    expect(answer.statusCode).toBe(200);
-    expect(answer.body).toContain('<title>Yosomi');
-  });
+  it.each(['/', '/series/The%20Quay%20Books', '/title/abc/front', '/title/abc/deliver?x=1'])(
+    'answers %s with the app',
+    async (url) => {
+      const answer = await app.inject({ url });
+      expect(answer.statusCode).toBe(200);
+      expect(answer.body).toContain('<title>Yosomi');
+    },
+  );
 
   it('lets nothing but its own files in, on every answer', async () => {
     for (const url of ['/', '/app.js', '/api/demo', '/nothing.js']) {

@@ -13,7 +13,7 @@ low water mark;ines  quarry;the quay books;2;;;;;
 
 const titles = (page: Page) => page.getByRole('region', { name: 'Titles', exact: true });
 const card = (page: Page, title: string) => titles(page).getByRole('link', { name: `Open ${title}`, exact: true });
-const report = (page: Page) => page.getByRole('region', { name: 'What became of the table' });
+const report = (page: Page) => page.getByRole('region', { name: 'What was made' });
 const dialog = (page: Page) => page.getByRole('dialog', { name: 'Titles from a table' });
 const row = (page: Page, line: number) =>
   dialog(page)
@@ -150,7 +150,7 @@ test(
     await dialog(page).getByRole('button', { name: 'Read these cells' }).press('Enter');
     await expect(dialog(page)).toContainText('24 rows: 24 new.');
     await dialog(page).getByRole('button', { name: 'Make 24 titles' }).press('Enter');
-    await expect(page.getByRole('progressbar', { name: /^Making titles from a table, [1-9]\d* of 24/ })).toBeVisible({
+    await expect(page.getByRole('progressbar', { name: /^Making titles, [1-9]\d* of 24/ })).toBeVisible({
       timeout: 60_000,
     });
     await page.getByRole('button', { name: 'Stop' }).press('Enter');

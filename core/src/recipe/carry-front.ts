@@ -1,6 +1,6 @@
 import { type Brief, wordsOf } from '../book';
 import { type Doc, type Part, type PicturePart, type WordRole, type WordsPart, eachColour } from '../cover';
-import { hexTurned } from '../colour';
+import { type Lab, hexTurned, labOf, rgbOf } from '../colour';
 import { clamp } from '../plane';
 import type { Book } from '../project';
 import { FIELD_OF_ROLE, type PictureFacts, type Weighted, cropFor, isDark, keyWord } from '../sketch';
@@ -65,6 +65,36 @@ export function coloursOfFront(doc: Doc): Weighted {
   }
   const sum = [...found.values()].reduce((a, b) => a + b, 0) || 1;
   return [...found].map(([hex, weight]) => ({ hex, weight: weight / sum }));
+}
+
+/** What is greyer than this has no hue to tell, OKLab. */
+const GREY = 0.02;
+/** How well the hues of all colours must agree about one turn, 0..1. */
+const AGREED = 0.8;
+
+/** By which angle the colours of one front are those of another, turned, in radians; null where they are not that. */
+export function turnBetween(from: Doc, to: Doc): number | null {
+  let [x, y, sum] = [0, 0, 0];
+  for (const [id, part] of Object.entries(from.parts)) {
+    const other = to.parts[id];
+    if (!other || other.kind !== part.kind || part.kind === 'picture') continue;
+    const [mine, theirs] = [part, other].map((one) => {
+      const found: Lab[] = [];
+      eachColour(one, (hex) => (found.push(labOf(rgbOf(hex))), hex));
+      return found;
+    });
+    if (mine.length !== theirs.length) continue;
+    for (const [i, [, a, b]] of mine.entries()) {
+      const [, c, d] = theirs[i];
+      const weight = Math.min(Math.hypot(a, b), Math.hypot(c, d));
+      if (weight < GREY) continue;
+      const turn = Math.atan2(d, c) - Math.atan2(b, a);
+      x += weight * Math.cos(turn);
+      y += weight * Math.sin(turn);
+      sum += weight;
+    }
+  }
+  return sum > 0 && Math.hypot(x, y) >= AGREED * sum ? Math.atan2(y, x) : null;
 }
 
 const plain = (text: string): string => text.replace(/\s+/g, ' ').trim().toLocaleLowerCase();

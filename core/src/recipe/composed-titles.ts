@@ -1,7 +1,7 @@
 import type { Result } from '../base';
 import type { Asset, Book } from '../project';
-import type { ComposedTitle, CoverManner } from './composed-title';
-import { designOf } from './composed-title';
+import { turnBetween } from './carry-front';
+import { type ComposedTitle, type CoverManner, designOf } from './composed-title';
 import type { Reading, SeriesDesign } from './series';
 import type { Start } from './start';
 
@@ -25,8 +25,8 @@ type Family = {
   readonly before: number;
 };
 
-/** Volumes that are there already. */
-export type VolumesThere = { readonly first: Book; readonly count: number };
+/** Volumes that are there already: the first that has a design to carry, how many there are, and by how much the colours of others are turned. */
+export type VolumesThere = { readonly first: Book; readonly count: number; readonly taken: readonly number[] };
 
 const seriesOf = ({ start }: TitleAsk): string => start.brief.seriesName.trim();
 const numberOf = (book: Book | TitleAsk): number | null =>
@@ -57,7 +57,7 @@ export class TitleMaker {
       }
     }
     const made = await this.by.compose(ask, { kind: 'sheet', seed: ask.line });
-    if (made.ok && series !== '' && !family) this.#families.set(series, await this.#familyOf(made.value.book, 0));
+    if (made.ok && series !== '' && !family) this.#families.set(series, await this.#familyOf(made.value.book, 0, []));
     return made;
   }
 
@@ -74,22 +74,26 @@ export class TitleMaker {
     const known = this.#families.get(series);
     if (known !== undefined) return known;
     const found = await this.there(series);
-    const family = found && (await this.#familyOf(found.first, found.count));
+    const family = found && (await this.#familyOf(found.first, found.count, found.taken));
     if (family) this.#families.set(series, family);
     return family;
   }
 
-  async #familyOf(from: Book, before: number): Promise<Family | null> {
+  async #familyOf(from: Book, before: number, taken: readonly number[]): Promise<Family | null> {
     const design = designOf(from);
-    return design && { from, design, own: await this.by.reading(from, design), taken: [], before };
+    return design && { from, design, own: await this.by.reading(from, design), taken: [0, ...taken], before };
   }
 }
 
-/** What of a series is among these titles: its first volume that has a design to carry, and how many volumes it has. */
+/** By how much the colours of other volumes differ from those of the first, as far as that can be told. */
+export const turnsTaken = (first: Book, others: readonly Book[]): number[] =>
+  others.flatMap(({ id, cover }) => (id === first.id ? [] : (turnBetween(first.cover, cover) ?? [])));
+
+/** What of a series is among these titles; null where none of its volumes has a design to carry. */
 export function volumesAmong(books: Iterable<Book>, series: string): VolumesThere | null {
   const volumes = [...books]
     .filter(({ brief }) => brief.seriesName.trim() === series)
     .sort((a, b) => (a.brief.seriesNumber ?? Infinity) - (b.brief.seriesNumber ?? Infinity) || (a.id < b.id ? -1 : 1));
   const first = volumes.find(designOf);
-  return first ? { first, count: volumes.length } : null;
+  return first ? { first, count: volumes.length, taken: turnsTaken(first, volumes) } : null;
 }

@@ -50,6 +50,7 @@ export * from './desk-cover';
 export * from './sketches';
 export * from './carry-front';
 export * from './series';
+export * from './shared-design';
 export * from './composed-title';
 export * from './composed-titles';
 export * from './compose-size';

@@ -7,6 +7,7 @@ import {
   SORTS,
   arrangeShelf,
   groupCards,
+  nearSeries,
   searchCards,
   seriesNumbers,
   sortCards,
@@ -199,4 +200,31 @@ describe('the numbers of a series', () => {
   ])('%j lack %j and stand twice %j', (numbers, lacks, twice) =>
     expect(seriesNumbers(numbers.map((number, i) => card({ id: `${i}`, number })))).toEqual({ lacks, twice }),
   );
+});
+
+describe('names of series', () => {
+  const all = [
+    'The Quay Books',
+    'the quay-books',
+    'Quay Books series',
+    'Quäy Books',
+    'Quay Book',
+    'Books of the Quay',
+    'The Quay',
+    '',
+  ].map((series, i) => card({ id: String(i), series }));
+  it('that say the same in another way are told, and no others', () => {
+    expect(nearSeries(all, 'The Quay Books')).toEqual(['the quay-books', 'Quay Books series', 'Quäy Books']);
+    expect(nearSeries(all, 'The Quay')).toEqual([]);
+    expect(nearSeries(all, '')).toEqual([]);
+  });
+  it('are near one another both ways, and never themselves', () => {
+    fc.assert(
+      fc.property(cards, names, names, (list, a, b) => {
+        const [both] = [[...list, card({ id: 'one', series: a }), card({ id: 'two', series: b })]];
+        expect(nearSeries(both, a)).not.toContain(a);
+        expect(nearSeries(both, a).includes(b)).toBe(nearSeries(both, b).includes(a));
+      }),
+    );
+  });
 });

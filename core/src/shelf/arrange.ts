@@ -141,3 +141,36 @@ export function seriesNumbers(cards: readonly Card[]): {
   const twice = [...there].filter((n) => numbers.filter((one) => one === n).length > 1).sort((a, b) => a - b);
   return { lacks, twice };
 }
+
+/** A series name without what people write differently from volume to volume: case, accents, signs, a leading article, "series" behind it. */
+const bareSeries = (name: string): string =>
+  wordsIn(name)
+    .filter(
+      (word, i, all) =>
+        !(i === 0 && all.length > 1 && ARTICLES.has(word)) && !(i > 0 && i === all.length - 1 && word === SERIES),
+    )
+    .join(' ');
+const ARTICLES: ReadonlySet<string> = new Set([
+  'the',
+  'a',
+  'an',
+  'der',
+  'die',
+  'das',
+  'le',
+  'la',
+  'les',
+  'el',
+  'los',
+  'las',
+]);
+const SERIES = 'series';
+
+/** Names of other series that are likely to be this one, written in another way. */
+export function nearSeries(cards: readonly Card[], name: string): readonly string[] {
+  const bare = bareSeries(name);
+  if (bare === '') return [];
+  return [...new Set(cards.map(({ series }) => series))].filter(
+    (series) => series !== '' && series !== name && bareSeries(series) === bare,
+  );
+}

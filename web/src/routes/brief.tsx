@@ -1,7 +1,9 @@
 import { type Brief, thicknessMm } from '@yosomi/core/book';
 import { Brief as BriefSchema } from '@yosomi/core/book';
 import { allProfiles } from '@yosomi/core/stores';
-import { useEffect, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { seriesPath } from '../features/series/odd-numbers';
 import { KindFields } from '../features/sketch/kind-fields';
 import { useWishes } from '../features/deliver/use-wishes';
 import { sentenceOf } from '../messages/sentences';
@@ -33,7 +35,7 @@ export function BriefPage() {
     setTyped((now) => ({ ...now, [name]: undefined }));
     edit(`Brief: ${name}`, (b) => void Object.assign(b.brief, { [name]: value }), `brief-${name}`);
   };
-  const text = (name: TextName, label: string, limit: number, more: { hint?: string; lines?: number } = {}) => (
+  const text = (name: TextName, label: string, limit: number, more: { hint?: ReactNode; lines?: number } = {}) => (
     <TextField
       label={label}
       value={typed[name]?.text ?? brief[name]}
@@ -79,7 +81,7 @@ export function BriefPage() {
           <div className="col-span-2">{text('subtitle', 'Subtitle', 300)}</div>
           {text('author', 'Author', 200)}
           {text('strapline', 'Strapline', 200, { hint: 'One line that sells it. It heads the promo.' })}
-          {text('seriesName', 'Series', 120)}
+          {text('seriesName', 'Series', 120, { hint: seriesLink(brief.seriesName.trim()) })}
           {number('seriesNumber', 'Number in the series', 999, 'Leave it empty for a single book.')}
         </section>
         <section
@@ -150,3 +152,9 @@ export function BriefPage() {
     </main>
   );
 }
+const seriesLink = (name: string): ReactNode =>
+  name !== '' && (
+    <Link to={seriesPath(name)} className="underline underline-offset-2 hover:no-underline">
+      See the whole series
+    </Link>
+  );

@@ -9,8 +9,8 @@ import { useDemo } from '../features/shelf/demo-books';
 import { OpenedReport } from '../features/shelf/opened-report';
 import { openMany, stopOpening, useOpening } from '../features/shelf/opening';
 import type { Starting } from '../features/shelf/start-dialog';
-import { MadeReport } from '../features/title-table/made-report';
-import { stopMaking, useMaking } from '../features/title-table/making';
+import { useMaking } from '../features/title-table/making';
+import { Making } from '../features/title-table/making-now';
 import { isTableFile } from '../features/title-table/table-files';
 import { Titles } from '../features/shelf/titles';
 import { UnreadTitles } from '../features/shelf/unread-titles';
@@ -64,7 +64,7 @@ export function ShelfPage() {
   /** Those that are delivered; all where it is null. */
   const [delivering, setDelivering] = useState<{ readonly ids: readonly string[] | null } | null>(null);
   const opening = useOpening();
-  const making = useMaking();
+  const making = useMaking((s) => s.now !== null);
   /** What was given for a table; null while none is looked at. */
   const [table, setTable] = useState<readonly File[] | null>(null);
   const [showRemoved, setShowRemoved] = useState(false);
@@ -229,22 +229,13 @@ export function ShelfPage() {
           </div>
         )}
         {opening.last && <OpenedReport last={opening.last} />}
-        {making.now && (
-          <div className="mb-6 max-w-xl">
-            <Working
-              label={`Making titles from a table, ${making.now.done} of ${making.now.of}`}
-              done={making.now.of === 0 ? 1 : making.now.done / making.now.of}
-              onStop={stopMaking}
-            />
-          </div>
-        )}
-        {making.last && <MadeReport last={making.last} />}
+        <Making />
         {shelf?.reading && (
           <p role="status" className="mb-6 text-ink-2">
             Reading the Shelf, {shelf.reading.done} of {shelf.reading.of}
           </p>
         )}
-        {shelf?.count === 0 && demo.state !== 'loading' && !opening.now && !making.now ? (
+        {shelf?.count === 0 && demo.state !== 'loading' && !opening.now && !making ? (
           <div className="flex flex-col items-start gap-3 py-10">
             <p className="text-base font-semibold">No titles yet</p>
             <p className="text-ink-2">

@@ -131,3 +131,11 @@ export function useSpineBitmap(now: Book, widthPx: number, heightPx: number, hea
     ...look,
   });
 }
+
+/** A title's spine, as thick as the book is at this height. */
+export const useSpineSide = (book: Book, heightPx: number) =>
+  useQuery({
+    queryKey: ['spine-side', book.id, book.updatedAt, heightPx],
+    queryFn: () => studio.spineSide(book, heightPx),
+    ...look,
+  });

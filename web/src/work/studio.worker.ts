@@ -37,6 +37,8 @@ import {
   settledCover,
   type Places,
   placesAt,
+  sideArt,
+  sideRatio,
   sizedCover,
   spineStrip,
   startFromFinished,
@@ -327,6 +329,15 @@ const api = {
 
   async spineBitmap(input: Book, widthPx: number, heightPx: number, head: number): Promise<ImageBitmap> {
     const bitmap = await bitmapOf(await spineStrip(Book.parse(input), { widthPx, heightPx }, head, studio));
+    return transfer(bitmap, [bitmap]);
+  },
+
+  /** A title's spine as it stands on the shelf, as thick as the book is at this height. */
+  async spineSide(input: Book, heightPx: number): Promise<ImageBitmap> {
+    const book = Book.parse(input);
+    const ratio = sideRatio(book, 'spine');
+    const mostPx = (heightPx * book.cover.widthPx) / book.cover.heightPx;
+    const bitmap = await bitmapOf(await sideArt(book, 'spine', ratio, 'fill', studio, Math.ceil(mostPx)));
     return transfer(bitmap, [bitmap]);
   },
 

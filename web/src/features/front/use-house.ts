@@ -5,13 +5,18 @@ import { sayFault } from '../../messages/say';
 import { changeHouse, houseOf, loadHouse } from '../../persist/keeps';
 import { useFrom } from '../../state/session';
 
-/** The house style, and how it is changed: whether it was, and a refused change says why; and `unread` why what is kept of it cannot be read. */
-export function useHouse(): {
+type HouseNow = {
   house: House;
   unread: Fault | null;
   change(edit: (house: House) => House): Promise<boolean>;
-} {
-  const row = houseOf(useFrom((book) => book.id));
+};
+
+/** The house style of the open title, and how it is changed: whether it was, and a refused change says why; and `unread` why what is kept of it cannot be read. */
+export const useHouse = (): HouseNow => useHouseOf(useFrom((book) => book.id));
+
+/** That of a title which need not be open. */
+export function useHouseOf(title: string): HouseNow {
+  const row = houseOf(title);
   const { value: house, fault: unread } = useLiveQuery(() => loadHouse(row), [row]) ?? {
     value: emptyHouse,
     fault: null,

@@ -17,7 +17,7 @@ import { Check } from '../../ui/check';
 import { Dialog } from '../../ui/dialog';
 import { Menu } from '../../ui/menu';
 import { Verdict } from '../../ui/verdict';
-import { useHouse } from '../front/use-house';
+import { useHouseOf } from '../front/use-house';
 import { usePictureInput } from '../front/use-picture-input';
 import { useShelfMates } from '../mockups/use-others';
 import { layOnVolume } from './lay-on-volume';
@@ -60,14 +60,15 @@ export function SeriesDialog({ design = FRONT, onClose }: { design?: SeriesDesig
   );
 }
 
-function Volumes(props: { design: SeriesDesign; book: Book; series: readonly string[]; onClose(): void }) {
-  const { design, onClose } = props;
+/** The volumes in a design, drawn one after the other, and the taking of it. */
+export function Volumes(props: { design?: SeriesDesign; book: Book; series: readonly string[]; onClose(): void }) {
+  const { design = FRONT, onClose } = props;
   // What is laid on the volumes is the design as it was when it was asked for.
   const [book] = useState(props.book);
   const [series] = useState(props.series);
   const edit = useSession((s) => s.edit);
   const undo = useSession((s) => s.undo);
-  const { house } = useHouse();
+  const { house } = useHouseOf(book.id);
   const [busy, setBusy] = useState(false);
   const [turning, setTurning] = useState(true);
   const [pictures, setPictures] = useState<Readonly<Record<string, string>>>({});

@@ -1,5 +1,6 @@
 import type { Card, CardGroup } from '@yosomi/core/shelf';
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
+import { Link } from 'react-router';
 import { Verdict } from '../../ui/verdict';
 import { type KeyboardEvent, type ReactNode, useLayoutEffect, useMemo, useRef, useState } from 'react';
 
@@ -66,6 +67,8 @@ function scrollerOf(element: HTMLElement | null): HTMLElement | null {
 export function TitleGrid(props: {
   groups: readonly CardGroup[];
   nameOf(group: CardGroup): string;
+  /** Where a group has a page of its own. */
+  linkOf(group: CardGroup): string | null;
   /** What is odd about a group. */
   noteOf(group: CardGroup): string | null;
   children(card: Card): ReactNode;
@@ -142,7 +145,9 @@ export function TitleGrid(props: {
         if (row.kind === 'head')
           return (
             <li key={`head ${row.group.key}`} className="absolute left-0 flex items-baseline gap-3" style={{ top }}>
-              <h2 className="text-base font-semibold">{row.name}</h2>
+              <h2 className="text-base font-semibold">
+                <Name name={row.name} to={props.linkOf(row.group)} />
+              </h2>
               <span className="text-ink-2">
                 {row.group.cards.length === 1 ? 'One title' : `${row.group.cards.length} titles`}
               </span>
@@ -166,4 +171,12 @@ export function TitleGrid(props: {
   );
 }
 
+const Name = ({ name, to }: { name: string; to: string | null }) =>
+  to === null ? (
+    name
+  ) : (
+    <Link to={to} className="underline underline-offset-2 hover:no-underline">
+      {name}
+    </Link>
+  );
 const Note = ({ text }: { text: string | null }) => text && <Verdict grade="may">{text}</Verdict>;

@@ -1,4 +1,4 @@
-import { type Card, type CardGroup, type FileState, arrangeShelf, nameOfCard, seriesNumbers } from '@yosomi/core/shelf';
+import { type Card, type CardGroup, type FileState, arrangeShelf, nameOfCard } from '@yosomi/core/shelf';
 import { allProfiles } from '@yosomi/core/stores';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef } from 'react';
 import { sayFault } from '../../messages/say';
@@ -6,6 +6,7 @@ import { loadBook } from '../../persist/titles';
 import { useChosen } from '../../ui/use-chosen';
 import { useWishes } from '../deliver/use-wishes';
 import { saveTitleAs } from '../frame/save-title';
+import { oddNumbers, seriesPath } from '../series/odd-numbers';
 import { groupName, useShelfAsk } from './ask';
 import { ChosenBar } from './chosen-bar';
 import { useFileStates, useLookThrough } from './file-states';
@@ -16,19 +17,6 @@ import { duplicate, removeFromShelf } from './use-shelf';
 
 /** From so many titles on one may look for some, and put them in order. */
 const FEW = 6;
-
-const numbers = (list: readonly number[]): string =>
-  list.length === 1 ? `Volume ${list[0]}` : `Volumes ${list.slice(0, -1).join(', ')} and ${list.at(-1)}`;
-
-/** What is odd about the numbers of a series; null where nothing is. */
-function oddNumbers({ cards }: CardGroup): string | null {
-  const { lacks, twice } = seriesNumbers(cards);
-  const said = [
-    lacks.length > 0 ? `${numbers(lacks)} ${lacks.length === 1 ? 'is' : 'are'} not here.` : '',
-    twice.length > 0 ? `${numbers(twice)} ${twice.length === 1 ? 'is' : 'are'} here twice.` : '',
-  ];
-  return said.filter(Boolean).join(' ') || null;
-}
 
 async function saveAs(id: string): Promise<void> {
   const book = await loadBook(id);
@@ -72,8 +60,10 @@ export function Titles({ cards, onDeliver }: { cards: readonly Card[]; onDeliver
   });
   const choose = useCallback<(typeof chosen)['choose']>((id, manner) => now.current.choose(id, manner), []);
   const nameOf = useCallback((group: CardGroup) => groupName(group, ask.group, stores), [ask.group, stores]);
-  const whole = ask.group === 'series' && ask.words === '';
-  const noteOf = (group: CardGroup): string | null => (whole && group.key !== '' ? oddNumbers(group) : null);
+  const bySeries = ask.group === 'series';
+  const linkOf = useCallback(({ key }: CardGroup) => (bySeries && key !== '' ? seriesPath(key) : null), [bySeries]);
+  const whole = bySeries && ask.words === '';
+  const noteOf = (group: CardGroup): string | null => (whole && group.key !== '' ? oddNumbers(group.cards) : null);
   const remove = (some: readonly Card[]): Promise<void> =>
     removeFromShelf(some.map((card) => ({ id: card.id, name: nameOfCard(card) })));
   const removeOne = useCallback((card: Card) => void removeFromShelf([{ id: card.id, name: nameOfCard(card) }]), []);
@@ -90,7 +80,7 @@ export function Titles({ cards, onDeliver }: { cards: readonly Card[]; onDeliver
       {found.length === 0 && asked.words !== '' ? (
         <p className="py-6 text-ink-2">No title, author or series on the Shelf begins with these words.</p>
       ) : (
-        <TitleGrid groups={groups} nameOf={nameOf} noteOf={noteOf}>
+        <TitleGrid groups={groups} nameOf={nameOf} linkOf={linkOf} noteOf={noteOf}>
           {(card) => (
             <TitleCard
               card={card}

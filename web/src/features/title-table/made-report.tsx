@@ -1,5 +1,6 @@
 import { tableText } from '@yosomi/core/csv';
 import { X } from 'lucide-react';
+import { Link } from 'react-router';
 import { sentenceOf } from '../../messages/sentences';
 import { follow } from '../../state/follow';
 import { Button } from '../../ui/button';
@@ -32,7 +33,7 @@ export function MadeReport({ last }: { last: Made }) {
     made.length + changed.length === 0 ? 'Nothing was made.' : '',
   ];
   return (
-    <section aria-label="What became of the table" className="mb-6 flex items-start gap-3 bg-blue-wash px-4 py-3">
+    <section aria-label="What was made" className="mb-6 flex items-start gap-3 bg-blue-wash px-4 py-3">
       <div className="flex min-w-0 flex-1 flex-col gap-2">
         <p role="status">{lines.filter(Boolean).join(' ')}</p>
         {failed.length > 0 && (
@@ -59,6 +60,11 @@ export function MadeReport({ last }: { last: Made }) {
                 {left.length === 1 ? 'Make it too' : 'Make them too'}
               </Button>
             </>
+          )}
+          {made.length === 1 && (
+            <Link to={`/title/${made[0].id}/front`} className="underline underline-offset-2 hover:no-underline">
+              Open it
+            </Link>
           )}
           {made.length > 0 && (
             <Button

@@ -1,13 +1,13 @@
 import { type Fault, type Result, type Shared, fail, ok } from '@yosomi/core/base';
 import type { Brief } from '@yosomi/core/book';
 import type { Asset } from '@yosomi/core/project';
-import { type Composer, type TitleAsk, TitleMaker, type VolumesThere, designOf } from '@yosomi/core/recipe';
+import { type Composer, type TitleAsk, TitleMaker, type VolumesThere, volumesAmong } from '@yosomi/core/recipe';
 import { briefOf } from '@yosomi/core/title-table';
 import { create } from 'zustand';
 import { saveAsset } from '../../persist/assets';
 import { allCards } from '../../persist/cards';
 import type { RowBeside } from '../../persist/title-rows';
-import { addTitle, editStored, loadBook } from '../../persist/titles';
+import { addTitle, editStored, loadBooks } from '../../persist/titles';
 import { nowIso } from '../../platform/clock';
 import { bytesOfFile, stemOf } from '../../platform/files';
 import { freshId, freshUrn } from '../../platform/ids';
@@ -57,16 +57,17 @@ export const tookBack = (what: 'made' | 'changed'): void =>
 
 const nameOf = ({ row }: RowBeside): string => row.brief.title ?? '';
 
-/** What is there of a series: its first volume whose design can be carried, and how many there are. */
+/** As many volumes are looked at for the colours that they have. */
+const MOST_LOOKED = 24;
+
+/** What is there of a series. */
 async function volumesThere(series: string): Promise<VolumesThere | null> {
   const volumes = (await allCards())
     .filter((card) => card.series === series)
     .sort((a, b) => (a.number ?? Infinity) - (b.number ?? Infinity) || (a.id < b.id ? -1 : 1));
-  for (const { id } of volumes) {
-    const book = await loadBook(id);
-    if (book.ok && designOf(book.value)) return { first: book.value, count: volumes.length };
-  }
-  return null;
+  const books = await loadBooks(volumes.slice(0, MOST_LOOKED).map(({ id }) => id));
+  const among = volumesAmong(books, series);
+  return among && { ...among, count: volumes.length };
 }
 
 /** The picture that a row names, stored. Faults: `file-large`, those of `takePicture` and `saveAsset`. */
