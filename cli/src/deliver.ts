@@ -1,13 +1,12 @@
-import { basename, join } from 'node:path';
-import { type Fault, type Result, fail, hashBytes, ok } from '@yosomi/core/base';
-import type { Book, Project } from '@yosomi/core/project';
+import { availableParallelism } from 'node:os';
+import { basename, join, resolve } from 'node:path';
+import { type Fault, type Result, fail, ok } from '@yosomi/core/base';
+import type { Book } from '@yosomi/core/project';
 import {
   type Deliverable,
   type Others,
   type Wishes,
   deliverables,
-  folderFor,
-  makeDeliverable,
   noWishes,
   packageReadme,
   titleFolders,
@@ -15,13 +14,14 @@ import {
   patternFault,
 } from '@yosomi/core/recipe';
 import { allProfiles, findProfile } from '@yosomi/core/stores';
-import { NodeStudio } from '@yosomi/node-kit';
 import type { Arguments } from './arguments';
-import { type Command, flag, word } from './command';
-import { type Done, foldersOf, isDone, leftOver, moveTitle, readDone, removeLeftOver, writeDone } from './delivered';
+import { type Command, flag, wholeFlag, word } from './command';
+import { type DeliverJob, type DeliverNews, inTitle } from './deliver-job';
+import { foldersOf, isDone, leftOver, moveTitle, readDone, removeLeftOver, writeDone } from './delivered';
 import { makeFolder, readProject, writeBytes } from './files';
+import { hands } from './hands';
 import { sentence } from './sentences';
-import { nowText, ownStores } from './stores';
+import { ownStores } from './stores';
 
 function wishesOf(args: Arguments): Result<Wishes> {
   const own = ownStores(args);
@@ -37,8 +37,8 @@ type Counts = { made: number; kept: number; failed: number };
 export const deliver: Command = {
   name: 'deliver',
   usage:
-    'deliver BOOK.yosomi... --out DIR [--all-stores | --store ID,...] [--only stores|all] [--names PATTERN] [--stores S.json] [--tidy]',
-  flags: ['out', 'only', 'names', 'stores', 'store'],
+    'deliver BOOK.yosomi... --out DIR [--all-stores | --store ID,...] [--only stores|all] [--names PATTERN] [--stores S.json] [--threads N] [--tidy]',
+  flags: ['out', 'only', 'names', 'stores', 'store', 'threads'],
   switches: ['all-stores', 'tidy'],
   async run(args, say) {
     const first = word(args, 0, 'title file');
@@ -51,60 +51,106 @@ export const deliver: Command = {
     if (!wishes.ok) return wishes;
     const stores = storesOf(args, wishes.value);
     if (!stores.ok) return stores;
+    const threads = wholeFlag(args, 'threads', 1, 64, availableParallelism());
+    if (!threads.ok) return threads;
     const folder = makeFolder(out.value);
     if (!folder.ok) return folder;
     const noted = readDone(out.value);
     if (!noted.ok) return noted;
-    let stopped = false;
-    const stop = (): void => void (stopped = true);
-    process.once('SIGINT', stop);
     const counts: Counts = { made: 0, kept: 0, failed: 0 };
     const done = noted.value;
     const wanted = new Set<string>();
-    const shelf = readShelf(args.words);
+    // A file that is named twice is one file.
+    const named = new Map(args.words.map((file) => [resolve(file), file]));
+    const files = [...named.values()];
+    const shelf = readShelf(files);
     const folders = titleFolders(
       [...shelf.values()].map(({ book }) => book),
       foldersOf(done),
     );
-    try {
-      for (const [i, file] of args.words.entries()) {
-        if (stopped) break;
-        say(`${i + 1} of ${args.words.length}: ${basename(file)}`);
-        const project = readProject(file);
-        const failed = (fault: Fault): void => {
-          counts.failed++;
-          say(`  ${basename(file)}: ${sentence(fault)}`);
-        };
-        if (!project.ok) {
-          failed(project.fault);
-          continue;
-        }
-        const own = project.value.book;
-        if (shelf.get(own.id)?.file !== file) {
-          failed({ code: 'project-twice', data: { file: basename(shelf.get(own.id)?.file ?? file) } });
-          continue;
-        }
-        const book = stores.value ? { ...own, brief: { ...own.brief, stores: stores.value } } : own;
-        const titled = folders.get(own.id)!;
-        // Pictures for stores show no other title.
-        const beside = besideOf(book, only === 'all' ? shelf : new Map());
-        moveTitle(done, own.id, titled);
-        for (const one of [own, book])
-          for (const file of deliverables(one, beside.others, wishes.value)) wanted.add(`${titled}/${inTitle(file)}`);
-        const job: Job = {
-          project: { ...project.value, book },
-          beside,
-          root: out.value,
-          folder: titled,
-          wishes: wishes.value,
-          onlyStores: only === 'stores',
-          done,
-          counts,
-        };
-        await deliverTitle(job, say, failed, () => stopped);
+    const turns: Turn[] = [];
+    for (const [i, file] of files.entries()) {
+      const project = readProject(file);
+      const failed = (fault: Fault): void => {
+        counts.failed++;
+        say(`  ${basename(file)}: ${sentence(fault)}`);
+      };
+      const turn = `${i + 1} of ${files.length}: ${basename(file)}`;
+      if (!project.ok) {
+        say(turn);
+        failed(project.fault);
+        continue;
       }
+      const own = project.value.book;
+      if (shelf.get(own.id)?.file !== file) {
+        say(turn);
+        failed({ code: 'project-twice', data: { file: basename(shelf.get(own.id)?.file ?? file) } });
+        continue;
+      }
+      const book = stores.value ? { ...own, brief: { ...own.brief, stores: stores.value } } : own;
+      const folder = folders.get(own.id)!;
+      // Pictures for stores show no other title.
+      const beside = besideOf(book, only === 'all' ? shelf : new Map());
+      const others: Others = new Map(beside.map((one) => [one.book.id, one.book]));
+      moveTitle(done, own.id, folder);
+      for (const one of [own, book])
+        for (const file of deliverables(one, others, wishes.value)) wanted.add(`${folder}/${inTitle(file)}`);
+      const all = deliverables(book, others, wishes.value).filter((d) => only === 'all' || d.kind === 'store-image');
+      const isKept = (one: Deliverable): boolean => isDone(done, out.value, `${folder}/${inTitle(one)}`, one.key);
+      const kept = all.filter(isKept);
+      counts.kept += kept.length;
+      turns.push({ named: turn, file, book, others, beside: beside.map((one) => one.file), folder, all, kept, failed });
+    }
+    const todo = turns.filter(({ all, kept }) => kept.length < all.length);
+    const by = hands(Math.min(threads.value, todo.length));
+    let stopped = false;
+    const stop = (): void => {
+      stopped = true;
+      by.stop();
+    };
+    process.once('SIGINT', stop);
+    const take = async (turn: Turn): Promise<void> => {
+      const { folder, all, kept, failed } = turn;
+      const made = new Map<string, number>();
+      const hear = (news: DeliverNews): void => {
+        if (news.kind === 'failed') return failed(news.fault);
+        const path = `${folder}/${inTitle(all.find(({ id }) => id === news.id)!)}`;
+        done.files[path] = news.note;
+        // Written after every file, so that a crash costs one file at most.
+        const told = writeDone(out.value, done);
+        if (!told.ok) failed(told.fault);
+        counts.made++;
+        made.set(news.id, news.note.bytes);
+        say(`  ${path}`);
+      };
+      say(turn.named);
+      const missing = all.filter((one) => !kept.includes(one));
+      const { file, beside, book, others } = turn;
+      const job: DeliverJob = {
+        ...{ file, beside, book, folder },
+        others: [...others.values()],
+        wishes: wishes.value,
+        wanted: missing,
+        root: out.value,
+      };
+      if (missing.length > 0 && !stopped)
+        await by.run(job, hear).catch(() => failed({ code: 'work-broken', data: {} }));
+      if (stopped) return;
+      const list = all.flatMap((one) => {
+        const bytes = made.get(one.id) ?? (kept.includes(one) ? done.files[`${folder}/${inTitle(one)}`].bytes : null);
+        return bytes === null ? [] : [{ wanted: one, path: inTitle(one), bytes }];
+      });
+      const lacks = all.filter((one) => !list.some(({ wanted: there }) => there.id === one.id));
+      const readme = packageReadme(book, list, book.updatedAt, lacks, others);
+      const there = makeFolder(join(out.value, folder));
+      const told = there.ok ? writeBytes(join(out.value, folder, 'README.txt'), readme) : there;
+      if (!told.ok) failed(told.fault);
+    };
+    try {
+      await eachOf(turns, threads.value, take);
     } finally {
       process.removeListener('SIGINT', stop);
+      await by.close();
     }
     const left = stopped ? [] : leftOver(done, new Set(folders.keys()), wanted);
     // Where something failed, what was made before may be all that there is.
@@ -149,8 +195,6 @@ function storesOf(args: Arguments, wishes: Wishes): Result<string[] | null> {
     : ok(ids);
 }
 
-const inTitle = (wanted: Deliverable): string => `${folderFor(wanted)}/${wanted.fileName}`;
-
 /** Titles by their ids, and the file that each is in. */
 type Shelf = ReadonlyMap<string, { readonly book: Book; readonly file: string }>;
 
@@ -165,90 +209,32 @@ function readShelf(files: readonly string[]): Shelf {
   return shelf;
 }
 
-/** The titles that a title can show, those of its scenes and the other volumes of its series; their pictures are read when a file is made. */
-function besideOf(book: Book, shelf: Shelf): { others: Others; files(): Map<string, Uint8Array> } {
+/** The titles that a title can show: those of its scenes, and the other volumes of its series. */
+function besideOf(book: Book, shelf: Shelf): { readonly book: Book; readonly file: string }[] {
   const shown = new Set(titlesShownBy(book));
   const series = book.brief.seriesName.trim();
   const mate = (other: Book): boolean => series !== '' && other.brief.seriesName.trim() === series;
-  const beside = [...shelf.values()].filter(
-    (one) => one.book.id !== book.id && (shown.has(one.book.id) || mate(one.book)),
-  );
-  return {
-    others: new Map(beside.map((one) => [one.book.id, one.book])),
-    files: () =>
-      new Map(
-        beside.flatMap(({ file }) => {
-          const project = readProject(file);
-          return project.ok ? [...project.value.files] : [];
-        }),
-      ),
-  };
+  return [...shelf.values()].filter((one) => one.book.id !== book.id && (shown.has(one.book.id) || mate(one.book)));
 }
 
-type Job = {
-  readonly project: Project;
-  readonly beside: ReturnType<typeof besideOf>;
-  readonly root: string;
+/** One title of a run: what it wants, and what of that is there. */
+type Turn = {
+  readonly named: string;
+  readonly file: string;
+  readonly book: Book;
+  readonly others: Others;
+  readonly beside: readonly string[];
   readonly folder: string;
-  readonly wishes: Wishes;
-  readonly onlyStores: boolean;
-  readonly done: Done;
-  readonly counts: Counts;
+  readonly all: readonly Deliverable[];
+  readonly kept: readonly Deliverable[];
+  failed(fault: Fault): void;
 };
 
-/** Makes what is missing or stale of one title; one file that fails does not stop the others. */
-async function deliverTitle(
-  { project, beside, root, folder, wishes, onlyStores, done, counts }: Job,
-  say: (line: string) => void,
-  failed: (fault: Fault) => void,
-  stopped: () => boolean,
-): Promise<void> {
-  const { book, files } = project;
-  const { others } = beside;
-  let studio: NodeStudio | null = null;
-  const list: { wanted: Deliverable; path: string; bytes: number }[] = [];
-  const wantedFiles = deliverables(book, others, wishes).filter((d) => !onlyStores || d.kind === 'store-image');
-  for (const wanted of wantedFiles) {
-    if (stopped()) return;
-    const within = inTitle(wanted);
-    const path = `${folder}/${within}`;
-    if (isDone(done, root, path, wanted.key)) {
-      counts.kept++;
-      list.push({ wanted, path: within, bytes: done.files[path].bytes });
-      continue;
-    }
-    studio ??= new NodeStudio(new Map([...beside.files(), ...files]));
-    const made = await makeDeliverable(book, wanted, nowText(), studio, wishes, others);
-    if (!made.ok) {
-      failed(made.fault);
-      continue;
-    }
-    const refused = made.value.findings.filter((f) => f.severity === 'must');
-    if (refused.length > 0) {
-      failed({ code: 'store-refused', data: { codes: refused.map((f) => f.code).join(', ') } });
-      continue;
-    }
-    const place = makeFolder(join(root, folder, folderFor(wanted)));
-    const written = place.ok ? writeBytes(join(root, path), made.value.bytes) : place;
-    if (!written.ok) {
-      failed(written.fault);
-      continue;
-    }
-    done.files[path] = {
-      key: wanted.key,
-      bytes: made.value.bytes.length,
-      hash: hashBytes(made.value.bytes),
-    };
-    // Written after every file, so that a crash costs one file at most.
-    const noted = writeDone(root, done);
-    if (!noted.ok) failed(noted.fault);
-    counts.made++;
-    list.push({ wanted, path: within, bytes: made.value.bytes.length });
-    say(`  ${path}`);
-  }
-  const lacks = wantedFiles.filter((wanted) => !list.some((one) => one.wanted.id === wanted.id));
-  const readme = packageReadme(book, list, book.updatedAt, lacks, others);
-  const there = makeFolder(join(root, folder));
-  const told = there.ok ? writeBytes(join(root, folder, 'README.txt'), readme) : there;
-  if (!told.ok) failed(told.fault);
+/** Takes them in their order, so many at once. */
+async function eachOf<T>(all: readonly T[], atOnce: number, take: (one: T) => Promise<void>): Promise<void> {
+  const waiting = [...all];
+  const lane = async (): Promise<void> => {
+    for (let one = waiting.shift(); one !== undefined; one = waiting.shift()) await take(one);
+  };
+  await Promise.all(Array.from({ length: Math.max(1, atOnce) }, lane));
 }

@@ -40,9 +40,14 @@ export function readDone(root: string): Result<Done> {
   }
 }
 
-/** Faults: those of `writeBytes`. */
-export const writeDone = (root: string, done: Done): Result<void> =>
-  writeBytes(join(root, DONE), `${JSON.stringify(done, null, 1)}\n`);
+const sorted = <T>(record: Readonly<Record<string, T>>): Record<string, T> =>
+  Object.fromEntries(Object.entries(record).sort(([a], [b]) => (a < b ? -1 : 1)));
+
+/** In one order, whatever was made first. Faults: those of `writeBytes`. */
+export const writeDone = (root: string, done: Done): Result<void> => {
+  const told = { ...done, titles: sorted(done.titles), files: sorted(done.files) };
+  return writeBytes(join(root, DONE), `${JSON.stringify(told, null, 1)}\n`);
+};
 
 export function isDone(done: Done, root: string, path: string, key: string): boolean {
   const known = done.files[path];

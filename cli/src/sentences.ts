@@ -95,6 +95,7 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'zip-overlap': () => 'Files in the zip lie over each other.',
   'zip-locked': () => 'The zip is locked with a password.',
   'zip-missing': (d) => `There is no ${d.name} in the zip.`,
+  'work-broken': () => 'A thread of the program broke off; run the same again.',
   'work-stopped': () => 'Stopped.',
   'work-failed': () => 'The picture that was made cannot be read back.',
   'epub-not': () => 'This is no EPUB.',
