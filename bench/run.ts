@@ -14,6 +14,7 @@ import { promoRows } from './promos';
 import type { Row } from './rows';
 import { shelfRows } from './shelf';
 import { sketchRows } from './sketch';
+import { threadRows } from './threads';
 import { warpRows } from './warp';
 
 const rounds = Number(process.argv[2] ?? 5);
@@ -47,6 +48,7 @@ const SECTIONS: readonly Section[] = [
   { name: 'engine', title: 'The engine, in Node on one thread', text: '', rows: () => engineRows(rounds) },
   { name: 'pin', title: 'A cover on a photograph, in Node on one thread', text: '', rows: () => pinRows(rounds) },
   { name: 'files', title: 'Files for stores, in Node', text: '', rows: () => deliverRows(rounds) },
+  { name: 'threads', title: 'Many titles, by the command line', text: '', rows: () => threadRows(rounds) },
   { name: 'booklet', title: 'Booklets, in Node on one thread', text: '', rows: () => bookletRows(rounds) },
   {
     name: 'renaming',
