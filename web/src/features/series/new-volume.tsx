@@ -5,7 +5,7 @@ import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
 import { FileInput } from '../../ui/file-input';
-import { makeTitles } from '../title-table/making';
+import { makeTitles, useMaking } from '../title-table/making';
 import { Pictures } from '../title-table/pictures';
 
 /** The number that a new volume gets: the first that lacks, else the next. */
@@ -28,6 +28,7 @@ export function NewVolume(props: { name: string; volumes: readonly Card[]; like:
   const [picture, setPicture] = useState<File | null>(null);
   const [asked, setAsked] = useState(false);
   const input = useRef<HTMLInputElement>(null);
+  const busy = useMaking((s) => s.now !== null);
   const [volume, pageCount] = [whole(number, 999), whole(pages, 3000)];
   const wrong = {
     title: title.trim() === '' ? 'Type the title.' : null,
@@ -37,7 +38,7 @@ export function NewVolume(props: { name: string; volumes: readonly Card[]; like:
   const taken = volumes.find((one) => one.number === volume);
   const make = (): void => {
     setAsked(true);
-    if (wrong.title || wrong.number || wrong.pages) return;
+    if (busy || wrong.title || wrong.number || wrong.pages) return;
     const { language, publisher, website, stores, kind, genres, audience, moods } = brief;
     const own = { title: title.trim(), author: author.trim(), seriesName: name, seriesNumber: volume, pageCount };
     const row = {
@@ -98,9 +99,10 @@ export function NewVolume(props: { name: string; volumes: readonly Card[]; like:
             {picture ? picture.name : 'Without one it shows that of the design.'}
           </span>
         </div>
+        {busy && <p role="status">Other titles are being made. When that is done, this one can be.</p>}
         <div className="mt-2 flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
-          <Button kind="ink" type="submit">
+          <Button kind="ink" type="submit" disabled={busy}>
             Make the volume
           </Button>
         </div>

@@ -4,6 +4,7 @@ import type { Asset } from '@yosomi/core/project';
 import { type Composer, type TitleAsk, TitleMaker, type VolumesThere, volumesAmong } from '@yosomi/core/recipe';
 import { briefOf } from '@yosomi/core/title-table';
 import { create } from 'zustand';
+import { sayFault } from '../../messages/say';
 import { saveAsset } from '../../persist/assets';
 import { allCards } from '../../persist/cards';
 import type { RowBeside } from '../../persist/title-rows';
@@ -190,7 +191,12 @@ const changeOne = ({ standing, changes }: RowBeside, shared: Shared): Promise<Re
 
 /** Makes the titles of new rows, and puts what other rows say into the titles that they are of. Each is on the Shelf before the next; one that fails stops none. */
 export function makeTitles(rows: readonly RowBeside[], pictures: Pictures): void {
-  if (!stopping) void run(rows, pictures);
+  if (stopping) return;
+  run(rows, pictures).catch(() => {
+    stopping = null;
+    useMaking.setState({ now: null });
+    sayFault({ code: 'work-failed', data: {} });
+  });
 }
 
 if (typeof window !== 'undefined') {
