@@ -163,6 +163,20 @@ describe('titles from a table', () => {
     expect(files.has(mainPicture(book.cover)!)).toBe(true);
   });
 
+  it('show the picture of the design where a volume has none', async () => {
+    writeFileSync(
+      at('pair.csv'),
+      'title,author,series,number,picture\nDusk at Ardan,Ida Quill,Ardan,1,dusk.png\nThe Long Light,Ida Quill,Ardan,2,\n',
+    );
+    const made = await run('titles', at('pair.csv'), '--out', at('pair'));
+    expect(made.code, made.err).toBe(0);
+    const [one, two] = ['dusk-at-ardan-vol-1', 'the-long-light-vol-2'].map((name) => opened('pair', `${name}.yosomi`));
+    const main = mainPicture(one.book.cover)!;
+    expect(mainPicture(two.book.cover)).toBe(main);
+    expect(two.files.get(main)).toEqual(one.files.get(main));
+    expect(Object.keys(two.book.cover.parts)).toEqual(Object.keys(one.book.cover.parts));
+  });
+
   it('are the same table again, and what is changed in it is changed in them', async () => {
     cpSync(at('whole'), at('back'), { recursive: true });
     const saved = await run('table', ...MADE.map((name) => at('back', `${name}.yosomi`)), '--out', at('back.csv'));

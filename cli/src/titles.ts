@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
-import { basename, dirname, extname, isAbsolute, join } from 'node:path';
+import { basename, dirname, extname, isAbsolute, join, resolve } from 'node:path';
 import { type Result, fail, ok } from '@yosomi/core/base';
 import { readCsv, textOfTable } from '@yosomi/core/csv';
 import { writePng } from '@yosomi/core/image-file';
-import { type Project, editBook, packProject } from '@yosomi/core/project';
+import { type Book, type Project, editBook, packProject } from '@yosomi/core/project';
 import {
   type TakenPicture,
   TitleMaker,
@@ -49,46 +49,51 @@ function titleFilesIn(folder: string): string[] {
   }
 }
 
-/** Titles made by this run, and those there were before. */
+type Files = ReadonlyMap<string, Uint8Array<ArrayBuffer>>;
+
+/** Titles made by this run, and those there were before: their bytes stay in their files until they are asked for. */
 class Shelf {
-  readonly #projects = new Map<string, Project>();
+  readonly #titles = new Map<string, { readonly book: Book; readonly file: string }>();
   readonly #names = new Set<string>();
-  /** Under which name a title lies in the folder. */
-  readonly #places = new Map<string, string>();
 
   constructor(readonly folder: string) {
-    for (const name of titleFilesIn(folder)) this.#names.add(basename(name, '.yosomi').toLowerCase());
+    for (const file of titleFilesIn(folder)) this.#names.add(stemOf(file).toLowerCase());
   }
-  get books() {
-    return [...this.#projects.values()].map(({ book }) => book);
+  get books(): Book[] {
+    return [...this.#titles.values()].map(({ book }) => book);
   }
-  /** Bytes of all pictures and fonts. */
-  get files(): Map<string, Uint8Array<ArrayBuffer>> {
-    return new Map([...this.#projects.values()].flatMap(({ files }) => [...files]));
+  has = (id: string): boolean => this.#titles.has(id);
+  book = (id: string): Book => this.#titles.get(id)!.book;
+  /** The pictures and fonts of a title. Faults: those of `readProject`. */
+  filesOf(id: string): Result<Files> {
+    const project = readProject(this.#titles.get(id)!.file);
+    return project.ok ? ok(project.value.files) : project;
   }
-  project = (id: string): Project | undefined => this.#projects.get(id);
-  /** `name` is that of its file, where it lies in the folder. */
-  add(project: Project, name: string | null = null): void {
-    this.#projects.set(project.book.id, project);
-    if (name !== null) this.#places.set(project.book.id, name);
+  add(book: Book, file: string): void {
+    this.#titles.set(book.id, { book, file });
   }
-  /** Writes a title into the folder under a name that none has yet, with a picture of its cover; answers the name. */
+  /** Writes a title into the folder, where it lies already or under a name that none has yet, with a picture of its cover; answers the name. */
   async write(project: Project): Promise<Result<string>> {
-    const stem = titleStem(project.book);
-    let name = this.#places.get(project.book.id) ?? stem;
-    for (let n = 2; !this.#places.has(project.book.id) && this.#names.has(name.toLowerCase()); n++)
-      name = `${stem}-${n}`;
-    const pixels = await coverRaster(project.book, WIDE_PX, new NodeStudio(project.files));
+    const { book, files } = project;
+    const there = this.#titles.get(book.id)?.file;
+    const own = there !== undefined && resolve(dirname(there)) === resolve(this.folder) ? stemOf(there) : null;
+    const stem = titleStem(book);
+    let name = own ?? stem;
+    for (let n = 2; own === null && this.#names.has(name.toLowerCase()); n++) name = `${stem}-${n}`;
+    const file = join(this.folder, `${name}.yosomi`);
+    const pixels = await coverRaster(book, WIDE_PX, new NodeStudio(files));
     const written = writeAll([
-      [join(this.folder, `${name}.yosomi`), packProject(project)],
+      [file, packProject(project)],
       [join(this.folder, `${name}.png`), writePng(pixels, 72)],
     ]);
     if (!written.ok) return written;
     this.#names.add(name.toLowerCase());
-    this.add(project, name);
+    this.add(book, file);
     return ok(name);
   }
 }
+
+const stemOf = (file: string): string => basename(file, '.yosomi');
 
 /** The picture that a row names. Faults: `row-picture`, those of `takePicture`. */
 async function pictureOf(row: TitleRow, folder: string): Promise<Result<TakenPicture[]>> {
@@ -125,12 +130,12 @@ export const titles: Command = {
     for (const name of args.words.slice(1)) {
       const project = readProject(name);
       if (!project.ok) return project;
-      shelf.add(project.value);
+      shelf.add(project.value.book, name);
     }
     // What an earlier run made is there; one of its files that cannot be read stands in nobody's way.
     for (const name of titleFilesIn(out.value)) {
       const project = readProject(name);
-      if (project.ok) shelf.add(project.value, basename(name, '.yosomi'));
+      if (project.ok) shelf.add(project.value.book, name);
       else say(`${name}: ${sentence(project.fault)}`);
     }
     const stores = allProfiles(own.value);
@@ -155,12 +160,24 @@ export const titles: Command = {
           ]
         : [],
     );
-    const taken = new Map<string, Uint8Array<ArrayBuffer>>();
-    const studio = (): NodeStudio => new NodeStudio(new Map([...shelf.files, ...taken]));
+    /** The pictures of the row that is made now, and those of the volume whose design it wears. */
+    let at = new Map<string, Uint8Array<ArrayBuffer>>();
+    const studioWith = (from: Book): NodeStudio => {
+      const files = shelf.filesOf(from.id);
+      if (files.ok) at = new Map([...files.value, ...at]);
+      return new NodeStudio(at);
+    };
     const maker = new TitleMaker(asks, async (series) => volumesAmong(shelf.books, series), {
-      compose: (ask, manner) => composedTitle(ask.start, ask.pictures, manner, studio(), WIDE_PX),
+      compose: (ask, manner) =>
+        composedTitle(
+          ask.start,
+          ask.pictures,
+          manner,
+          manner.kind === 'series' ? studioWith(manner.from) : new NodeStudio(at),
+          WIDE_PX,
+        ),
       async reading(from, design) {
-        const read = await readingOf(from, design, studio(), WIDE_PX);
+        const read = await readingOf(from, design, shelf.has(from.id) ? studioWith(from) : new NodeStudio(at), WIDE_PX);
         return read.ok ? read.value : null;
       },
     });
@@ -169,20 +186,21 @@ export const titles: Command = {
       const ask = asks.find(({ line }) => line === row.line)!;
       const given = await pictureOf(row, pictures);
       if (!given.ok) return given;
-      for (const { asset, bytes: picture } of given.value) taken.set(asset.id, picture);
+      at = new Map(given.value.map(({ asset, bytes: picture }) => [asset.id, picture]));
       const made = await maker.make({ ...ask, pictures: given.value.map(({ asset }) => asset) });
       if (!made.ok) return made;
       const { book } = made.value;
-      const files = new Map([...shelf.files, ...taken].filter(([id]) => id in book.assets || id in book.faces));
-      return shelf.write({ book, files });
+      return shelf.write({ book, files: new Map([...at].filter(([id]) => id in book.assets || id in book.faces)) });
     };
     const changeOne = async (row: TitleRow, id: string): Promise<Result<string | null>> => {
-      const project = shelf.project(id)!;
-      const changes = changesOf(row, project.book.brief);
+      const now = shelf.book(id);
+      const changes = changesOf(row, now.brief);
       if (Object.keys(changes).length === 0) return ok(null);
-      const edited = editBook(project.book, (book) => void Object.assign(book.brief, changes));
+      const edited = editBook(now, (book) => void Object.assign(book.brief, changes));
       if (!edited.ok) return edited;
-      return shelf.write({ ...project, book: { ...edited.value.next, updatedAt: nowText() } });
+      const files = shelf.filesOf(id);
+      if (!files.ok) return files;
+      return shelf.write({ book: { ...edited.value.next, updatedAt: nowText() }, files: new Map(files.value) });
     };
     const told = async (row: TitleRow, standing: Standing): Promise<Result<string>> => {
       switch (standing.kind) {

@@ -1,6 +1,7 @@
 import { type Result, fail, ok } from '../base';
 import { type Asset, type Book, editBook } from '../project';
 import { planSheet } from '../sketch';
+import { mainPicture } from './carry-front';
 import { type Reading, type SeriesDesign, type VolumeAsk, seriesCover, wearsSeries } from './series';
 import { type Sketched, composeSheet, noHouse, sheetAsk, sheetPictures, sheetSymbols, withSketch } from './sketches';
 import { type Start, startFromWords } from './start';
@@ -99,13 +100,15 @@ async function inSeries(
   studio: Studio,
   lookPx: number,
 ): Promise<Result<ComposedTitle>> {
-  // The design's own size is that of every volume.
-  const to: Book = { ...book, cover: { ...book.cover, widthPx: from.cover.widthPx, heightPx: from.cover.heightPx } };
-  const made = await seriesCover(
-    { design, from, to, place, volumes, picture: null, turning: true, taken, own },
-    studio,
-    lookPx,
-  );
+  // The design's own size is that of every volume; a volume without a picture shows that of the design.
+  const { widthPx, heightPx } = from.cover;
+  const to: Book = { ...book, cover: { ...book.cover, widthPx, heightPx } };
+  const picture = to.sheet.pictures.length === 0 ? mainPicture(from.cover) : null;
+  const attempt = (laid: SeriesDesign): ReturnType<typeof seriesCover> =>
+    seriesCover({ design: laid, from, to, place, volumes, picture, turning: true, taken, own }, studio, lookPx);
+  const set = await attempt(design);
+  // A sketch that cannot be set for these words or pictures is worn as it is.
+  const made = set.ok || design.kind === 'front' || from.cover.finished ? set : await attempt({ kind: 'front' });
   if (!made.ok) return made;
   const { turn, titleFromPx } = made.value;
   const worn = editBook(to, wearsSeries(made.value, from));
