@@ -72,14 +72,17 @@ class Shelf {
   add(book: Book, file: string): void {
     this.#titles.set(book.id, { book, file });
   }
+  #freeName(stem: string): string {
+    let name = stem;
+    for (let n = 2; this.#names.has(name.toLowerCase()); n++) name = `${stem}-${n}`;
+    return name;
+  }
   /** Writes a title into the folder, where it lies already or under a name that none has yet, with a picture of its cover; answers the name. */
   async write(project: Project): Promise<Result<string>> {
     const { book, files } = project;
     const there = this.#titles.get(book.id)?.file;
     const own = there !== undefined && resolve(dirname(there)) === resolve(this.folder) ? stemOf(there) : null;
-    const stem = titleStem(book);
-    let name = own ?? stem;
-    for (let n = 2; own === null && this.#names.has(name.toLowerCase()); n++) name = `${stem}-${n}`;
+    const name = own ?? this.#freeName(titleStem(book));
     const file = join(this.folder, `${name}.yosomi`);
     const pixels = await coverRaster(book, WIDE_PX, new NodeStudio(files));
     const written = writeAll([

@@ -134,6 +134,8 @@ test(
       await page.keyboard.press('Enter');
       await b.inspector.getByRole('button', { name: 'Keep it in the house style' }).click();
       await expect(b.inspector.getByText('In the house style.')).toBeVisible();
+      // The page is loaded anew next.
+      await kept(page);
     });
 
     await test.step('both are at hand in another title', async () => {
