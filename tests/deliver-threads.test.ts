@@ -36,6 +36,29 @@ function within(folder: string): Map<string, string> {
   return new Map(found.sort().map((name) => [name, readFileSync(at(folder, name), 'latin1')]));
 }
 
+/** A delivery as a program of its own, sent a signal once so many files are told of; answers what it printed, and how many it had told of by then. */
+async function signalled(
+  folder: string,
+  signal: 'SIGKILL' | 'SIGINT',
+  after: number,
+): Promise<{ code: number | null; out: string; err: string; told: number }> {
+  const args = ['deliver', ...files, '--out', at(folder), ...only, '--threads', '2'];
+  const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'cli/src/main.ts'), ...args], {
+    cwd: ROOT,
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  let [out, err, told] = ['', '', 0];
+  child.stdout.on('data', (text: Buffer) => void (out += text.toString()));
+  child.stderr.on('data', (text: Buffer) => {
+    err += text.toString();
+    const now = err.match(/^ {2}\S+\/\S+\/\S+$/gm)?.length ?? 0;
+    if (told < after && now >= after) child.kill(signal);
+    told = now;
+  });
+  const code = await new Promise<number | null>((done) => child.on('exit', done));
+  return { code, out, err, told };
+}
+
 describe('many titles in threads', () => {
   it('come out as in one thread, to the byte; run again, nothing is made', async () => {
     const one = await run('deliver', ...files, '--out', at('one'), ...only, '--threads', '1');
@@ -67,69 +90,20 @@ describe('many titles in threads', () => {
   });
 
   it('that are killed in the middle leave no half file, and the next run makes only what lacks', async () => {
-    const child = spawn(
-      process.execPath,
-      [
-        '--import',
-        'tsx',
-        join(ROOT, 'cli/src/main.ts'),
-        'deliver',
-        ...files,
-        '--out',
-        at('killed'),
-        ...only,
-        '--threads',
-        '2',
-      ],
-      { cwd: ROOT, stdio: ['ignore', 'ignore', 'pipe'] },
-    );
-    let [err, seen] = ['', 0];
-    await new Promise<void>((done) => {
-      child.stderr.on('data', (text: Buffer) => {
-        err += text.toString();
-        seen = err.match(/^ {2}\S+\/\S+\/\S+$/gm)?.length ?? 0;
-        if (seen >= 2) child.kill('SIGKILL');
-      });
-      child.on('exit', () => done());
-    });
-    expect(seen, err).toBeGreaterThanOrEqual(2);
+    const { told, err } = await signalled('killed', 'SIGKILL', 2);
+    expect(told, err).toBeGreaterThanOrEqual(2);
     const rest = await run('deliver', ...files, '--out', at('killed'), ...only, '--threads', '2');
     const [, made, kept] = /^(\d+) made, (\d+) up to date, 0 failed/.exec(rest.out)!.map(Number);
     expect(kept).toBeGreaterThanOrEqual(2);
     expect(made + kept).toBe(6);
     const all = within('killed');
-    for (const name of all.keys()) if (/\/\.yosomi-/.test(name)) all.delete(name);
+    // What a program was at when it was killed lies under a name of its own.
+    for (const name of all.keys()) if (/(^|\/)\.yosomi-/.test(name)) all.delete(name);
     expect(all).toEqual(within('one'));
   });
 
   it('that are told to stop end after the file that they are at, and say so', async () => {
-    const child = spawn(
-      process.execPath,
-      [
-        '--import',
-        'tsx',
-        join(ROOT, 'cli/src/main.ts'),
-        'deliver',
-        ...files,
-        '--out',
-        at('stopped'),
-        ...only,
-        '--threads',
-        '2',
-      ],
-      { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] },
-    );
-    let [out, err] = ['', ''];
-    const code = await new Promise<number | null>((done) => {
-      child.stdout.on('data', (text: Buffer) => void (out += text.toString()));
-      child.stderr.on('data', (text: Buffer) => {
-        if (err === '' || !/^ {2}\S+\/\S+\/\S+$/m.test(err)) {
-          err += text.toString();
-          if (/^ {2}\S+\/\S+\/\S+$/m.test(err)) child.kill('SIGINT');
-        } else err += text.toString();
-      });
-      child.on('exit', done);
-    });
+    const { code, out } = await signalled('stopped', 'SIGINT', 1);
     expect(code).toBe(1);
     expect(out).toMatch(/, stopped$/m);
     const made = Number(/^(\d+) made/.exec(out)![1]);

@@ -1,6 +1,6 @@
-import { X } from 'lucide-react';
 import { sentenceOf } from '../../messages/sentences';
 import { Button } from '../../ui/button';
+import { Report } from '../../ui/report';
 import { type Opened, forgetOpened, openMany } from './opening';
 
 const count = (n: number, one: string, many: string): string => (n === 1 ? `One ${one}` : `${n} ${many}`);
@@ -15,48 +15,38 @@ export function OpenedReport({ last }: { last: Opened }) {
     same > 0 ? `${count(same, 'is', 'are')} there already, just so.` : '',
   ];
   return (
-    <section aria-label="What became of the files" className="mb-6 flex items-start gap-3 bg-blue-wash px-4 py-3">
-      <div className="flex min-w-0 flex-1 flex-col gap-2">
-        <p role="status">{lines.filter(Boolean).join(' ')}</p>
-        {other.length > 0 && (
-          <div className="flex flex-wrap items-center gap-3">
-            <p>
-              {count(other.length, 'file is', 'files are')} of a title that is on the Shelf in another state. The Shelf
-              was left as it is.
-            </p>
-            <Button onClick={() => openMany(other, true)}>
-              {other.length === 1 ? 'Put it beside the other' : 'Put them beside the others'}
-            </Button>
-          </div>
-        )}
-        {failed.length > 0 && (
-          <>
-            <p className="font-semibold">{count(failed.length, 'file', 'files')} could not be opened:</p>
-            <ul className="max-h-40 list-disc overflow-y-auto pl-5">
-              {failed.slice(0, MOST).map(({ name, fault }, i) => (
-                <li key={`${name} ${i}`}>
-                  <span className="font-semibold wrap-anywhere">{name}</span>: {sentenceOf(fault)}
-                </li>
-              ))}
-              {failed.length > MOST && <li>{failed.length - MOST} more</li>}
-            </ul>
-          </>
-        )}
-        {left.length > 0 && (
-          <div className="flex flex-wrap items-center gap-3">
-            <p>{count(left.length, 'file was', 'files were')} not looked at.</p>
-            <Button onClick={() => openMany(left)}>{left.length === 1 ? 'Open it too' : 'Open them too'}</Button>
-          </div>
-        )}
-      </div>
-      <button
-        type="button"
-        aria-label="Close this report"
-        onClick={forgetOpened}
-        className="rounded-sm p-1 text-ink-2 hover:text-ink"
-      >
-        <X size={16} />
-      </button>
-    </section>
+    <Report label="What became of the files" className="mb-6" onClose={forgetOpened}>
+      <p role="status">{lines.filter(Boolean).join(' ')}</p>
+      {other.length > 0 && (
+        <div className="flex flex-wrap items-center gap-3">
+          <p>
+            {count(other.length, 'file is', 'files are')} of a title that is on the Shelf in another state. The Shelf
+            was left as it is.
+          </p>
+          <Button onClick={() => openMany(other, true)}>
+            {other.length === 1 ? 'Put it beside the other' : 'Put them beside the others'}
+          </Button>
+        </div>
+      )}
+      {failed.length > 0 && (
+        <>
+          <p className="font-semibold">{count(failed.length, 'file', 'files')} could not be opened:</p>
+          <ul className="max-h-40 list-disc overflow-y-auto pl-5">
+            {failed.slice(0, MOST).map(({ name, fault }, i) => (
+              <li key={`${name} ${i}`}>
+                <span className="font-semibold wrap-anywhere">{name}</span>: {sentenceOf(fault)}
+              </li>
+            ))}
+            {failed.length > MOST && <li>{failed.length - MOST} more</li>}
+          </ul>
+        </>
+      )}
+      {left.length > 0 && (
+        <div className="flex flex-wrap items-center gap-3">
+          <p>{count(left.length, 'file was', 'files were')} not looked at.</p>
+          <Button onClick={() => openMany(left)}>{left.length === 1 ? 'Open it too' : 'Open them too'}</Button>
+        </div>
+      )}
+    </Report>
   );
 }

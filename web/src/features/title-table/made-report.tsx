@@ -1,9 +1,9 @@
 import { tableText } from '@yosomi/core/csv';
-import { X } from 'lucide-react';
 import { Link } from 'react-router';
 import { sentenceOf } from '../../messages/sentences';
 import { follow } from '../../state/follow';
 import { Button } from '../../ui/button';
+import { Report } from '../../ui/report';
 import { removeFromShelf } from '../shelf/use-shelf';
 import { type Made, forgetMade, makeTitles, tookBack } from './making';
 import { saveTable } from './save-table';
@@ -33,70 +33,60 @@ export function MadeReport({ last }: { last: Made }) {
     made.length + changed.length === 0 ? 'Nothing was made.' : '',
   ];
   return (
-    <section aria-label="What was made" className="mb-6 flex items-start gap-3 bg-blue-wash px-4 py-3">
-      <div className="flex min-w-0 flex-1 flex-col gap-2">
-        <p role="status">{lines.filter(Boolean).join(' ')}</p>
-        {failed.length > 0 && (
+    <Report label="What was made" className="mb-6" onClose={forgetMade}>
+      <p role="status">{lines.filter(Boolean).join(' ')}</p>
+      {failed.length > 0 && (
+        <>
+          <p className="font-semibold">{count(failed.length, 'row', 'rows')} could not be made:</p>
+          <ul className="max-h-40 list-disc overflow-y-auto pl-5">
+            {failed.slice(0, MOST).map(({ line, name, fault }) => (
+              <li key={line}>
+                <span className="font-semibold wrap-anywhere">
+                  {line}, {name}
+                </span>
+                : {sentenceOf(fault)}
+              </li>
+            ))}
+            {failed.length > MOST && <li>{failed.length - MOST} more</li>}
+          </ul>
+        </>
+      )}
+      <div className="flex flex-wrap items-center gap-3">
+        {left.length > 0 && (
           <>
-            <p className="font-semibold">{count(failed.length, 'row', 'rows')} could not be made:</p>
-            <ul className="max-h-40 list-disc overflow-y-auto pl-5">
-              {failed.slice(0, MOST).map(({ line, name, fault }) => (
-                <li key={line}>
-                  <span className="font-semibold wrap-anywhere">
-                    {line}, {name}
-                  </span>
-                  : {sentenceOf(fault)}
-                </li>
-              ))}
-              {failed.length > MOST && <li>{failed.length - MOST} more</li>}
-            </ul>
+            <p>{count(left.length, 'row was', 'rows were')} not made.</p>
+            <Button onClick={() => makeTitles(left, pictures)}>
+              {left.length === 1 ? 'Make it too' : 'Make them too'}
+            </Button>
           </>
         )}
-        <div className="flex flex-wrap items-center gap-3">
-          {left.length > 0 && (
-            <>
-              <p>{count(left.length, 'row was', 'rows were')} not made.</p>
-              <Button onClick={() => makeTitles(left, pictures)}>
-                {left.length === 1 ? 'Make it too' : 'Make them too'}
-              </Button>
-            </>
-          )}
-          {made.length === 1 && (
-            <Link to={`/title/${made[0].id}/front`} className="underline underline-offset-2 hover:no-underline">
-              Open it
-            </Link>
-          )}
-          {made.length > 0 && (
-            <Button
-              onClick={() => {
-                void removeFromShelf(made);
-                tookBack('made');
-              }}
-            >
-              {made.length === 1 ? 'Take it off again' : 'Take them off again'}
-            </Button>
-          )}
-          {step && (
-            <Button
-              onClick={() => {
-                void follow(step, 'undo', null);
-                tookBack('changed');
-              }}
-            >
-              Take the changes back
-            </Button>
-          )}
-          <Button onClick={() => saveTable(reportOf(last), 'yosomi-report.csv')}>Save this report</Button>
-        </div>
+        {made.length === 1 && (
+          <Link to={`/title/${made[0].id}/front`} className="underline underline-offset-2 hover:no-underline">
+            Open it
+          </Link>
+        )}
+        {made.length > 0 && (
+          <Button
+            onClick={() => {
+              void removeFromShelf(made);
+              tookBack('made');
+            }}
+          >
+            {made.length === 1 ? 'Take it off again' : 'Take them off again'}
+          </Button>
+        )}
+        {step && (
+          <Button
+            onClick={() => {
+              void follow(step, 'undo', null);
+              tookBack('changed');
+            }}
+          >
+            Take the changes back
+          </Button>
+        )}
+        <Button onClick={() => saveTable(reportOf(last), 'yosomi-report.csv')}>Save this report</Button>
       </div>
-      <button
-        type="button"
-        aria-label="Close this report"
-        onClick={forgetMade}
-        className="rounded-sm p-1 text-ink-2 hover:text-ink"
-      >
-        <X size={16} />
-      </button>
-    </section>
+    </Report>
   );
 }
