@@ -1,4 +1,3 @@
-import { availableParallelism } from 'node:os';
 import { resolve } from 'node:path';
 import { type Result, fail, ok } from '@yosomi/core/base';
 import { type Wishes, noWishes, patternFault } from '@yosomi/core/recipe';
@@ -8,7 +7,7 @@ import { type Command, flag, wholeFlag, word } from './command';
 import { leftOver, readDone, removeLeftOver, writeDone } from './delivered';
 import { Delivery } from './delivery';
 import { makeFolder } from './files';
-import { hands } from './hands';
+import { MOST_THREADS, hands, usualThreads } from './hands';
 import { ownStores } from './stores';
 
 function wishesOf(args: Arguments): Result<Wishes> {
@@ -37,7 +36,7 @@ export const deliver: Command = {
     if (!wishes.ok) return wishes;
     const stores = storesOf(args, wishes.value);
     if (!stores.ok) return stores;
-    const threads = wholeFlag(args, 'threads', 1, 64, availableParallelism());
+    const threads = wholeFlag(args, 'threads', 1, MOST_THREADS, usualThreads());
     if (!threads.ok) return threads;
     const folder = makeFolder(out.value);
     if (!folder.ok) return folder;

@@ -1,6 +1,15 @@
+import { availableParallelism, totalmem } from 'node:os';
 import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { type DeliverJob, type DeliverNews, deliverJob } from './deliver-job';
+
+/** What a thread may come to need, bytes: two of them and the command came to 1.6 GB. */
+const A_THREAD = 1.5 * 2 ** 30;
+
+/** As many threads as the machine has cores, and memory for. */
+export const usualThreads = (): number =>
+  Math.max(1, Math.min(availableParallelism(), Math.floor(totalmem() / A_THREAD), MOST_THREADS));
+export const MOST_THREADS = 64;
 
 /** Who makes the titles of a run. */
 export type Hands = {

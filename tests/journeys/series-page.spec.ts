@@ -77,7 +77,7 @@ test('a series is one thing: seen, added to, changed in all its volumes, renamed
     await dialog.getByRole('button', { name: 'Make the volume' }).click();
     await expect(dialog.getByRole('alert')).toHaveText('Type the title.');
     await dialog.getByLabel('Title').fill('A Candle for the Tide');
-    await dialog.getByLabel('Pages').fill('500');
+    await dialog.getByLabel('Pages').fill('500 pp');
     await dialog.getByLabel('Picture').setInputFiles(picture());
     await expect(dialog.getByText('sea.png')).toBeVisible();
     expect(await breaches(page, '[role="dialog"]')).toEqual([]);

@@ -1,5 +1,5 @@
 import { type Fault, fault } from '../base';
-import { BOOK_KINDS, type BookKind, GENRES, type Genre, MOST_GENRES, sortOf } from '../book';
+import { Brief, BOOK_KINDS, type BookKind, GENRES, type Genre, MOST_GENRES, sortOf } from '../book';
 
 /** A store as far as a table names it. */
 export type StoreName = { readonly id: string; readonly name: string };
@@ -32,9 +32,16 @@ export const isFormula = (text: string): boolean =>
 const NUMBER =
   /^(?:(?:volume|vol|number|no|nr|book|part|band|tome)\b\.?|#)?\s*(\d{1,7})(?:\.0+)?\s*(?:pp?|pages?|pgs?)?\.?$/i;
 
-/** A whole number from 1 to `most`, alone or with its word by it: "3", "Vol. 3", "#3", "320 pp", "1,024". */
-export function numberCell(text: string, most: number, column: string): Cell<number> {
-  const digits = text.replace(/(\d)[,.\u00a0\u202f' ](?=\d{3}(?!\d))/g, '$1');
+/** The largest number that a Brief takes. */
+const MOST = {
+  number: Brief.shape.seriesNumber.unwrap().maxValue ?? Infinity,
+  pages: Brief.shape.pageCount.unwrap().maxValue ?? Infinity,
+} as const;
+
+/** A whole number that a Brief takes, alone or with its word by it: "3", "Vol. 3", "#3", "320 pp", "1,024". */
+export function numberCell(text: string, column: keyof typeof MOST): Cell<number> {
+  const most = MOST[column];
+  const digits = text.trim().replace(/(\d)[,.\u00a0\u202f' ](?=\d{3}(?!\d))/g, '$1');
   const value = Number(NUMBER.exec(digits)?.[1] ?? 0);
   return value >= 1 && value <= most
     ? cell(value)

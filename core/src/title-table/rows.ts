@@ -1,5 +1,5 @@
 import { type Fault, fault } from '../base';
-import { type Brief, emptyBrief } from '../book';
+import { Brief, emptyBrief } from '../book';
 import type { Table } from '../csv';
 import {
   type Cell,
@@ -33,17 +33,19 @@ export type TitleRow = {
   readonly notes: readonly Fault[];
 };
 
-/** Texts and how many letters they may have. Those on several lines keep them. */
+/** Columns that are texts. */
 const TEXTS = {
-  title: { field: 'title', most: 300, lines: false },
-  subtitle: { field: 'subtitle', most: 300, lines: false },
-  author: { field: 'author', most: 200, lines: false },
-  series: { field: 'seriesName', most: 120, lines: false },
-  strapline: { field: 'strapline', most: 200, lines: false },
-  blurb: { field: 'blurb', most: 4000, lines: true },
-  website: { field: 'website', most: 120, lines: false },
-  publisher: { field: 'publisher', most: 120, lines: false },
-} as const satisfies Partial<Record<Column, { field: keyof Brief; most: number; lines: boolean }>>;
+  title: 'title',
+  subtitle: 'subtitle',
+  author: 'author',
+  series: 'seriesName',
+  strapline: 'strapline',
+  blurb: 'blurb',
+  website: 'website',
+  publisher: 'publisher',
+} as const satisfies Partial<Record<Column, keyof Brief>>;
+/** The one that keeps its lines. */
+const LINES: Column = 'blurb';
 
 const isText = (column: Column): column is keyof typeof TEXTS => column in TEXTS;
 
@@ -71,18 +73,19 @@ function readRow(cells: readonly string[], line: number, mapping: Mapping, store
       if (column === 'title') wrong = said;
       else notes.push(said);
     } else if (isText(column)) {
-      const { field, most, lines } = TEXTS[column];
-      const whole = lines ? text.replace(/\r\n?/g, '\n') : text.replace(/\s+/g, ' ');
+      const field = TEXTS[column];
+      const most = Brief.shape[field].maxLength ?? Infinity;
+      const whole = column === LINES ? text.replace(/\r\n?/g, '\n') : text.replace(/\s+/g, ' ');
       if (whole.length > most) notes.push(fault('row-long', { column, most }));
       brief[field] = whole.slice(0, most);
     } else if (text === '') Object.assign(brief, EMPTY[column]);
     else
       switch (column) {
         case 'number':
-          take(numberCell(text, 999, column), (seriesNumber) => ({ seriesNumber }));
+          take(numberCell(text, column), (seriesNumber) => ({ seriesNumber }));
           break;
         case 'pages':
-          take(numberCell(text, 3000, column), (pageCount) => ({ pageCount }));
+          take(numberCell(text, column), (pageCount) => ({ pageCount }));
           break;
         case 'language':
           take(languageCell(text), (language) => ({ language }));

@@ -1,5 +1,6 @@
 import type { Book } from '@yosomi/core/project';
 import { type Card, seriesNumbers } from '@yosomi/core/shelf';
+import { numberCell } from '@yosomi/core/title-table';
 import { useRef, useState } from 'react';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
@@ -11,11 +12,6 @@ import { Pictures } from '../title-table/pictures';
 /** The number that a new volume gets: the first that lacks, else the next. */
 const nextNumber = (volumes: readonly Card[]): number =>
   seriesNumbers(volumes).lacks[0] ?? Math.max(0, ...volumes.map(({ number }) => number ?? 0)) + 1;
-
-const whole = (text: string, most: number): number | null => {
-  const n = Number(text.trim());
-  return Number.isInteger(n) && n >= 1 && n <= most ? n : null;
-};
 
 /** A further volume of a series: what it is called is asked, everything else comes from the series. */
 export function NewVolume(props: { name: string; volumes: readonly Card[]; like: Book; onClose(): void }) {
@@ -29,7 +25,7 @@ export function NewVolume(props: { name: string; volumes: readonly Card[]; like:
   const [asked, setAsked] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const busy = useMaking((s) => s.now !== null);
-  const [volume, pageCount] = [whole(number, 999), whole(pages, 3000)];
+  const [volume, pageCount] = [numberCell(number, 'number').value, numberCell(pages, 'pages').value];
   const wrong = {
     title: title.trim() === '' ? 'Type the title.' : null,
     number: volume === null ? 'Use a whole number from 1 to 999.' : null,
