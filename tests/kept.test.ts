@@ -14,6 +14,7 @@ import { Arrivals } from '../web/src/persist/arrival';
 import { Deliveries } from '../web/src/persist/deliveries';
 import { DemoRows } from '../web/src/persist/demo-progress';
 import { Steps } from '../web/src/persist/histories';
+import { HouseSteps } from '../web/src/persist/house-steps';
 import { Copies } from '../web/src/persist/keeps';
 import { Measures } from '../web/src/persist/measures';
 import { PinLists } from '../web/src/persist/pins';
@@ -31,6 +32,7 @@ const KINDS: readonly Versioned<unknown>[] = [
   PinScenes,
   Profiles,
   Houses,
+  HouseSteps,
   WishRows,
   Measures,
   SceneLists,

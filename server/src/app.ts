@@ -56,8 +56,9 @@ export async function makeServer({ web, demo }: ServerOptions): Promise<FastifyI
     return { autoload: demo !== null, files: files.sort() };
   });
   await addIntake(app);
-  // Addresses of titles and series belong to the app; anything else that is no file is not found.
-  for (const own of ['/title/*', '/series/*']) app.get(own, (_request, reply) => reply.sendFile('index.html'));
+  // Addresses of titles, series and the house style belong to the app; anything else that is no file is not found.
+  for (const own of ['/title/*', '/series/*', '/house'])
+    app.get(own, (_request, reply) => reply.sendFile('index.html'));
   app.setNotFoundHandler((_request, reply) => reply.code(404).send({ error: 'not found' }));
   return app;
 }

@@ -48,6 +48,7 @@ const pages: RouteObject[] = [
       { path: 'deliver/reader', lazy: async () => ({ Component: (await import('./routes/reader')).ReaderPage }) },
     ],
   },
+  { path: 'house', lazy: async () => ({ Component: (await import('./routes/house')).HousePage }) },
   { path: 'series/:name', lazy: async () => ({ Component: (await import('./routes/series')).SeriesPage }) },
   { path: '*', element: <Navigate to="/" replace /> },
 ];

@@ -30,8 +30,9 @@ export const FERN: Mark['form'] = { kind: 'drawn', ratio: 0.66, paths: [{ d: fro
 
 /** The house style that the demo books share. */
 export const demoHouse: House = {
-  schema: 3,
+  schema: 4,
   name: 'Fernhollow Press',
+  website: 'fernhollow.example',
   colours: ['#16302b', '#efe7d6', '#a5452c', '#d9a441'],
   faces: [],
   marks: [{ id: 'fernhollow', name: 'Fernhollow frond', form: FERN }],

@@ -19,7 +19,7 @@ import { VERSIONS } from './versions';
 /** The words of the brief that a composition shows; those that few show only where one does. */
 const shown = (brief: Brief, doc: Doc) => ({
   ...Object.fromEntries(
-    (['blurb', 'publisher'] as const)
+    (['blurb', 'publisher', 'website'] as const)
       .filter((field) =>
         Object.values(doc.parts).some((p) => p.kind === 'words' && p.says.kind === 'brief' && p.says.field === field),
       )
@@ -31,7 +31,6 @@ const shown = (brief: Brief, doc: Doc) => ({
   seriesName: brief.seriesName,
   seriesNumber: brief.seriesNumber,
   strapline: brief.strapline,
-  website: brief.website,
   language: brief.language,
 });
 

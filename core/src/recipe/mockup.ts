@@ -19,7 +19,7 @@ export const artKey = (book: Book, scene: Scene = book.scene, others: Others = n
       const { object, art, fit, surface, spine, back } = thing;
       const title = titleOn(book, art, others);
       const paged = pagedOn(book, thing, others);
-      const { pageCount, blurb, publisher } = title.brief;
+      const { pageCount, blurb, publisher, website } = title.brief;
       return {
         object,
         art,
@@ -33,6 +33,7 @@ export const artKey = (book: Book, scene: Scene = book.scene, others: Others = n
         pageCount,
         blurb,
         publisher,
+        website,
       };
     }),
   );

@@ -3,14 +3,14 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '9985e986b9',
-  trace: 'b918e3c12b',
-  pin: 'c86f2a5295',
-  promo: 'faaad72701',
-  image: '72da7aacb8',
-  epub: '2fb61c6918',
-  pdf: '46202425c9',
-  svg: 'dcf78969df',
-  booklet: '428106ae1e',
+  paint: '19d0ea15d6',
+  trace: 'c4c220ddaf',
+  pin: '1d14eac756',
+  promo: '5b98c76dc1',
+  image: 'f8eb1ea72d',
+  epub: 'd2b5367b31',
+  pdf: '1efbc74681',
+  svg: 'cbfec539f7',
+  booklet: '76ccf2ae11',
   desk: '734bcc4107',
 } as const;

@@ -127,3 +127,14 @@ export function italicOf(cutId: CutId): CutId {
   const away = (cut: Cut): number => Math.abs(cut.weight - found.cut.weight);
   return italics.reduce((best, cut) => (away(cut) < away(best) ? cut : best)).id;
 }
+
+/** Weights from here on are heavy ones. */
+const HEAVY = 600;
+
+/** How a family is set where another one was: heavy words stay heavy, and italic ones italic as far as it has one. */
+export function cutLike(cutId: CutId, { cuts }: Family): CutId {
+  const was = findCut(cutId)?.cut;
+  const upright = cuts.filter((cut) => !cut.italic);
+  const plain = (was?.weight ?? 0) >= HEAVY ? upright[upright.length - 1] : upright[0];
+  return was?.italic ? italicOf(plain.id) : plain.id;
+}

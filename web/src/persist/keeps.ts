@@ -1,3 +1,4 @@
+import type { Brief } from '@yosomi/core/book';
 import { Part } from '@yosomi/core/cover';
 import { type Result, fail, ok, versioned } from '@yosomi/core/base';
 import { Asset, House, Houses, OwnFace, assetsTo16, emptyHouse, picturesOf } from '@yosomi/core/project';
@@ -55,13 +56,19 @@ export async function copiedParts(): Promise<Result<Copied | null>> {
 }
 
 /** Whose house style: the person's own, or that of the demo books, which stays among them. */
-type HouseRow = 'house' | 'house-demo';
+export type HouseRow = 'house' | 'house-demo';
 
 export const houseOf = (title: string): HouseRow => (title.startsWith('demo-') ? 'house-demo' : 'house');
 
 /** The house style, shared by all titles of this browser that are a person's own. */
 export const loadHouse = async (id: HouseRow): Promise<Kept<House>> =>
   orEmpty(await readKeep(id, Houses, emptyHouse), emptyHouse);
+
+/** What a person's own house says in each of its titles: what a new one says where nothing else is told. */
+export async function houseWords(): Promise<Pick<Brief, 'publisher' | 'website'>> {
+  const { value } = await loadHouse('house');
+  return { publisher: value.name.trim(), website: value.website.trim() };
+}
 
 /** Changes the house style as it is now. Faults: `house-newer`, `house-wrong`, `house-full`, `store-full`, `store-failed`. */
 export const changeHouse = (id: HouseRow, change: (house: House) => House): Promise<Result<void>> =>

@@ -124,6 +124,8 @@ export async function editStored(
 /** What became of a title when a step that it shares was to be taken back, or again. */
 export type Followed =
   | { readonly kind: 'moved' }
+  /** It never came to this title: the making of it was ended before. */
+  | { readonly kind: 'none' }
   /** Something came after it, or it is not there any more: the title is left as it is. */
   | { readonly kind: 'left'; readonly name: string };
 
@@ -142,7 +144,10 @@ export async function followStored(
   const { book, rev, history } = opened.value;
   const { past, future } = history.history;
   const step = way === 'undo' ? past.at(-1) : future[0];
-  if (step?.shared?.id !== shared) return ok({ kind: 'left', name: book.brief.title });
+  if (step?.shared?.id !== shared) {
+    const known = [...past, ...future].some((one) => one.shared?.id === shared);
+    return ok(known ? { kind: 'left', name: book.brief.title } : { kind: 'none' });
+  }
   const moved = (way === 'undo' ? undo : redo)(book, history.history);
   if (!moved) return ok({ kind: 'left', name: book.brief.title });
   const kept = { history: moved.history, numbers: history.numbers };

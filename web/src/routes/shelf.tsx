@@ -166,6 +166,11 @@ export function ShelfPage() {
         <Button kind="quiet" onClick={() => setDesk(true)}>
           Picture desk
         </Button>
+        {shelf && shelf.cards.length > 0 && (
+          <Button kind="quiet" onClick={() => void navigate('/house')}>
+            House style
+          </Button>
+        )}
         {removed > 0 && (
           <Button kind="quiet" onClick={() => setShowRemoved(true)}>
             Removed titles

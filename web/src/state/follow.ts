@@ -1,5 +1,6 @@
 import type { Shared, Step } from '@yosomi/core/base';
 import { say, sayFault } from '../messages/say';
+import { followHouse } from '../persist/house-steps';
 import { followStored } from '../persist/titles';
 import { nowIso } from '../platform/clock';
 
@@ -18,14 +19,22 @@ export function follow({ id, titles: all }: Shared, way: 'undo' | 'redo', own: s
       const done = await followStored(title, id, way, nowIso());
       if (!done.ok) sayFault(done.fault);
       else if (done.value.kind === 'moved') moved++;
-      else left.push(done.value.name.trim() || 'Untitled');
+      else if (done.value.kind === 'left') left.push(done.value.name.trim() || 'Untitled');
     }
+    const house = await followHouse(id, way);
+    if (!house.ok) sayFault(house.fault);
+    const became = house.ok ? house.value : 'none';
     const what = way === 'undo' ? 'Taken back in' : 'Made again in';
     const others =
       left.length === 0
         ? ''
         : ` Changed since, and left as ${left.length === 1 ? 'it is' : 'they are'}: ${left.join(', ')}.`;
-    say(`${what} ${titles(moved)}.${others}`);
+    const where = [
+      ...(moved > 0 || became !== 'moved' ? [titles(moved)] : []),
+      ...(became === 'moved' ? ['the house style'] : []),
+    ];
+    const kept = became === 'left' ? ' The house style was changed since, and is left as it is.' : '';
+    say(`${what} ${where.join(' and in ')}.${others}${kept}`);
   };
   const next = line.then(run).catch(() => sayFault({ code: 'work-failed', data: {} }));
   line = next;

@@ -1,12 +1,11 @@
 import type { Edit } from '../../base';
 import type { Hex } from '../../colour';
 import type { Doc } from '../document';
-import type { Part, WordsStyle } from '../parts';
 
 const COLOUR = /^#[0-9a-f]{6}$/;
 
-/** Calls back for every colour of a part or a style, wherever it stands; what comes back takes its place. */
-export function eachColour(part: Part | WordsStyle, visit: (colour: Hex) => Hex): void {
+/** Calls back for every colour of a part, a style or a scene, wherever it stands; what comes back takes its place. */
+export function eachColour(thing: object, visit: (colour: Hex) => Hex): void {
   const walk = (value: unknown): void => {
     if (typeof value !== 'object' || value === null) return;
     const fields = value as Record<string, unknown>;
@@ -20,7 +19,7 @@ export function eachColour(part: Part | WordsStyle, visit: (colour: Hex) => Hex)
       } else walk(one);
     }
   };
-  walk(part);
+  walk(thing);
 }
 
 /** Changes one colour everywhere it is used, in named styles too, in one step. */

@@ -16,6 +16,7 @@ export const DrawnForm = z.object({
   /** What its licence wants to see wherever it is shown, of up to four drawings in one; left out where none is due. */
   credit: z.string().min(1).max(600).optional(),
 });
+export type DrawnForm = z.infer<typeof DrawnForm>;
 
 /** Lengths are fractions of the shorter side of the place. */
 export const Form = z.discriminatedUnion('kind', [

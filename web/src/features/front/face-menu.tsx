@@ -1,27 +1,16 @@
 import { type WordsPart, setParts } from '@yosomi/core/cover';
 import type { OwnFace } from '@yosomi/core/project';
-import { FAMILIES, type FaceGroup, OWN_FACE, familyOf } from '@yosomi/core/text';
+import { FAMILIES, OWN_FACE, cutLike, familyOf } from '@yosomi/core/text';
 import { useEffect } from 'react';
-import { bytesOf } from '../../persist/assets';
-import { faceStyle, showFace, showFaceBytes } from '../../platform/face-preview';
+import { showFace } from '../../platform/face-preview';
 import { useFrom, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
 import { Menu } from '../../ui/menu';
+import { faceGroups, showFaces } from './face-groups';
 import { nameOf } from './part-names';
 import { useFontInput } from './use-font-input';
 import { useHouse } from './use-house';
 import type { On } from './use-set';
-
-const GROUPS: Record<FaceGroup, string> = {
-  storied: 'For stories and poems',
-  stately: 'Stately, for big words',
-  carved: 'Carved, mostly capitals',
-  plain: 'Plain and clear',
-  loud: 'Loud and narrow',
-  written: 'Written by hand',
-  antique: 'Old and typed',
-  scripts: 'For many scripts',
-};
 
 /** Chooses the face of words: shipped ones in groups by what they suit, shown in the book's own words, and a person's own. */
 export function FaceMenu(props: { parts: readonly WordsPart[]; on: On; sample: string }) {
@@ -49,13 +38,10 @@ export function FaceMenu(props: { parts: readonly WordsPart[]; on: On; sample: s
     if (face) return chooseOwn(face);
     const next = FAMILIES.find((f) => f.id === id);
     if (!next) return;
-    const upright = next.cuts.filter((c) => !c.italic);
-    // Heavy words stay heavy.
     const dressed = (words: WordsPart): Partial<WordsPart> => {
-      const heavy = (familyOf(words.cut)?.cuts.find((c) => c.id === words.cut)?.weight ?? 500) >= 600;
-      const cut = heavy ? upright[upright.length - 1] : upright[0];
-      const italic = next.cuts.find((c) => c.italic) ?? cut;
-      return { cut: cut.id, wide: null, minor: words.minor && { ...words.minor, cut: italic.id } };
+      const cut = cutLike(words.cut, next);
+      const italic = next.cuts.find((c) => c.italic)?.id ?? cut;
+      return { cut, wide: null, minor: words.minor && { ...words.minor, cut: italic } };
     };
     edit(label, on(setParts(ids, (one) => dressed(one as WordsPart))));
   };
@@ -64,45 +50,15 @@ export function FaceMenu(props: { parts: readonly WordsPart[]; on: On; sample: s
       {font.input}
       <Menu
         label="Face"
-        onOpen={() => {
-          FAMILIES.forEach((f) => showFace(f.cuts[0].id));
-          void showOwnFaces(own.map((f) => f.id));
-        }}
+        onOpen={() => showFaces(own)}
         value={family?.id ?? part.cut}
         mixed={parts.some((one) => (familyOf(one.cut)?.id ?? one.cut) !== (family?.id ?? part.cut))}
         onChange={choose}
-        groups={[
-          ...(own.length > 0
-            ? [
-                {
-                  title: 'Your own',
-                  options: own.map((f) => ({
-                    value: `${OWN_FACE}${f.id}`,
-                    label: f.name,
-                    sample: sample.split('\n')[0].slice(0, 40),
-                    style: faceStyle(`${OWN_FACE}${f.id}`),
-                  })),
-                },
-              ]
-            : []),
-          ...(Object.keys(GROUPS) as FaceGroup[]).map((group) => ({
-            title: GROUPS[group],
-            options: FAMILIES.filter((f) => f.group === group).map((f) => ({
-              value: f.id,
-              label: f.name,
-              sample: sample.split('\n')[0].slice(0, 40),
-              style: faceStyle(f.cuts[0].id),
-            })),
-          })),
-        ]}
+        groups={faceGroups(own, sample.split('\n')[0].slice(0, 40))}
       />
       <Button kind="link" className="self-start" onClick={font.open}>
         Add a font of your own
       </Button>
     </>
   );
-}
-
-async function showOwnFaces(ids: readonly string[]): Promise<void> {
-  for (const [id, bytes] of await bytesOf(ids)) showFaceBytes(`${OWN_FACE}${id}`, bytes);
 }

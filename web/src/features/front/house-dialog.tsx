@@ -1,6 +1,7 @@
 import type { House, Mark } from '@yosomi/core/project';
 import { X } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
+import { Link } from 'react-router';
 import { freshId } from '../../platform/ids';
 import { useBook, useSession } from '../../state/session';
 import { Button } from '../../ui/button';
@@ -47,6 +48,11 @@ export function HouseDialog({ open, onClose }: { open: boolean; onClose(): void 
         <MarkMaker colour={house.colours[0] ?? MARK_INK} swatches={house.colours} onClose={() => setMaking(false)} />
       )}
       <LeftAsItIs why={unread} />
+      <p>
+        <Link to="/house" className="underline underline-offset-2 hover:no-underline">
+          Change something in many titles at once
+        </Link>
+      </p>
       <TextField
         label="Name of the house"
         value={house.name}

@@ -2,7 +2,7 @@ import type { Fault } from '@yosomi/core/base';
 import { type House, emptyHouse } from '@yosomi/core/project';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { sayFault } from '../../messages/say';
-import { changeHouse, houseOf, loadHouse } from '../../persist/keeps';
+import { type HouseRow, changeHouse, houseOf, loadHouse } from '../../persist/keeps';
 import { useFrom } from '../../state/session';
 
 type HouseNow = {
@@ -15,8 +15,10 @@ type HouseNow = {
 export const useHouse = (): HouseNow => useHouseOf(useFrom((book) => book.id));
 
 /** That of a title which need not be open. */
-export function useHouseOf(title: string): HouseNow {
-  const row = houseOf(title);
+export const useHouseOf = (title: string): HouseNow => useHouseRow(houseOf(title));
+
+/** One of the houses that are kept. */
+export function useHouseRow(row: HouseRow): HouseNow {
   const { value: house, fault: unread } = useLiveQuery(() => loadHouse(row), [row]) ?? {
     value: emptyHouse,
     fault: null,

@@ -2,8 +2,9 @@ import { type Result, fail, ok } from '@yosomi/core/base';
 import { type Brief, emptyBrief } from '@yosomi/core/book';
 import { formatOf } from '@yosomi/core/image-file';
 import { type Book, MOST_VERSIONS, type Project } from '@yosomi/core/project';
-import { startFromWords } from '@yosomi/core/recipe';
+import { type Start, startFromWords } from '@yosomi/core/recipe';
 import { saveAsset } from '../../persist/assets';
+import { houseWords } from '../../persist/keeps';
 import { addTitle, editStored, isTaken, loadBook } from '../../persist/titles';
 import { nowIso } from '../../platform/clock';
 import { bytesOfFile, stemOf } from '../../platform/files';
@@ -95,18 +96,22 @@ export async function duplicateTitle(book: Book): Promise<Result<Book>> {
   return saved.ok ? ok(copy) : saved;
 }
 
-const startOf = (brief: Brief) => ({ id: freshId(), identifier: freshUrn(), now: nowIso(), brief });
+/** A new title says what its house says, where it says nothing itself. */
+async function startOf(brief: Brief): Promise<Start> {
+  const { publisher, website } = await houseWords();
+  const own = { ...brief, publisher: brief.publisher || publisher, website: brief.website || website };
+  return { id: freshId(), identifier: freshUrn(), now: nowIso(), brief: own };
+}
 
 export async function beginFromWords(brief: Brief): Promise<Result<Book>> {
-  const book = startFromWords(startOf(brief));
+  const book = startFromWords(await startOf(brief));
   const saved = await addTitle({ book, files: new Map() });
   return saved.ok ? ok(book) : saved;
 }
 
 export async function beginFromPicture(brief: Brief, taken: TakenPicture, finished: boolean): Promise<Result<Book>> {
-  const book = await (finished
-    ? studio.startFromFinished(startOf(brief), taken)
-    : studio.startFromPicture(startOf(brief), taken));
+  const start = await startOf(brief);
+  const book = await (finished ? studio.startFromFinished(start, taken) : studio.startFromPicture(start, taken));
   const saved = await addTitle({ book, files: new Map([[taken.asset.id, taken.bytes]]) });
   return saved.ok ? ok(book) : saved;
 }

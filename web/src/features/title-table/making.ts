@@ -2,12 +2,13 @@ import { type Fault, type Result, type Shared, fail, ok } from '@yosomi/core/bas
 import type { Brief } from '@yosomi/core/book';
 import type { Asset } from '@yosomi/core/project';
 import { type Composer, type TitleAsk, TitleMaker, type VolumesThere, volumesAmong } from '@yosomi/core/recipe';
-import { briefOf } from '@yosomi/core/title-table';
+import { type TitleRow, briefOf } from '@yosomi/core/title-table';
 import { create } from 'zustand';
 import { sayFault } from '../../messages/say';
 import { saveAsset } from '../../persist/assets';
 import { allCards } from '../../persist/cards';
 import type { RowBeside } from '../../persist/title-rows';
+import { houseWords } from '../../persist/keeps';
 import { addTitle, editStored, loadBooks } from '../../persist/titles';
 import { nowIso } from '../../platform/clock';
 import { bytesOfFile, stemOf } from '../../platform/files';
@@ -114,12 +115,19 @@ async function run(rows: readonly RowBeside[], pictures: Pictures): Promise<void
     useMaking.setState({ now: { done: through.size, of } });
   };
 
+  // What a table has no column for the house says.
+  const house = await houseWords();
+  const briefFor = (row: TitleRow): Brief => ({
+    ...briefOf(row),
+    publisher: row.brief.publisher ?? house.publisher,
+    website: row.brief.website ?? house.website,
+  });
   const asks = new Map(
     fresh.map((one) => [
       one,
       {
         line: one.row.line,
-        start: { id: freshId(), identifier: freshUrn(), now: nowIso(), brief: briefOf(one.row) },
+        start: { id: freshId(), identifier: freshUrn(), now: nowIso(), brief: briefFor(one.row) },
         pictures: [],
       } satisfies TitleAsk,
     ]),

@@ -1,0 +1,98 @@
+import { type Fault, type Shared, fail, type Result } from '@yosomi/core/base';
+import type { House } from '@yosomi/core/project';
+import { type HouseChange, houseAfter, houseEdit, housePlan } from '@yosomi/core/recipe';
+import { create } from 'zustand';
+import { sayFault } from '../../messages/say';
+import { changeHouseWide } from '../../persist/house-steps';
+import type { HouseRow } from '../../persist/keeps';
+import { editStored } from '../../persist/titles';
+import { nowIso } from '../../platform/clock';
+import { freshId } from '../../platform/ids';
+
+/** A title by its id and name. */
+export type Named = { readonly id: string; readonly name: string };
+
+/** What is changed: of which house, what, and in which titles. */
+export type HouseJob = {
+  readonly row: HouseRow;
+  readonly house: House;
+  readonly changes: readonly HouseChange[];
+  readonly titles: readonly Named[];
+};
+
+/** What became of a change of the house. */
+export type Changed = {
+  readonly step: Shared;
+  readonly changed: readonly Named[];
+  readonly failed: readonly (Named & { readonly fault: Fault })[];
+  /** Titles that nothing was done with, for it was stopped, or there was no more room. */
+  readonly left: readonly Named[];
+  readonly job: HouseJob;
+};
+
+type Changing = {
+  readonly now: { readonly done: number; readonly of: number } | null;
+  readonly last: Changed | null;
+};
+
+/** How far a change of the house is in its titles. It goes on wherever the person is. */
+export const useChanging = create<Changing>(() => ({ now: null, last: null }));
+
+const LABEL = 'Changed by the house style';
+/** Where these happen to one, they would happen to all. */
+const ENDING = new Set(['store-full', 'store-failed']);
+
+let stopping: AbortController | null = null;
+export const stopChanging = (): void => stopping?.abort();
+export const forgetChanged = (): void => useChanging.setState({ last: null });
+
+async function run(job: HouseJob): Promise<void> {
+  const { row, house, changes, titles } = job;
+  const plan = housePlan(changes);
+  if (!plan.ok) return sayFault(plan.fault);
+  const stop = new AbortController();
+  stopping = stop;
+  const step: Shared = { id: freshId(), titles: titles.map(({ id }) => id) };
+  useChanging.setState({ now: { done: 0, of: titles.length }, last: null });
+  // The house first: what is begun in its titles then can be gone on with by what they still say.
+  const kept = await changeHouseWide(row, step.id, (now) => houseAfter(now, plan.value));
+  if (!kept.ok) {
+    useChanging.setState({ now: null });
+    return sayFault(kept.fault);
+  }
+  const changed: Named[] = [];
+  const failed: Changed['failed'][number][] = [];
+  for (const title of titles) {
+    if (stop.signal.aborted) break;
+    const done = await editStored(title.id, LABEL, houseEdit(plan.value, house), nowIso(), step).catch(
+      (): Result<void> => fail('work-failed'),
+    );
+    if (done.ok) changed.push(title);
+    else {
+      failed.push({ ...title, fault: done.fault });
+      if (ENDING.has(done.fault.code)) stop.abort();
+    }
+    useChanging.setState({ now: { done: changed.length + failed.length, of: titles.length } });
+  }
+  useChanging.setState({
+    now: null,
+    last: { step, changed, failed, left: titles.slice(changed.length + failed.length), job },
+  });
+}
+
+/** Changes the house style, and the titles that are named, each stored before the next; one that fails stops none. */
+export function changeHouseAndTitles(job: HouseJob): void {
+  if (stopping) return;
+  run(job)
+    .catch(() => {
+      useChanging.setState({ now: null });
+      sayFault({ code: 'work-failed', data: {} });
+    })
+    .finally(() => (stopping = null));
+}
+
+if (typeof window !== 'undefined') {
+  window.addEventListener('beforeunload', (e) => {
+    if (useChanging.getState().now) e.preventDefault();
+  });
+}
