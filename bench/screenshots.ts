@@ -31,6 +31,16 @@ await page
   .waitFor({ timeout: 60_000 });
 await page.waitForTimeout(2500);
 await shot('series');
+await page.goto(`${base}/house`);
+await page.getByLabel('fernhollow.example').fill('mossandquill.example');
+await page.getByRole('combobox', { name: 'In place of Fraunces' }).click();
+await page.getByRole('option', { name: 'Bodoni Moda' }).click();
+await page
+  .getByRole('img', { name: /after$/ })
+  .nth(1)
+  .waitFor({ timeout: 60_000 });
+await page.waitForTimeout(1500);
+await shot('house');
 await page.goto(base);
 await page.getByRole('link', { name: 'Open A Debt of Foxfire' }).click();
 await page.locator('main[data-fresh="true"] [data-verdict="64"]').waitFor();
@@ -69,14 +79,6 @@ await shot('mockups');
 await page.getByRole('button', { name: 'Undo', exact: true }).click();
 await page.getByRole('button', { name: 'Undo', exact: true }).click();
 await page.waitForTimeout(500);
-await page.getByRole('radio', { name: 'Table' }).click();
-await page.getByLabel('Cover stands off').fill('9');
-await page.getByLabel('Cover stands off').press('Enter');
-await page.getByRole('group', { name: 'Seen from' }).getByRole('button', { name: 'Edge side' }).click();
-await page.waitForTimeout(2000);
-await page.locator('canvas[data-state="final"]').waitFor({ timeout: 60_000 });
-await shot('table');
-for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Undo', exact: true }).click();
 await page.getByRole('group', { name: 'Spine' }).getByRole('button', { name: 'Edit', exact: true }).click();
 await page.locator('main[data-fresh="true"]').waitFor({ timeout: 60_000 });
 await page.keyboard.press('Escape');

@@ -1,7 +1,15 @@
-import { type Fault, fault } from '@yosomi/core/base';
+import { type Fault, type Result, type Shared, fault } from '@yosomi/core/base';
 import type { House } from '@yosomi/core/project';
-import { type HouseChange, type HouseUse, type Touches, housePlan, houseUse, touchedBy } from '@yosomi/core/recipe';
-import { loadBook } from './titles';
+import {
+  type HouseChange,
+  type HouseUse,
+  type Touches,
+  houseEdit,
+  housePlan,
+  houseUse,
+  touchedBy,
+} from '@yosomi/core/recipe';
+import { editStored, loadBook } from './titles';
 
 /** A title that changes of a house touch, or that cannot take them. `changed` is false where they are named, but nothing may be changed. */
 export type TouchedTitle = { readonly id: string } & (
@@ -62,4 +70,18 @@ export async function touchedTitles(
     }
   });
   return whole ? found : null;
+}
+
+const LABEL = 'Changed by the house style';
+
+/** Makes changes of a house in one title, as a step that others share. Faults: those of `housePlan` and of `editStored`. */
+export async function changeTitle(
+  id: string,
+  changes: readonly HouseChange[],
+  fonts: Pick<House, 'faces'>,
+  step: Shared,
+  now: string,
+): Promise<Result<void>> {
+  const plan = housePlan(changes);
+  return plan.ok ? editStored(id, LABEL, houseEdit(plan.value, fonts), now, step) : plan;
 }

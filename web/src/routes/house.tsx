@@ -57,12 +57,12 @@ export function HousePage() {
 
 function House({ row, cards }: { row: HouseRow; cards: readonly Card[] }) {
   const { house, unread } = useHouseRow(row);
-  const { uses, reading, failed } = useUses(cards);
+  const busy = useChanging((s) => s.now !== null);
+  const { uses, reading, failed } = useUses(cards, busy);
   const [changes, setChanges] = useState<readonly HouseChange[]>([]);
   const rested = useRested(changes);
   const [out, setOut] = useState<ReadonlySet<string>>(new Set());
   const { touched, done, failed: lost } = useTouched(cards, rested, house);
-  const busy = useChanging((s) => s.now !== null);
   const byId = useMemo(() => new Map(cards.map((card) => [card.id, card])), [cards]);
   const plan = useMemo(() => housePlan(changes), [changes]);
   const current = touched !== null && rested === changes;

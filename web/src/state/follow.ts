@@ -10,11 +10,17 @@ let line: Promise<unknown> = Promise.resolve();
 const titles = (count: number): string => `${count} ${count === 1 ? 'title' : 'titles'}`;
 
 /** Takes what was made in several titles at once back in all but `own`, or makes it again, and says where that could not be. */
-export function follow({ id, titles: all }: Shared, way: 'undo' | 'redo', own: string | null): Promise<void> {
+export function follow(
+  { id, titles: all }: Shared,
+  way: 'undo' | 'redo',
+  own: string | null,
+  onStep: (done: number, of: number) => void = () => {},
+): Promise<void> {
   const run = async (): Promise<void> => {
     let moved = own === null ? 0 : 1;
     const left: string[] = [];
-    for (const title of all) {
+    for (const [i, title] of all.entries()) {
+      onStep(i, all.length);
       if (title === own) continue;
       const done = await followStored(title, id, way, nowIso());
       if (!done.ok) sayFault(done.fault);

@@ -1,7 +1,7 @@
 import { Button } from './button';
 
-/** A job under way: how far it is, 0 to 1, null where nobody knows, and a way to stop it. */
-export function Working(props: { label: string; done: number | null; onStop(): void }) {
+/** A job under way: how far it is, 0 to 1, null where nobody knows, and a way to stop it where there is one. */
+export function Working(props: { label: string; done: number | null; onStop?: (() => void) | undefined }) {
   const percent = props.done === null ? null : Math.round(props.done * 100);
   return (
     <div className="flex items-center gap-3">
@@ -24,7 +24,7 @@ export function Working(props: { label: string; done: number | null; onStop(): v
           )}
         </div>
       </div>
-      <Button onClick={props.onStop}>Stop</Button>
+      {props.onStop && <Button onClick={props.onStop}>Stop</Button>}
     </div>
   );
 }

@@ -1,7 +1,7 @@
 import type { House } from '@yosomi/core/project';
 import type { HouseChange, HouseUse } from '@yosomi/core/recipe';
 import { proxy } from 'comlink';
-import { type OnSome, type TouchedTitle, touchedTitles, usesOf } from '../persist/house-titles';
+import { type OnSome, type TouchedTitle, changeTitle, touchedTitles, usesOf } from '../persist/house-titles';
 import { inMemory } from '../persist/memory';
 import { loadBook } from '../persist/titles';
 import type { BeforeAfter, HouseApi } from './house.worker';
@@ -25,6 +25,10 @@ export const touchedBeside = (
   onSome: OnSome,
 ): Promise<TouchedTitle[] | null> =>
   inMemory() ? touchedTitles(ids, changes, fonts, onSome) : worker.touchedTitles(ids, changes, fonts, proxy(onSome));
+
+/** Makes changes of a house in one title, beside the page. Faults: those of `changeTitle`. */
+export const changeBeside: typeof changeTitle = (...asked) =>
+  inMemory() ? changeTitle(...asked) : worker.changeTitle(...asked);
 
 /** Fronts are painted one after the other; what is no longer looked at when its turn comes is left out. */
 let line: Promise<unknown> = Promise.resolve();

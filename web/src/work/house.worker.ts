@@ -3,7 +3,7 @@ import { type Raster, shrink } from '@yosomi/core/pixels';
 import { Book, type House } from '@yosomi/core/project';
 import { type HouseChange, coverMeasure, coverRaster, housePlan, touchedBy, widthOfShape } from '@yosomi/core/recipe';
 import { expose, transfer } from 'comlink';
-import { touchedTitles, usesOf } from '../persist/house-titles';
+import { changeTitle, touchedTitles, usesOf } from '../persist/house-titles';
 import { bitmapOf } from './bitmaps';
 import { BrowserStudio } from './browser-studio';
 
@@ -32,6 +32,7 @@ async function sightOf(book: Book, widthPx: number) {
 const api = {
   usesOf,
   touchedTitles,
+  changeTitle,
 
   /** A front as it is and as changes of the house make it; null where they do not change the title. */
   async beforeAfter(

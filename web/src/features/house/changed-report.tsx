@@ -1,11 +1,10 @@
 import { tableText } from '@yosomi/core/csv';
 import { sentenceOf } from '../../messages/sentences';
-import { follow } from '../../state/follow';
 import { Button } from '../../ui/button';
 import { Report } from '../../ui/report';
 import { Working } from '../../ui/working';
 import { saveTable } from '../title-table/save-table';
-import { type Changed, changeHouseAndTitles, forgetChanged, stopChanging, useChanging } from './changing';
+import { type Changed, changeHouseAndTitles, forgetChanged, stopChanging, takeBack, useChanging } from './changing';
 
 const titles = (count: number): string => (count === 1 ? 'one title' : `${count} titles`);
 const MOST = 40;
@@ -28,9 +27,9 @@ export function HouseChanging() {
       {now && (
         <div className="max-w-xl">
           <Working
-            label={`Changing titles, ${now.done} of ${now.of}`}
+            label={`${now.back ? 'Taking it back' : 'Changing titles'}, ${now.done} of ${now.of}`}
             done={now.of === 0 ? 1 : now.done / now.of}
-            onStop={stopChanging}
+            onStop={now.back ? undefined : stopChanging}
           />
         </div>
       )}
@@ -40,7 +39,7 @@ export function HouseChanging() {
 }
 
 function ChangedReport({ last }: { last: Changed }) {
-  const { step, changed, failed, left, job } = last;
+  const { changed, failed, left, job } = last;
   return (
     <Report label="What was changed" onClose={forgetChanged}>
       <p role="status">
@@ -68,14 +67,7 @@ function ChangedReport({ last }: { last: Changed }) {
             </Button>
           </>
         )}
-        <Button
-          onClick={() => {
-            void follow(step, 'undo', null);
-            forgetChanged();
-          }}
-        >
-          Take it all back
-        </Button>
+        <Button onClick={() => void takeBack(last)}>Take it all back</Button>
         {changed.length + failed.length > 0 && (
           <Button onClick={() => saveTable(reportOf(last), 'yosomi-report.csv')}>Save this report</Button>
         )}

@@ -10,7 +10,12 @@ import { touchedTitles, usesOf } from '../../persist/house-titles';
 import { changeHouse, houseWords, loadHouse } from '../../persist/keeps';
 import { addTitle, editStored, loadBook } from '../../persist/titles';
 import { follow } from '../../state/follow';
-import { changeHouseAndTitles, forgetChanged, stopChanging, useChanging } from './changing';
+import { changeHouseAndTitles, forgetChanged, stopChanging, takeBack, useChanging } from './changing';
+
+// What a worker does is done here.
+vi.mock('../../work/house', async () => ({
+  changeBeside: (await import('../../persist/house-titles')).changeTitle,
+}));
 
 const now = '2026-12-01T10:00:00Z';
 const ids = Array.from({ length: 6 }, (_, i) => `title-${i}`);
@@ -65,7 +70,12 @@ describe('a change of the house in its titles', () => {
     expect(await sites()).toEqual([...Array(4).fill('new.example'), 'old.example', 'old.example']);
     expect(await siteOfHouse()).toBe('new.example');
     expect(await houseWords()).toEqual({ publisher: 'Old Press', website: 'new.example' });
-    await follow(last.step, 'undo', null);
+    const seen: number[] = [];
+    const end = useChanging.subscribe(({ now: at }) => at?.back && seen.push(at.done));
+    await takeBack(last);
+    end();
+    expect(seen).toEqual([0, 0, 1, 2, 3]);
+    expect(useChanging.getState()).toEqual({ now: null, last: null });
     expect(await sites()).toEqual(ids.map(() => 'old.example'));
     expect(await siteOfHouse()).toBe('old.example');
     await follow(last.step, 'redo', null);

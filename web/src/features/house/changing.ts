@@ -1,13 +1,14 @@
 import { type Fault, type Shared, fail, type Result } from '@yosomi/core/base';
 import type { House } from '@yosomi/core/project';
-import { type HouseChange, houseAfter, houseEdit, housePlan } from '@yosomi/core/recipe';
+import { type HouseChange, houseAfter, housePlan } from '@yosomi/core/recipe';
 import { create } from 'zustand';
 import { sayFault } from '../../messages/say';
 import { changeHouseWide } from '../../persist/house-steps';
 import type { HouseRow } from '../../persist/keeps';
-import { editStored } from '../../persist/titles';
 import { nowIso } from '../../platform/clock';
 import { freshId } from '../../platform/ids';
+import { follow } from '../../state/follow';
+import { changeBeside } from '../../work/house';
 
 /** A title by its id and name. */
 export type Named = { readonly id: string; readonly name: string };
@@ -31,14 +32,14 @@ export type Changed = {
 };
 
 type Changing = {
-  readonly now: { readonly done: number; readonly of: number } | null;
+  /** `back` while a change is taken back: that goes through to its end. */
+  readonly now: { readonly done: number; readonly of: number; readonly back: boolean } | null;
   readonly last: Changed | null;
 };
 
 /** How far a change of the house is in its titles. It goes on wherever the person is. */
 export const useChanging = create<Changing>(() => ({ now: null, last: null }));
 
-const LABEL = 'Changed by the house style';
 /** Where these happen to one, they would happen to all. */
 const ENDING = new Set(['store-full', 'store-failed']);
 
@@ -53,7 +54,7 @@ async function run(job: HouseJob): Promise<void> {
   const stop = new AbortController();
   stopping = stop;
   const step: Shared = { id: freshId(), titles: titles.map(({ id }) => id) };
-  useChanging.setState({ now: { done: 0, of: titles.length }, last: null });
+  useChanging.setState({ now: { done: 0, of: titles.length, back: false }, last: null });
   // The house first: what is begun in its titles then can be gone on with by what they still say.
   const kept = await changeHouseWide(row, step.id, (now) => houseAfter(now, plan.value));
   if (!kept.ok) {
@@ -64,15 +65,15 @@ async function run(job: HouseJob): Promise<void> {
   const failed: Changed['failed'][number][] = [];
   for (const title of titles) {
     if (stop.signal.aborted) break;
-    const done = await editStored(title.id, LABEL, houseEdit(plan.value, house), nowIso(), step).catch(
-      (): Result<void> => fail('work-failed'),
+    const done = await changeBeside(title.id, changes, { faces: house.faces }, step, nowIso()).catch((): Result<void> =>
+      fail('work-failed'),
     );
     if (done.ok) changed.push(title);
     else {
       failed.push({ ...title, fault: done.fault });
       if (ENDING.has(done.fault.code)) stop.abort();
     }
-    useChanging.setState({ now: { done: changed.length + failed.length, of: titles.length } });
+    useChanging.setState({ now: { done: changed.length + failed.length, of: titles.length, back: false } });
   }
   useChanging.setState({
     now: null,
@@ -89,6 +90,13 @@ export function changeHouseAndTitles(job: HouseJob): void {
       sayFault({ code: 'work-failed', data: {} });
     })
     .finally(() => (stopping = null));
+}
+
+/** Takes the last change back, in its titles and in the house. */
+export async function takeBack({ step }: Changed): Promise<void> {
+  useChanging.setState({ now: { done: 0, of: step.titles.length, back: true }, last: null });
+  await follow(step, 'undo', null, (done, of) => useChanging.setState({ now: { done, of, back: true } }));
+  useChanging.setState({ now: null });
 }
 
 if (typeof window !== 'undefined') {

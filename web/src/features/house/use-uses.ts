@@ -4,8 +4,14 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { usesBeside } from '../../work/house';
 
-/** What titles use, and how many were read of how many while they are. What was known before stays in sight. */
-export function useUses(cards: readonly Card[]): {
+/**
+ * What titles use, and how many were read of how many while they are. What was known before stays in sight; `waits` while titles are being written,
+ * for each would ask for all anew.
+ */
+export function useUses(
+  cards: readonly Card[],
+  waits: boolean,
+): {
   readonly uses: HouseUses | null;
   readonly reading: { readonly done: number; readonly of: number } | null;
   readonly failed: boolean;
@@ -23,6 +29,7 @@ export function useUses(cards: readonly Card[]): {
       );
       return houseUses(read);
     },
+    enabled: !waits,
     placeholderData: (before) => before,
     staleTime: Infinity,
     gcTime: 0,
