@@ -15,6 +15,7 @@ import { deliver } from './deliver';
 import { epubInspect, epubNew, epubSetCover, pdfSetCover } from './ebooks';
 import { check, coverExport, coverSave, encode } from './images';
 import { makeFolder, readBytes, readPicture, writeAll, writeBytes } from './files';
+import { glance } from './glance';
 import { mark, markWays } from './mark';
 import { pictureFile } from './pictures';
 import { pin } from './pin';
@@ -153,6 +154,7 @@ export const COMMANDS: readonly Command[] = [
   coverExport,
   encode,
   check,
+  glance,
   deliver,
   sketch,
   series,

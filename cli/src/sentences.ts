@@ -148,6 +148,20 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'stores-wrong': (d) => `The stores file is not valid at ${d.where}.`,
   'stores-twice': (d) => `The stores file has two stores with the id ${d.id}.`,
   'stores-both': () => 'Give --store or --all-stores, not both.',
+  'jobs-not': () => 'The file of jobs is no JSON; see docs/jobs.md.',
+  'jobs-newer': (d) => `The file of jobs was made for a newer version (${d.found}; this one reads ${d.known}).`,
+  'jobs-wrong': (d) => `The file of jobs is not valid at ${d.where}; see docs/jobs.md.`,
+  'jobs-column': (d) => `No column is called "do"; the columns are ${d.names}.`,
+  'job-command': (d) => `"${d.name}" is no command that a job can do; see docs/jobs.md.`,
+  'job-name': (d) => `"${d.name}" cannot be the name of a file or folder everywhere; take another.`,
+  'job-twice': (d) => `Another job before it is called "${d.name}" too; give each its own name.`,
+  'job-switch': (d) => `--${d.flag} is yes or no, not "${d.found}".`,
+  'job-save': (d) => `Say under "save" what the file of "${d.command}" is called.`,
+  'job-folder': (d) => `"${d.command}" fills a folder; leave "save" out.`,
+  'job-unpassed': (d) => `Not all of it could be made: ${d.text}.`,
+  'job-moved': () => 'A file that it is made from was written meanwhile; run the same again.',
+  'folder-busy': (d) =>
+    `Another run is at work in ${d.folder}. Where none is, because it was on another machine that stopped, remove ${d.file} there.`,
   'delivered-newer': (d) =>
     `What lies in this folder was made by a newer version (${d.found}; this one reads ${d.known}). Choose another folder.`,
   'delivered-wrong': (d) => `What is noted of this folder cannot be read (${d.where}).`,
@@ -177,6 +191,6 @@ export const sentence = (fault: Fault): string => SENTENCES[fault.code]?.(fault.
 
 /** Faults of the input itself (exit code 2); every other fault is a refusal (exit code 1). */
 const INPUT =
-  /^(flag|table|word|ending|out|size|share|corners|mesh|pin|command|file|scene|svg|image|project|zip|epub|pdf|stores|names|only|delivered|format|pictures|text)-|^store-unknown$/;
+  /^(flag|table|jobs|word|ending|out|size|share|corners|mesh|pin|command|file|scene|svg|image|project|zip|epub|pdf|stores|names|only|delivered|format|pictures|text)-|^store-unknown$/;
 
 export const exitCodeOf = (fault: Fault): 1 | 2 => (INPUT.test(fault.code) ? 2 : 1);

@@ -2,5 +2,9 @@
 import { register } from 'tsx/esm/api';
 
 register();
-const { default: work } = await import('./deliver-worker.ts');
-export default work;
+
+/** The files of one title. */
+export default async (task) => (await import('./deliver-worker.ts')).default(task);
+
+/** One job of a file of jobs. */
+export const job = async (task) => (await import('./job-do.ts')).doJob(task);

@@ -1,0 +1,77 @@
+import { randomBytes } from 'node:crypto';
+import { linkSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { hostname } from 'node:os';
+import { join } from 'node:path';
+import { type Result, fail, ok } from '@yosomi/core/base';
+
+const LOCK = '.yosomi-run';
+
+/** Whether the program that wrote this still runs; one on another machine is taken to. */
+function lives(text: string): boolean {
+  const [pid, host] = text.split(' ');
+  if (host !== hostname()) return true;
+  try {
+    process.kill(Number(pid), 0);
+    return true;
+  } catch (error) {
+    return (error as NodeJS.ErrnoException).code === 'EPERM';
+  }
+}
+
+const read = (file: string): string | null => {
+  try {
+    return readFileSync(file, 'utf8');
+  } catch {
+    return null;
+  }
+};
+
+/** Takes a folder for this run alone; answers how to let go of it. */
+function lockFolder(root: string): Result<() => void> {
+  const file = join(root, LOCK);
+  const own = `${process.pid} ${hostname()} ${randomBytes(8).toString('hex')}`;
+  const mine = `${file}-${randomBytes(6).toString('hex')}`;
+  try {
+    writeFileSync(mine, own, { flag: 'wx' });
+  } catch {
+    return fail('file-unwritable', { file: root });
+  }
+  try {
+    for (let tries = 0; tries < 5; tries++) {
+      try {
+        linkSync(mine, file);
+        return ok(() => {
+          if (read(file) === own) rmSync(file, { force: true });
+        });
+      } catch (error) {
+        if ((error as NodeJS.ErrnoException).code !== 'EEXIST') return fail('file-unwritable', { file: root });
+      }
+      const there = read(file);
+      if (there !== null && lives(there)) return fail('folder-busy', { folder: root, file: LOCK });
+      if (there === null) continue;
+      // Taken away under another name first: had somebody else taken it over meanwhile, it is put back.
+      const dead = `${mine}-dead`;
+      try {
+        renameSync(file, dead);
+        if (read(dead) !== there) linkSync(dead, file);
+      } catch {
+        // Another run was faster; it is looked at once more.
+      }
+      rmSync(dead, { force: true });
+    }
+    return fail('folder-busy', { folder: root, file: LOCK });
+  } finally {
+    rmSync(mine, { force: true });
+  }
+}
+
+/** Runs while a folder is taken for this run alone; what a killed run left is taken over. Faults: `folder-busy`, `file-unwritable`, those of `run`. */
+export async function alone<T>(root: string, run: () => Promise<Result<T>>): Promise<Result<T>> {
+  const lock = lockFolder(root);
+  if (!lock.ok) return lock;
+  try {
+    return await run();
+  } finally {
+    lock.value();
+  }
+}
