@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { packProject } from '@yosomi/core/project';
@@ -9,6 +9,8 @@ import { type Row, median } from './rows';
 /** How often each demo book is there, and how many stores all of them go to. */
 const [TIMES, STORES] = [2, 8];
 const ROWS = 60;
+/** Jobs of a file, and the title files that they are of. */
+const [JOBS, OF] = [2000, 500];
 
 /** Runs the command; answers how long it took, s, and the most memory that it had, MB. */
 async function timed(...args: string[]): Promise<{ seconds: number; mb: number }> {
@@ -50,7 +52,12 @@ export async function threadRows(rounds: number): Promise<Row[]> {
       table,
       `title,author,series,number,kind\n${Array.from({ length: ROWS }, (_, i) => `Harbour Papers ${i},Ida Quill,${i % 3 === 0 ? `Quay ${i % 4}` : ''},${i % 3 === 0 ? i + 1 : ''},crime`).join('\n')}\n`,
     );
-    const [one, many, again, started, titles]: number[][] = [[], [], [], [], []];
+    const jobs = join(dir, 'jobs.json');
+    for (let i = 0; i < OF; i++) copyFileSync(files[files.length - 1], join(dir, `of-${i}.yosomi`));
+    const job = (_: unknown, i: number) => ({ name: `${i}`, do: 'table', of: [`of-${i % OF}.yosomi`], save: 't.csv' });
+    writeFileSync(jobs, JSON.stringify({ jobs: Array.from({ length: JOBS }, job) }));
+    await timed('run', jobs, '--out', join(dir, 'jobs'));
+    const [one, many, again, started, titles, passed]: number[][] = [[], [], [], [], [], []];
     let mb = 0;
     for (let round = 0; round < rounds; round++) {
       const stores = ['--all-stores', '--only', 'stores'];
@@ -62,6 +69,7 @@ export async function threadRows(rounds: number): Promise<Row[]> {
       again.push((await timed('deliver', ...files, ...out('many'), ...stores)).seconds);
       started.push((await timed('help')).seconds);
       titles.push((await timed('titles', table, ...out('titles'))).seconds);
+      passed.push((await timed('run', jobs, '--out', join(dir, 'jobs'))).seconds);
     }
     const what = `${files.length} titles for ${STORES} stores each`;
     return [
@@ -71,6 +79,11 @@ export async function threadRows(rounds: number): Promise<Row[]> {
       { what: `most memory with ${threads} threads`, value: mb, unit: 'MB' },
       { what: 'the same, all of it made already', value: median(again), unit: 's' },
       { what: 'the command alone, doing nothing', value: median(started), unit: 's' },
+      {
+        what: `${JOBS} jobs of ${OF} title files, all of it made already`,
+        value: JOBS / Math.max(0.001, median(passed) - median(started)),
+        unit: 'jobs a second (wanted: 2,000)',
+      },
       {
         what: `${ROWS} titles from a table, with a title file and a picture of 800 px each`,
         value: median(titles),

@@ -104,6 +104,7 @@ const isLower = (letter: string): boolean => /\p{Ll}/u.test(letter);
 /** A glyph of a font, and the letter that it stands for. */
 type Sign = readonly [glyph: number, letter: string];
 
+const MOST_WIDTHS = 200;
 const RUN_CACHE = 4000;
 const LETTERS_CACHE = 20_000;
 
@@ -169,6 +170,16 @@ export class Shaper {
     return ok(undefined);
   }
 
+  /** Takes a font that another shaper holds: both set it from the same memory. Throws where that one does not hold it. */
+  share(cut: CutId, from: Shaper): void {
+    this.#fonts.set(cut, from.#loaded(cut));
+  }
+
+  /** The bytes of a font that is held; null where it is not. */
+  bytesOf(cut: CutId): Uint8Array | null {
+    return this.#fonts.get(cut)?.bytes ?? null;
+  }
+
   /** Whether a font can set small capitals, whether it has other shapes for some letters, and other figures. */
   offers(cut: CutId): { smallCaps: boolean; alternates: boolean; figures: boolean } {
     const { features } = this.#loaded(cut);
@@ -196,6 +207,9 @@ export class Shaper {
   #width(loaded: Loaded, wide: number | null): Drawn {
     const known = loaded.widths.get(wide);
     if (known) return known;
+    // Its own width is always there; of all others as many are kept as a few covers show.
+    if (loaded.widths.size > MOST_WIDTHS)
+      for (const one of loaded.widths.keys()) if (one !== null) loaded.widths.delete(one);
     const font = this.#fontOf(loaded.face, { ...loaded.axes, wdth: wide ?? 100 });
     const made = drawnFrom(font);
     loaded.widths.set(wide, made);
