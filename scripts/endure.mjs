@@ -1,4 +1,4 @@
-/** Kills the app and wounds files, over and over, and writes docs/endurance.md. [kills] [mutations] [seed] [kills|mutations: only these] */
+/** Kills the app and wounds files, over and over, and writes docs/endurance.md. [kills] [mutations] [seed] [kills|workers|mutations: only these] */
 import { spawnSync } from 'node:child_process';
 import { ROOT, build, installPackages, installTestTools } from './setup.mjs';
 

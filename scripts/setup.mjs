@@ -33,13 +33,14 @@ export function installPackages() {
 
 export const onPath = (name) => spawnSync('which', [name]).status === 0;
 
-/** Browser, Java, EPUBCheck and readers of films and PDFs for the tests: found by variable or path, else installed by apt as root. */
+/** Browser, Java, EPUBCheck, Redis and readers of films and PDFs for the tests: found by variable or path, else installed by apt as root. */
 export function installTestTools(more = []) {
   const needed = [
     ...more,
     { have: onPath('ffmpeg') && onPath('ffprobe'), deb: 'ffmpeg', variable: 'PATH' },
     { have: onPath('pdftotext') && onPath('pdftoppm'), deb: 'poppler-utils', variable: 'PATH' },
     { have: onPath('qpdf'), deb: 'qpdf', variable: 'PATH' },
+    { have: process.env.YOSOMI_REDIS || onPath('redis-server'), deb: 'redis-server', variable: 'YOSOMI_REDIS' },
     {
       have: process.env.YOSOMI_CHROMIUM || onPath('chromium') || onPath('chromium-browser'),
       deb: 'chromium',

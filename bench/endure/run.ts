@@ -3,6 +3,10 @@ import { join } from 'node:path';
 import { ROOT } from '@yosomi/node-kit';
 import { type Killed, kills } from './kills';
 import { type Tried, mutations } from './mutations';
+import { killWorkers } from './workers';
+
+/** Jobs that workers do, and how often one of them is killed meanwhile. */
+const [JOBS, WORKERS_KILLED] = [500, 50];
 
 const [killCount, mutationCount, seed] = [
   process.argv[2] ?? 300,
@@ -86,16 +90,32 @@ ${killTable(killed)}
 ${list(killed.flatMap((one) => one.broken))}`;
 }
 
+async function workersPart(): Promise<string> {
+  const { jobs, kills: killed, seconds, made, broken: wrong } = await killWorkers(seed, JOBS, WORKERS_KILLED);
+  broken += wrong.length;
+  return `## ${killed} workers killed
+
+${jobs} jobs (a cover as a picture of its own width each) in a queue, four programs that do them, on one machine. Every 0.5 to 3.5 s one of the four is ended by
+a signal that it cannot hear, and another is begun. In the end the results are compared, byte for byte, with those of one run without a queue.
+Broken is a result that is missing, another, or should not be there. Seed ${seed}.
+
+All were there after ${Math.round(seconds)} s. Workers told ${made} times of a job as made: ${made >= jobs ? made - jobs : 0} of them were made twice, since a worker was killed between a result and its word of it; ${Math.max(0, jobs - made)} were made without a word.
+
+${list(wrong)}`;
+}
+
 const head = `# Endurance
 
 Written by \`npm run endure\`; not part of \`npm test\`. The same seed wounds the same files in the same way and waits as long before each
 kill; what a machine does in that time differs.
 `;
-const woundsPart = only === 'kills' ? kept('mutations') : await wounds();
-const killsPart = only === 'mutations' ? kept('kills') : await ends();
+const does = (part: string): boolean => only === undefined || only === part;
+const woundsPart = does('mutations') ? await wounds() : kept('mutations');
+const killsPart = does('kills') ? await ends() : kept('kills');
+const workers = does('workers') ? await workersPart() : kept('workers');
 writeFileSync(
   file,
-  `${[head, killsPart, woundsPart].filter((part) => part !== '').join('\n')}\n`
+  `${[head, killsPart, workers, woundsPart].filter((part) => part !== '').join('\n')}\n`
     .replace(/\n## /g, '\n\n## ')
     .replace(/\n{3,}/g, '\n\n'),
 );

@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import { hostname } from 'node:os';
 import { join, relative, resolve } from 'node:path';
 import { type Result, fail, ok } from '@yosomi/core/base';
 import { z } from 'zod';
@@ -8,6 +9,7 @@ import { COMMANDS } from './commands';
 import { makeFolder, writeBytes } from './files';
 import { GOES_ON, type Job } from './job-file';
 import { type Input, isAsBefore } from './job-inputs';
+import { lives } from './lock';
 
 /** A job with all that any thread, or any machine that sees the folders, needs to do it. */
 export type JobTask = {
@@ -20,8 +22,17 @@ export type JobTask = {
 };
 
 const NOTE = '.yosomi-job.json';
-/** What lies so in the folder of a run is unfinished. */
-export const PART = '.yosomi-part-';
+/** What lies so in the folder of a run is unfinished, and whose it is. */
+const PART = '.yosomi-part-';
+const partOf = (): string => `${PART}${process.pid}-${randomBytes(6).toString('hex')}-${hostname()}`;
+
+/** Removes what a program was at when it was ended. */
+export function removeParts(root: string): void {
+  for (const name of readdirSync(root)) {
+    const [, pid, host] = /^\.yosomi-part-(\d+)-[0-9a-f]+-(.*?)(?:-old)?$/.exec(name) ?? [];
+    if (pid && host && !lives(pid, host)) rmSync(join(root, name), { recursive: true, force: true });
+  }
+}
 
 const Note = z.object({
   format: z.literal('yosomi-job'),
@@ -103,7 +114,7 @@ export async function doJob(task: JobTask): Promise<Result<void>> {
   if (!command) return fail('job-command', { name: job.command });
   const place = join(root, job.name);
   const goesOn = GOES_ON.has(job.command);
-  const part = goesOn ? place : join(root, `${PART}${process.pid}-${randomBytes(6).toString('hex')}`);
+  const part = goesOn ? place : join(root, partOf());
   const made = makeFolder(part);
   if (!made.ok) return made;
   let whole = false;

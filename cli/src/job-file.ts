@@ -15,6 +15,8 @@ export type Job = {
   readonly switches: readonly string[];
   /** What the files are called that it writes, by the option that names each; none where the command fills a folder. */
   readonly saves: Readonly<Record<string, string>>;
+  /** Those of 0 are done first, then those of 1, and so on. */
+  readonly priority: number;
 };
 
 /** One line of a job file: a job, or why it is none. */
@@ -23,6 +25,7 @@ export type JobLine = { readonly name: string } & (
 );
 
 const MOST_JOBS = 100_000;
+const MOST_PRIORITY = 1000;
 const Text = z.string().min(1).max(4000);
 
 const JobFile = z.object({
@@ -35,6 +38,7 @@ const JobFile = z.object({
         of: z.array(Text).max(1000).default([]),
         with: z.record(z.string().max(40), z.union([z.string().max(4000), z.number(), z.boolean()])).default({}),
         save: z.string().max(200).optional(),
+        priority: z.number().int().min(0).max(MOST_PRIORITY).default(0),
       }),
     )
     .max(MOST_JOBS),
@@ -62,6 +66,9 @@ function jobOf(asked: Asked, name: string, commands: readonly Command[]): Result
   const command = commands.find((one) => one.name === asked.do);
   if (!command || NO_JOBS.has(command.name) || !command.flags.includes('out'))
     return fail('job-command', { name: asked.do.slice(0, 60) });
+  const { priority } = asked;
+  if (!Number.isInteger(priority) || priority < 0 || priority > MOST_PRIORITY)
+    return fail('job-priority', { most: MOST_PRIORITY });
   if (!isFolderName(name)) return fail('job-name', { name: name.slice(0, 80) });
   const writes = command.writes ?? {};
   if (asked.save === undefined && 'out' in writes) return fail('job-save', { command: command.name });
@@ -88,6 +95,7 @@ function jobOf(asked: Asked, name: string, commands: readonly Command[]): Result
     options: sorted(options),
     switches: switches.sort(),
     saves: sorted(saves),
+    priority,
   });
 }
 
@@ -106,9 +114,9 @@ function fromTable(bytes: Uint8Array): Result<Asked[]> {
   return ok(
     table.value.rows.map((row) => {
       const cells = head.flatMap((name, i) => (row[i]?.trim() ? [[name, row[i].trim()] as const] : []));
-      const { name, do: command = '', of = '', save, ...options } = Object.fromEntries(cells);
+      const { name, do: command = '', of = '', save, priority = '0', ...options } = Object.fromEntries(cells);
       const files = of.split(';').flatMap((file) => (file.trim() === '' ? [] : [file.trim()]));
-      return { name, do: command, of: files, with: options, save };
+      return { name, do: command, of: files, with: options, save, priority: Number(priority) };
     }),
   );
 }

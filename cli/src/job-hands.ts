@@ -6,23 +6,31 @@ import { type JobTask, doJob } from './job-do';
 export type JobHands = {
   /** Never rejects: where a thread breaks, the job is tried once more, and then failed with `work-broken`. */
   do(task: JobTask): Promise<Result<void>>;
+  /** Lets go of what is not begun. */
+  stop(): void;
   close(): Promise<void>;
 };
 
-/** As many threads as are asked for, or this one alone. */
-export function jobHands(threads: number): JobHands {
-  if (threads <= 1) return { do: doJob, close: async () => {} };
+const poolOf = (threads: number): Piscina => {
   const pool = new Piscina({
     filename: new URL('./thread.mjs', import.meta.url).href,
-    minThreads: threads,
+    minThreads: 1,
     maxThreads: threads,
     execArgv: [],
   });
   // A thread that cannot begin fails its job, which is told of there.
   pool.on('error', () => {});
-  const once = (task: JobTask): Promise<Result<void>> => pool.run(task, { name: 'job' });
+  return pool;
+};
+
+/** As many threads as are asked for, begun with the first job; where that is one, this one, unless it is to be another. */
+export function jobHands(threads: number, apart = false): JobHands {
+  if (threads <= 1 && !apart) return { do: doJob, stop: () => {}, close: async () => {} };
+  let pool: Piscina | null = null;
+  const once = (task: JobTask): Promise<Result<void>> => (pool ??= poolOf(threads)).run(task, { name: 'job' });
   return {
     do: (task) => once(task).catch(() => once(task).catch(() => fail('work-broken'))),
-    close: () => pool.destroy(),
+    stop: () => {},
+    close: async () => pool?.destroy(),
   };
 }

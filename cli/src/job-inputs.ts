@@ -95,7 +95,7 @@ export class Inputs {
         hashes.push([name, read.value.hash]);
       } else if (i < job.of.length) return fail('file-unreadable', { file: name });
     }
-    const { name: _, ...made } = job;
+    const { name: _, priority: __, ...made } = job;
     const key = createHash('sha256')
       .update(JSON.stringify([made, hashes, VERSIONS]))
       .digest('base64url');

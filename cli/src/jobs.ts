@@ -1,4 +1,4 @@
-import { readdirSync, rmSync } from 'node:fs';
+import { readdirSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { type Fault, type Result, ok } from '@yosomi/core/base';
 import { tableText } from '@yosomi/core/csv';
@@ -6,14 +6,16 @@ import { type Command, type Outcome, flag, wholeFlag, word } from './command';
 import { COMMANDS } from './commands';
 import { makeFolder, readBytes, writeBytes } from './files';
 import { MOST_THREADS, usualThreads } from './hands';
-import { type JobTask, PART, isJobFolder, isMade } from './job-do';
+import { type JobTask, isJobFolder, isMade, removeParts } from './job-do';
 import { type JobLine, readJobs } from './job-file';
-import { jobHands } from './job-hands';
+import { type JobHands, jobHands } from './job-hands';
 import { Inputs } from './job-inputs';
 import { alone } from './lock';
 import { sentence } from './sentences';
 
 const REPORT = 'report.csv';
+/** As many jobs lie in the queue at once. */
+const MOST_QUEUED = 2000;
 
 /** What became of a line of the file. */
 type Became =
@@ -29,12 +31,6 @@ const leftOver = (root: string, lines: readonly JobLine[]): string[] => {
     .filter((name) => !wanted.has(name) && isJobFolder(root, name))
     .sort();
 };
-
-/** What an earlier run was at when it was ended. */
-function removeParts(root: string): void {
-  for (const name of readdirSync(root))
-    if (name.startsWith(PART)) rmSync(join(root, name), { recursive: true, force: true });
-}
 
 function reportOf(lines: readonly JobLine[], became: readonly Became[]): string {
   return tableText(
@@ -53,7 +49,8 @@ async function doLines(
   lines: readonly JobLine[],
   base: string,
   root: string,
-  threads: number,
+  by: JobHands,
+  atOnce: number,
   say: (line: string) => void,
 ): Promise<{ became: Became[]; stopped: boolean }> {
   const inputs = new Inputs(base, root);
@@ -71,31 +68,35 @@ async function doLines(
     else waiting.push({ at, task: { job: line.job!, ...keyed.value, base, root } });
   }
   inputs.note();
-  const by = jobHands(Math.min(threads, waiting.length));
+  waiting.sort((a, b) => a.task.job.priority - b.task.job.priority || a.at - b.at);
   const at = { stopped: false };
-  const stop = (): void => void (at.stopped = true);
+  const stop = (): void => {
+    at.stopped = true;
+    by.stop();
+  };
   process.once('SIGINT', stop);
   const lane = async (): Promise<void> => {
     for (let next = waiting.shift(); next && !at.stopped; next = waiting.shift()) {
       const began = performance.now();
       const done = await by.do(next.task);
       const seconds = (performance.now() - began) / 1000;
+      if (!done.ok && done.fault.code === 'work-stopped') continue;
       told(next.at, done.ok ? { kind: 'made', seconds } : { kind: 'failed', fault: done.fault, seconds });
     }
   };
   try {
-    await Promise.all(Array.from({ length: Math.max(1, threads) }, lane));
+    await Promise.all(Array.from({ length: atOnce }, lane));
   } finally {
     process.removeListener('SIGINT', stop);
-    await by.close();
   }
   return { became, stopped: at.stopped };
 }
 
 export const jobs: Command = {
   name: 'run',
-  usage: 'run JOBS.json|JOBS.csv --out DIR [--threads N]   (many of the other commands, in threads; see docs/jobs.md)',
-  flags: ['out', 'threads'],
+  usage:
+    'run JOBS.json|JOBS.csv --out DIR [--threads N | --queue redis://HOST]   (many of the other commands, side by side; see docs/jobs.md)',
+  flags: ['out', 'threads', 'queue'],
   switches: [],
   async run(args, say): Promise<Result<Outcome>> {
     const [file, out] = [word(args, 0, 'file of jobs'), flag(args, 'out')];
@@ -110,9 +111,14 @@ export const jobs: Command = {
     const root = resolve(out.value);
     const folder = makeFolder(root);
     if (!folder.ok) return folder;
-    return alone(root, async () => {
+    const url = args.flags.get('queue');
+    // The engine of the queue is read only where one is used.
+    const by = url === undefined ? ok(jobHands(threads.value)) : await (await import('./queue-hands')).queueHands(url);
+    if (!by.ok) return by;
+    const atOnce = url === undefined ? threads.value : MOST_QUEUED;
+    const all = await alone(root, async () => {
       removeParts(root);
-      const { became, stopped } = await doLines(lines.value, resolve(dirname(file.value)), root, threads.value, say);
+      const { became, stopped } = await doLines(lines.value, resolve(dirname(file.value)), root, by.value, atOnce, say);
       const told = writeBytes(join(root, REPORT), reportOf(lines.value, became));
       if (!told.ok) return told;
       const left = leftOver(root, lines.value);
@@ -128,5 +134,7 @@ export const jobs: Command = {
       );
       return ok({ print, passed: count('failed') === 0 && count('left') === 0 });
     });
+    await by.value.close();
+    return all;
   },
 };

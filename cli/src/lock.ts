@@ -6,9 +6,8 @@ import { type Result, fail, ok } from '@yosomi/core/base';
 
 const LOCK = '.yosomi-run';
 
-/** Whether the program that wrote this still runs; one on another machine is taken to. */
-function lives(text: string): boolean {
-  const [pid, host] = text.split(' ');
+/** Whether a program still runs; one on another machine is taken to. */
+export function lives(pid: string, host: string): boolean {
   if (host !== hostname()) return true;
   try {
     process.kill(Number(pid), 0);
@@ -17,6 +16,11 @@ function lives(text: string): boolean {
     return (error as NodeJS.ErrnoException).code === 'EPERM';
   }
 }
+
+const whoOf = (text: string): [pid: string, host: string] => {
+  const [pid = '', host = ''] = text.split(' ');
+  return [pid, host];
+};
 
 const read = (file: string): string | null => {
   try {
@@ -47,7 +51,7 @@ function lockFolder(root: string): Result<() => void> {
         if ((error as NodeJS.ErrnoException).code !== 'EEXIST') return fail('file-unwritable', { file: root });
       }
       const there = read(file);
-      if (there !== null && lives(there)) return fail('folder-busy', { folder: root, file: LOCK });
+      if (there !== null && lives(...whoOf(there))) return fail('folder-busy', { folder: root, file: LOCK });
       if (there === null) continue;
       // Taken away under another name first: had somebody else taken it over meanwhile, it is put back.
       const dead = `${mine}-dead`;

@@ -1,9 +1,10 @@
 import { runWith } from './command-line';
 import { COMMANDS } from './commands';
 import { jobs } from './jobs';
+import { queue, work } from './queue-commands';
 import { exitCodeOf, sentence } from './sentences';
 
-const ALL = [...COMMANDS, jobs];
+const ALL = [...COMMANDS, jobs, work, queue];
 
 const HELP = `yosomi: covers, mockups and ebook files from the command line
 

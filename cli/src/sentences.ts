@@ -159,7 +159,14 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   'job-save': (d) => `Say under "save" what the file of "${d.command}" is called.`,
   'job-folder': (d) => `"${d.command}" fills a folder; leave "save" out.`,
   'job-unpassed': (d) => `Not all of it could be made: ${d.text}.`,
-  'job-moved': () => 'A file that it is made from was written meanwhile; run the same again.',
+  'job-moved': () =>
+    'A file that it is made from was written meanwhile, or a worker is of another release; run the same again.',
+  'job-priority': (d) => `A priority is a whole number from 0 to ${d.most}.`,
+  'job-other': () => 'The queue holds a job of another release; do it with that one.',
+  'job-lost': (d) => `${d.most} workers were lost over this job; it may take more memory than they have.`,
+  'queue-url': (d) => `--queue is an address such as redis://localhost:6379, not "${d.found}".`,
+  'queue-both': () => 'Give --retry or --forget, not both.',
+  'queue-gone': (d) => `The queue at ${d.address} does not answer.`,
   'folder-busy': (d) =>
     `Another run is at work in ${d.folder}. Where none is, because it was on another machine that stopped, remove ${d.file} there.`,
   'delivered-newer': (d) =>
@@ -191,6 +198,6 @@ export const sentence = (fault: Fault): string => SENTENCES[fault.code]?.(fault.
 
 /** Faults of the input itself (exit code 2); every other fault is a refusal (exit code 1). */
 const INPUT =
-  /^(flag|table|jobs|word|ending|out|size|share|corners|mesh|pin|command|file|scene|svg|image|project|zip|epub|pdf|stores|names|only|delivered|format|pictures|text)-|^store-unknown$/;
+  /^(flag|table|jobs|queue|word|ending|out|size|share|corners|mesh|pin|command|file|scene|svg|image|project|zip|epub|pdf|stores|names|only|delivered|format|pictures|text)-|^store-unknown$/;
 
 export const exitCodeOf = (fault: Fault): 1 | 2 => (INPUT.test(fault.code) ? 2 : 1);

@@ -3,14 +3,14 @@
  * thing, so that what an earlier release made is known to be out of date.
  */
 export const VERSIONS = {
-  paint: '19d0ea15d6',
-  trace: 'c4c220ddaf',
-  pin: '1d14eac756',
-  promo: '5b98c76dc1',
-  image: 'f8eb1ea72d',
-  epub: 'd2b5367b31',
-  pdf: '1efbc74681',
-  svg: 'cbfec539f7',
-  booklet: '76ccf2ae11',
-  desk: '734bcc4107',
+  paint: 'c5e5396b73',
+  trace: '2429ae6f43',
+  pin: '813f114238',
+  promo: '78842d95a2',
+  image: '1b4c23f495',
+  epub: '6071aae593',
+  pdf: 'c58666ff9b',
+  svg: '1ee1506b84',
+  booklet: '2def19e2b1',
+  desk: '9bed3f1a69',
 } as const;
