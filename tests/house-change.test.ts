@@ -102,11 +102,33 @@ describe('a change of the house in its titles', () => {
     });
   });
 
+  it('takes an imprint of one word for that word in sentences, and leaves it there', () => {
+    const worded = edited(moss, (book) => {
+      book.brief.publisher = 'Moss';
+      book.brief.strapline = 'Moss for every balcony';
+    });
+    const found = touched(worded, [{ kind: 'imprint', from: 'Moss', to: 'Quill' }])!;
+    const next = found.change!.next;
+    expect(next.brief).toMatchObject({ publisher: 'Quill', strapline: 'Moss for every balcony' });
+    expect(next.cover).toEqual(worded.cover);
+    expect(next.booklet).toEqual(worded.booklet);
+    expect(found.touches.left).toContain('Moss');
+  });
+
   it('gives titles that have none the site of the house, and those alone', () => {
     const bare = edited(moss, (book) => void (book.brief.website = '  '));
     const none: HouseChange = { kind: 'site', from: '', to: 'mossandquill.example' };
     expect(after(bare, none).brief.website).toBe('mossandquill.example');
     expect(touched(moss, [none])).toBeNull();
+  });
+
+  it('exchanges what a Brief says in the place of a site and is none, and what it says with more round it', () => {
+    const odd = edited(moss, (book) => void (book.brief.website = 'ask my publisher'));
+    const next = after(odd, { kind: 'site', from: 'ask my publisher', to: 'mossandquill.example' });
+    expect(next.brief.website).toBe('mossandquill.example');
+    expect(next.promos).toEqual(odd.promos);
+    const whole = edited(moss, (book) => void (book.brief.website = 'https://www.fernhollow.example/books'));
+    expect(after(whole, SITE).brief.website).toBe('https://www.mossandquill.example/books');
   });
 
   it('paints and keys a front anew only where it shows the words that changed', async () => {
@@ -236,6 +258,7 @@ describe('a change of the house in its titles', () => {
 
   it.each<[string, readonly HouseChange[], string]>([
     ['a site that is none', [{ kind: 'site', from: 'fernhollow.example', to: 'my new site' }], 'name-site'],
+    ['one that is none for titles without', [{ kind: 'site', from: '', to: 'my new site' }], 'name-site'],
     ['one name that becomes two', [SITE, { ...SITE, to: 'third.example' } as HouseChange], 'names-twice'],
     ['nothing', [], 'names-none'],
     [

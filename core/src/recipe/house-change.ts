@@ -1,4 +1,4 @@
-import { type Change, type Result, ok } from '../base';
+import { type Change, type Result, fail, ok } from '../base';
 import type { Hex } from '../colour';
 import type { Doc, DrawnForm, Part } from '../cover';
 import { type Book, type House, editBook } from '../project';
@@ -26,8 +26,8 @@ export type HouseChange =
 export type HousePlan = {
   readonly changes: readonly HouseChange[];
   readonly find: ReturnType<typeof nameFinder>;
-  /** What a title gets that says nothing yet. */
-  readonly given: { readonly website: string | null; readonly publisher: string | null };
+  /** What a Brief comes to say that says exactly this; what is nothing but empty is `''`. */
+  readonly said: readonly { readonly field: 'website' | 'publisher'; readonly from: string; readonly to: string }[];
   readonly colours: ReadonlyMap<Hex, Hex>;
   readonly faces: ReadonlyMap<FaceId, FaceId>;
   readonly marks: readonly { readonly from: DrawnForm; readonly to: DrawnForm }[];
@@ -35,18 +35,26 @@ export type HousePlan = {
 
 const same = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
 
+/** The site of nobody: what a first one is looked at beside. */
+const NOBODY = 'nobody.invalid';
+
 /**
  * What is to be changed, ready to be made. What changes nothing falls out. Faults: `name-site` (`found`), `names-twice` (`name`), `names-none`
  * where nothing is left.
  */
 export function housePlan(changes: readonly HouseChange[]): Result<HousePlan> {
   const wished: NameChange[] = [];
-  const given = { website: null as string | null, publisher: null as string | null };
+  const said: HousePlan['said'][number][] = [];
   for (const one of changes) {
     if (one.kind !== 'site' && one.kind !== 'imprint') continue;
-    if (one.to.trim() === '') continue;
-    if (one.from.trim() === '') given[one.kind === 'site' ? 'website' : 'publisher'] = one.to.trim();
-    wished.push({ kind: one.kind === 'site' ? 'site' : 'publisher', from: one.from, to: one.to });
+    const [from, to] = [one.from.trim(), one.to.trim()];
+    if (to === '' || from === to) continue;
+    const kind = one.kind === 'site' ? 'site' : 'publisher';
+    const can = nameChanges([{ kind, from: NOBODY, to }]);
+    if (!can.ok) return can;
+    said.push({ field: kind === 'site' ? 'website' : 'publisher', from, to });
+    // What is no site is looked for in no text: it is what some Briefs say, and nothing more.
+    if (from !== '' && nameChanges([{ kind, from, to }]).ok) wished.push({ kind, from, to });
   }
   const names = nameChanges(wished);
   if (!names.ok && names.fault.code !== 'names-none') return names;
@@ -55,14 +63,13 @@ export function housePlan(changes: readonly HouseChange[]): Result<HousePlan> {
   const plan: HousePlan = {
     changes,
     find: nameFinder(names.ok ? names.value : []),
-    given,
+    said,
     colours: new Map(of('colour').flatMap(({ from, to }) => (from === to ? [] : [[from, to] as const]))),
     faces: new Map(of('face').flatMap(({ from, to }) => (from === to ? [] : [[from, to] as const]))),
     marks: of('mark').filter(({ from, to }) => !sameDrawing(from, to)),
   };
-  const some =
-    names.ok || given.website !== null || given.publisher !== null || plan.colours.size > 0 || plan.faces.size > 0;
-  return some || plan.marks.length > 0 ? ok(plan) : (names as Result<never>);
+  const some = said.length > 0 || plan.colours.size > 0 || plan.faces.size > 0 || plan.marks.length > 0;
+  return some ? ok(plan) : fail('names-none');
 }
 
 /** Where the cut of a face leads: to one of the family that takes its place, as heavy and as slanted; the same where none does. */
@@ -88,13 +95,12 @@ type Fonts = Pick<House, 'faces'>;
 function make(book: Book, plan: HousePlan, { faces }: Fonts): Touches {
   const told = new Retold(plan.find, plan.colours, (cut) => cutOf(plan, cut));
   const before = { website: book.brief.website, publisher: book.brief.publisher };
-  told.texts(book.brief, ['subtitle', 'strapline', 'blurb', 'website', 'publisher'], 'brief');
   for (const field of ['website', 'publisher'] as const) {
-    const next = plan.given[field];
-    if (next === null || book.brief[field].trim() !== '') continue;
-    book.brief[field] = next;
-    told.count('brief');
+    const exact = plan.said.find((one) => one.field === field && same(one.from, book.brief[field]));
+    if (exact) told.say(book.brief, field, exact.to, 'brief');
+    else told.texts(book.brief, [field], 'brief', 'label');
   }
+  told.texts(book.brief, ['subtitle', 'strapline', 'blurb'], 'brief');
   const follows = (['website', 'publisher'] as const).filter((field) => book.brief[field] !== before[field]);
   const marks = (doc: Doc, place: TouchPlace): void => {
     for (const part of Object.values(doc.parts)) {

@@ -1,7 +1,7 @@
 import type { Block, Span } from '../booklet';
 import type { Hex } from '../colour';
 import { eachColour } from '../cover';
-import type { nameFinder } from '../renaming';
+import type { Standing, nameFinder } from '../renaming';
 import { replaced } from '../renaming';
 
 /** Where in a title something is changed. */
@@ -43,7 +43,7 @@ export class Retold {
 
   touches = (): Touches => ({ places: this.counts, texts: this.told.slice(0, MOST_TOLD), left: [...this.doubted] });
 
-  private text(source: string, place: TouchPlace, standing: 'label' | 'prose'): string {
+  private text(source: string, place: TouchPlace, standing: Standing): string {
     if (source === '') return source;
     const hits = this.find(source, standing);
     // A page of a site goes where the site goes; a mail address at it may stay where it is.
@@ -57,12 +57,24 @@ export class Retold {
     return after;
   }
 
-  /** Texts of a thing, by the names of its fields; what is no text is left. */
-  texts<T extends object>(thing: T, fields: readonly (keyof T)[], place: TouchPlace, standing?: 'prose'): void {
+  /** Lets a field say something else altogether. */
+  say<F extends string>(thing: Record<F, string>, field: F, next: string, place: TouchPlace): void {
+    this.count(place);
+    if (thing[field].trim() !== '') this.told.push({ before: thing[field].trim(), after: next });
+    thing[field] = next;
+  }
+
+  /** Texts of a thing, by the names of its fields; what is no text is left. A word of `prose` may be any word, in a `label` it is the name. */
+  texts<T extends object>(
+    thing: T,
+    fields: readonly (keyof T)[],
+    place: TouchPlace,
+    standing: Standing = 'prose',
+  ): void {
     for (const field of fields) {
       const now: unknown = thing[field];
       if (typeof now !== 'string') continue;
-      const next = this.text(now, place, standing ?? 'label');
+      const next = this.text(now, place, standing);
       if (next !== now) Object.assign(thing, { [field]: next });
     }
   }
@@ -91,8 +103,8 @@ export class Retold {
 
   /** A part, a style of words, or fields of one: its texts, colours and faces. */
   part(thing: object, place: TouchPlace): void {
-    const { says } = thing as Loose;
-    if (isLoose(says)) this.texts(says, ['text'], place);
+    const { says, role } = thing as Loose;
+    if (isLoose(says)) this.texts(says, ['text'], place, role === 'publisher' ? 'label' : 'prose');
     this.texts(thing as Loose, ['link'], place);
     this.colours(thing, place);
     this.faces(thing as Loose, place);
@@ -110,7 +122,7 @@ export class Retold {
   blocks(blocks: readonly Block[], place: TouchPlace): void {
     const spans = (some: readonly Span[]): void => {
       for (const span of some) {
-        this.texts(span, ['text'], place, 'prose');
+        this.texts(span, ['text'], place);
         this.texts(span, ['link'], place);
       }
     };
@@ -122,7 +134,7 @@ export class Retold {
           break;
         case 'picture':
           spans(block.caption);
-          this.texts(block, ['alt'], place, 'prose');
+          this.texts(block, ['alt'], place);
           break;
         case 'table':
           for (const cell of [...block.head, ...block.rows.flat()]) spans(cell);
