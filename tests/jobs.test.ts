@@ -211,8 +211,12 @@ describe('a run of jobs', () => {
     writeFileSync(at('out', '.yosomi-run'), `99999999 ${hostname()} x`);
     expect((await runJobs(MARKS)).out).toBe('5 made, 1 up to date, 0 failed\n');
     expect(existsSync(at('out', '.yosomi-run'))).toBe(false);
+    // One on another machine may go on; what has said nothing for ten minutes does not.
     writeFileSync(at('out', '.yosomi-run'), '99999999 another-machine x');
     expect((await runJobs(MARKS)).code).toBe(1);
+    const before = new Date(Date.now() - 11 * 60_000);
+    utimesSync(at('out', '.yosomi-run'), before, before);
+    expect((await runJobs(MARKS)).out).toBe('0 made, 6 up to date, 0 failed\n');
   });
 
   it('that is killed leaves no half result, and the next makes only what lacks', async () => {

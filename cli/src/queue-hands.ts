@@ -45,6 +45,7 @@ export async function queueHands(url: string): Promise<Result<JobHands>> {
   const hear = ({ jobId }: { jobId: string }): void => void look(jobId).catch(() => {});
   events.on('completed', hear);
   events.on('failed', hear);
+  const state = { stopped: false };
   let looking = false;
   const clock = setInterval(() => {
     if (looking) return;
@@ -59,14 +60,16 @@ export async function queueHands(url: string): Promise<Result<JobHands>> {
   return ok({
     async do(task) {
       const id = idOf(task);
-      const told = new Promise<Result<void>>((done) => waiting.set(id, { task, done }));
       // What failed in an earlier run is tried anew.
       const before = await queue.getJob(id);
       if (before && (await before.isFailed())) await before.remove().catch(() => {});
-      if (waiting.has(id)) await add(task);
+      if (state.stopped) return fail('work-stopped');
+      const told = new Promise<Result<void>>((done) => waiting.set(id, { task, done }));
+      await add(task);
       return told;
     },
     stop() {
+      state.stopped = true;
       for (const [id, one] of waiting) {
         one.done(fail('work-stopped'));
         // One that is being done is not taken away.
