@@ -139,3 +139,14 @@ test('an address is changed over 30 titles by the keyboard alone, and a new titl
     await expect(site(page)).toContainText('31 titles');
   });
 });
+
+test('a house without titles says what it is for, and a new title begins with it', async ({ page }) => {
+  await page.goto('/house');
+  await expect(page.getByText('No title is on the Shelf yet.')).toBeVisible({ timeout: 60_000 });
+  await imprint(page).getByLabel('Imprint of the house').fill('Moss and Quill');
+  await expect(page.getByText('The house style alone is changed.')).toBeVisible();
+  await page.getByRole('button', { name: 'Change the house style alone' }).click();
+  await expect(report(page)).toContainText('The house style is changed.');
+  await expect(imprint(page).getByLabel('Moss and Quill')).toHaveValue('Moss and Quill');
+  expect(await breaches(page)).toEqual([]);
+});

@@ -99,8 +99,9 @@ function House({ row, cards }: { row: HouseRow; cards: readonly Card[] }) {
       <div className="flex shrink-0 flex-col gap-7 min-[1000px]:w-[400px]">
         <LeftAsItIs why={unread} />
         <p className="text-ink-2">
-          What {cards.length === 1 ? 'one title shares' : `${cards.length} titles share`}. Put something else in the
-          place of any of it. Colours, fonts and marks are added on the Front of a title.
+          {cards.length === 0
+            ? 'No title is on the Shelf yet. New titles begin with the imprint and the site that you give here.'
+            : `What ${cards.length === 1 ? 'one title shares' : `${cards.length} titles share`}. Put something else in the place of any of it. Colours, fonts and marks are added on the Front of a title.`}
         </p>
         <ThingsForm house={house} uses={uses} changes={changes} onChange={setChanges} />
       </div>
