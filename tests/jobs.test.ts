@@ -14,6 +14,7 @@ import {
 import { hostname, tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import fc from 'fast-check';
+import sharp from 'sharp';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { readCsv, textOfTable } from '@yosomi/core/csv';
 import { pixelsOf } from './fixtures/pictures';
@@ -149,6 +150,31 @@ describe('a file of jobs', () => {
     await made(1);
     await made(1, [{ ...front, with: { width: 140 } }, MARKS[0]]);
     expect((await pixelsOf(readFileSync(at('out', 'weather-cover-save', 'front.png')))).width).toBe(140);
+  });
+
+  it('is made again where a file has changed that only its own files name, and where a result was written over', async () => {
+    const picture = await sharp({ create: { width: 600, height: 400, channels: 3, background: '#446688' } }).png();
+    const drawn = await picture.toBuffer();
+    writeFileSync(at('hill.png'), drawn);
+    writeFileSync(at('text.md'), '# Walks\n\nWe go up.\n\n![A hill](hill.png)\n');
+    const walks: Asked = {
+      name: 'walks',
+      do: 'booklet',
+      of: ['text.md'],
+      with: { book: 'weather.yosomi' },
+      save: 'w.pdf',
+    };
+    const made = async (wanted: string): Promise<void> => expect((await runJobs([walks])).out).toMatch(wanted);
+    await made('1 made');
+    await made('1 up to date');
+    writeFileSync(at('hill.png'), await picture.negate({ alpha: false }).toBuffer());
+    await made('1 made');
+    await made('1 up to date');
+    const file = at('out', 'walks', 'w.pdf');
+    const bytes = readFileSync(file);
+    bytes[bytes.length >> 1] ^= 1;
+    writeFileSync(file, bytes);
+    await made('1 made');
   });
 
   it('tells of results that nobody asks for any more, and leaves them', async () => {

@@ -20,8 +20,23 @@ import { type Result, fail, ok } from '@yosomi/core/base';
 import { type Project, unpackProject } from '@yosomi/core/project';
 import { type DecodedImage, decodeImage } from '@yosomi/node-kit';
 
+/** Files that are read while somebody listens, by their whole paths; one job at a time is done in a thread. */
+let heard: Set<string> | null = null;
+
+/** Runs, and tells which files were read meanwhile, or were to be: a command may read files that its own files name. */
+export async function hearReads<T>(run: () => Promise<T>): Promise<{ readonly value: T; readonly reads: string[] }> {
+  const mine = new Set<string>();
+  heard = mine;
+  try {
+    return { value: await run(), reads: [...mine].sort() };
+  } finally {
+    heard = null;
+  }
+}
+
 /** Faults: `file-unreadable`. */
 export function readBytes(file: string): Result<Uint8Array<ArrayBuffer>> {
+  heard?.add(resolve(file));
   try {
     return ok(new Uint8Array(readFileSync(file)));
   } catch {
@@ -31,6 +46,7 @@ export function readBytes(file: string): Result<Uint8Array<ArrayBuffer>> {
 
 /** A file of any size, read as it is needed. Faults: `file-unreadable`. */
 export async function openFile(file: string): Promise<Result<Blob>> {
+  heard?.add(resolve(file));
   try {
     return ok((await openAsBlob(file)) as unknown as Blob);
   } catch {

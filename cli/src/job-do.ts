@@ -1,14 +1,14 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { hostname } from 'node:os';
-import { join, relative, resolve } from 'node:path';
+import { join, relative, resolve, sep } from 'node:path';
 import { type Result, fail, ok } from '@yosomi/core/base';
 import { z } from 'zod';
 import { runWith } from './command-line';
 import { COMMANDS } from './commands';
-import { makeFolder, writeBytes } from './files';
+import { hearReads, makeFolder, writeBytes } from './files';
 import { GOES_ON, type Job } from './job-file';
-import { type Input, isAsBefore } from './job-inputs';
+import { type Input, type Inputs, hashOfFile, inputsOf, isAsBefore } from './job-inputs';
 import { lives } from './lock';
 
 /** A job with all that any thread, or any machine that sees the folders, needs to do it. */
@@ -38,19 +38,28 @@ const Note = z.object({
   format: z.literal('yosomi-job'),
   schema: z.literal(1),
   key: z.string(),
-  files: z.array(z.object({ path: z.string(), bytes: z.number() })),
+  /** What else was read while it was made, from the folder of the job file; null where it was not there. */
+  also: z.array(z.object({ path: z.string(), hash: z.string().nullable() })),
+  files: z.array(z.object({ path: z.string(), bytes: z.number(), hash: z.string() })),
 });
 
-/** Whether the results of a job lie there whole, made from what it is made from now. */
-export function isMade(root: string, { name }: Job, key: string): boolean {
+/**
+ * Whether the results of a job lie there whole, made from what it is made from now. A result that was written after the note of it is looked at byte by
+ * byte.
+ */
+export function isMade(root: string, { name }: Job, key: string, inputs: Inputs): boolean {
   const folder = join(root, name);
   try {
-    const note = Note.safeParse(JSON.parse(readFileSync(join(folder, NOTE), 'utf8')));
-    return (
-      note.success &&
-      note.data.key === key &&
-      note.data.files.every(({ path, bytes }) => statSync(join(folder, path)).size === bytes)
-    );
+    const noted = join(folder, NOTE);
+    const note = Note.safeParse(JSON.parse(readFileSync(noted, 'utf8')));
+    if (!note.success || note.data.key !== key) return false;
+    const { ctimeMs } = statSync(noted);
+    const whole = note.data.files.every(({ path, bytes, hash }) => {
+      const file = join(folder, path);
+      const there = statSync(file);
+      return there.size === bytes && (there.ctimeMs <= ctimeMs || hashOfFile(file) === hash);
+    });
+    return whole && note.data.also.every(({ path, hash }) => inputs.hashAt(path) === hash);
   } catch {
     return false;
   }
@@ -59,18 +68,27 @@ export function isMade(root: string, { name }: Job, key: string): boolean {
 /** Whether results of a job lie in a folder. */
 export const isJobFolder = (root: string, name: string): boolean => existsSync(join(root, name, NOTE));
 
-const filesIn = (folder: string): { path: string; bytes: number }[] =>
+const filesIn = (folder: string): z.infer<typeof Note>['files'] =>
   readdirSync(folder, { recursive: true, withFileTypes: true })
     .filter((entry) => entry.isFile() && entry.name !== NOTE)
     .map((entry) => join(entry.parentPath, entry.name))
-    .map((file) => ({ path: relative(folder, file), bytes: statSync(file).size }))
+    .map((file) => ({ path: relative(folder, file), bytes: statSync(file).size, hash: hashOfFile(file) }))
     .sort((a, b) => (a.path < b.path ? -1 : 1));
 
-const noteIn = (folder: string, key: string): Result<void> =>
+const noteIn = (folder: string, key: string, also: z.infer<typeof Note>['also']): Result<void> =>
   writeBytes(
     join(folder, NOTE),
-    `${JSON.stringify({ format: 'yosomi-job', schema: 1, key, files: filesIn(folder) }, null, 1)}\n`,
+    `${JSON.stringify({ format: 'yosomi-job', schema: 1, key, also, files: filesIn(folder) }, null, 1)}\n`,
   );
+
+/** What was read beside what a job names: results are none of that. */
+function alsoRead({ inputs, base, root }: JobTask, reads: readonly string[]): z.infer<typeof Note>['also'] {
+  const named = new Set(inputs.map(({ path }) => path));
+  const known = inputsOf(base, root);
+  return reads
+    .filter((path) => !named.has(path) && !path.startsWith(`${root}${sep}`))
+    .map((path) => ({ path: relative(base, path), hash: known.hashAt(path) }));
+}
 
 /** The command line of a job that writes into a folder: its files by their whole paths. */
 function lineOf({ job, base, inputs }: JobTask, folder: string): string[] {
@@ -119,11 +137,11 @@ export async function doJob(task: JobTask): Promise<Result<void>> {
   if (!made.ok) return made;
   let whole = false;
   try {
-    const outcome = await runWith(command, lineOf(task, part), () => {});
+    const { value: outcome, reads } = await hearReads(() => runWith(command, lineOf(task, part), () => {}));
     if (!outcome.ok) return outcome;
     if (!outcome.value.passed) return fail('job-unpassed', { text: outcome.value.print.slice(0, 200) });
     if (!isAsBefore(inputs)) return fail('job-moved');
-    const noted = noteIn(part, key);
+    const noted = noteIn(part, key, alsoRead(task, reads));
     if (!noted.ok) return noted;
     if (!goesOn) exchange(part, place);
     whole = true;

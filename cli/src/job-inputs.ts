@@ -38,6 +38,8 @@ function stampOf(path: string): Stamp | null {
   }
 }
 
+export const hashOfFile = (path: string): string => createHash('sha256').update(readFileSync(path)).digest('base64url');
+
 export const isAsBefore = (inputs: readonly Input[]): boolean =>
   inputs.every(({ path, stamp }) => {
     const now = stampOf(path);
@@ -63,6 +65,12 @@ export class Inputs {
 
   pathOf = (name: string): string => resolve(this.base, name);
 
+  /** The bytes of a file, as a sign of them; null where there is none that can be read. */
+  hashAt(name: string): string | null {
+    const read = this.#hashOf(name);
+    return read.ok ? (read.value?.hash ?? null) : null;
+  }
+
   /** Fault: `file-unreadable`. */
   #hashOf(name: string): Result<{ input: Input; hash: string } | null> {
     const path = this.pathOf(name);
@@ -72,7 +80,7 @@ export class Inputs {
     const known = this.#known.get(path);
     if (known && same(known, stamp)) return ok({ input: { path, stamp }, hash: known.hash });
     try {
-      const hash = createHash('sha256').update(readFileSync(path)).digest('base64url');
+      const hash = hashOfFile(path);
       this.#known.set(path, { ...stamp, hash });
       return ok({ input: { path, stamp }, hash });
     } catch {
@@ -111,4 +119,17 @@ export class Inputs {
     const files = Object.fromEntries(settled.sort(([a], [b]) => (a < b ? -1 : 1)));
     return writeBytes(join(this.root, KNOWN), `${JSON.stringify({ format: 'yosomi-inputs', schema: 1, files })}\n`);
   }
+}
+
+/** Folders of which it is remembered what was read of them. */
+const MOST_FOLDERS = 16;
+const remembered = new Map<string, Inputs>();
+
+/** The files of jobs of a folder, as they are remembered in this thread. */
+export function inputsOf(base: string, root: string): Inputs {
+  const id = `${base}\n${root}`;
+  const inputs = remembered.get(id) ?? new Inputs(base, root);
+  if (remembered.size >= MOST_FOLDERS) remembered.clear();
+  remembered.set(id, inputs);
+  return inputs;
 }

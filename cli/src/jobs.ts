@@ -9,7 +9,7 @@ import { MOST_THREADS, usualThreads } from './hands';
 import { type JobTask, isJobFolder, isMade, removeParts } from './job-do';
 import { type JobLine, readJobs } from './job-file';
 import { type JobHands, jobHands } from './job-hands';
-import { Inputs } from './job-inputs';
+import { inputsOf } from './job-inputs';
 import { alone } from './lock';
 import { sentence } from './sentences';
 
@@ -53,7 +53,7 @@ async function doLines(
   atOnce: number,
   say: (line: string) => void,
 ): Promise<{ became: Became[]; stopped: boolean }> {
-  const inputs = new Inputs(base, root);
+  const inputs = inputsOf(base, root);
   const became: Became[] = lines.map(() => ({ kind: 'left' }));
   const waiting: { readonly at: number; readonly task: JobTask }[] = [];
   const told = (at: number, now: Became): void => {
@@ -64,7 +64,7 @@ async function doLines(
   for (const [at, line] of lines.entries()) {
     const keyed = line.job ? inputs.keyOf(line.job) : { ok: false as const, fault: line.fault };
     if (!keyed.ok) told(at, { kind: 'failed', fault: keyed.fault, seconds: 0 });
-    else if (isMade(root, line.job!, keyed.value.key)) told(at, { kind: 'kept' });
+    else if (isMade(root, line.job!, keyed.value.key, inputs)) told(at, { kind: 'kept' });
     else waiting.push({ at, task: { job: line.job!, ...keyed.value, base, root } });
   }
   inputs.note();

@@ -2,6 +2,7 @@ import { type Result, fail, ok } from '@yosomi/core/base';
 import { QueueEvents } from 'bullmq';
 import { type JobTask, isMade } from './job-do';
 import type { JobHands } from './job-hands';
+import { inputsOf } from './job-inputs';
 import { QUEUE, faultOf, idOf, openQueue, optionsOf, queuedOf } from './queue';
 
 /** What is waited for is looked at so often, whatever the queue tells: it may have gone and come back empty. */
@@ -33,14 +34,15 @@ export async function queueHands(url: string): Promise<Result<JobHands>> {
   const look = async (id: string): Promise<void> => {
     const one = waiting.get(id);
     if (!one) return;
-    const { job, key, root } = one.task;
-    if (isMade(root, job, key)) return settle(id, ok(undefined));
-    const there = await queue.getJob(id);
-    if (!there) {
+    const { job, key, base, root } = one.task;
+    const there = (): boolean => isMade(root, job, key, inputsOf(base, root));
+    if (there()) return settle(id, ok(undefined));
+    const inQueue = await queue.getJob(id);
+    if (!inQueue) {
       // It was done just now, or the queue has lost it.
-      if (isMade(root, job, key)) settle(id, ok(undefined));
+      if (there()) settle(id, ok(undefined));
       else if (waiting.has(id)) await add(one.task);
-    } else if (await there.isFailed()) settle(id, { ok: false, fault: faultOf(there.failedReason) });
+    } else if (await inQueue.isFailed()) settle(id, { ok: false, fault: faultOf(inQueue.failedReason) });
   };
   const hear = ({ jobId }: { jobId: string }): void => void look(jobId).catch(() => {});
   events.on('completed', hear);

@@ -3,28 +3,18 @@ import { UnrecoverableError, Worker } from 'bullmq';
 import type { Outcome } from './command';
 import { isMade } from './job-do';
 import { type JobHands, jobHands } from './job-hands';
-import { Inputs } from './job-inputs';
+import { inputsOf } from './job-inputs';
 import { LOST_MS, MOST_LOST, QUEUE, Queued, faultOf, mayPass, openQueue, reasonOf } from './queue';
 import { sentence } from './sentences';
-
-/** Folders of which it is remembered what was read of them. */
-const MOST_FOLDERS = 16;
-const known = new Map<string, Inputs>();
-function inputsOf(base: string, root: string): Inputs {
-  const id = `${base}\n${root}`;
-  const inputs = known.get(id) ?? new Inputs(base, root);
-  if (known.size >= MOST_FOLDERS) known.clear();
-  known.set(id, inputs);
-  return inputs;
-}
 
 /** A job as it came from the queue: made where it is not there, of what lies here now. Faults: `job-other`, `job-moved`, those of `doJob`. */
 async function take(data: unknown, by: JobHands): Promise<Result<'made' | 'kept'>> {
   const read = Queued.safeParse(data);
   if (!read.success) return fail('job-other');
   const { job, key, base, root } = read.data;
-  if (isMade(root, job, key)) return ok('kept');
-  const keyed = inputsOf(base, root).keyOf(job);
+  const inputs = inputsOf(base, root);
+  if (isMade(root, job, key, inputs)) return ok('kept');
+  const keyed = inputs.keyOf(job);
   if (!keyed.ok) return keyed;
   // Another release makes other things of it.
   if (keyed.value.key !== key) return fail('job-moved');
