@@ -21,7 +21,10 @@ import { pixelsOf } from './fixtures/pictures';
 import { COMMANDS } from '../cli/src/commands';
 import { type Job, readJobs } from '../cli/src/job-file';
 import { run as command } from '../cli/src/run';
-import { DEMO_FOLDER } from './fixtures/demos';
+import { packProject } from '@yosomi/core/project';
+import { coverMeasure } from '@yosomi/core/recipe';
+import { NodeStudio } from '@yosomi/node-kit';
+import { DEMO_FOLDER, demos } from './fixtures/demos';
 
 const ROOT = resolve(import.meta.dirname, '..');
 let dir: string;
@@ -222,6 +225,23 @@ describe('a file of jobs', () => {
         for (const job of good) expect(resolve('/root', job.name)).toBe(`/root/${job.name}`);
       }),
     );
+  });
+});
+
+describe('a report of how covers read', () => {
+  it('says of each line from which width, the same as is measured, and nothing of a cover whose picture is gone', async () => {
+    expect((await run('glance', at('weather.yosomi'), '--out', at('g.json'))).code).toBe(0);
+    const [{ lines }] = JSON.parse(readFileSync(at('g.json'), 'utf8')) as [{ lines: Record<string, unknown>[] }];
+    const { book, files } = demos().find((one) => one.book.id === 'demo-weather-voices')!;
+    const measured = await coverMeasure(book, new NodeStudio(files));
+    expect(lines.map(({ words, fromPx }) => [words, fromPx])).toEqual(
+      measured.reads.map(({ role, fromPx }) => [role, fromPx]),
+    );
+    const pictured = demos().find((one) => one.files.size > 0)!;
+    writeFileSync(at('lost.yosomi'), packProject({ book: pictured.book, files: new Map() }));
+    const refused = await run('glance', at('weather.yosomi'), at('lost.yosomi'), '--out', at('g.csv'));
+    expect(refused.err).toContain('lacks the picture');
+    expect(existsSync(at('g.csv'))).toBe(false);
   });
 });
 

@@ -1,6 +1,6 @@
 import { tableText } from '@yosomi/core/csv';
 import { readsGrade } from '@yosomi/core/glance';
-import { coverMeasure } from '@yosomi/core/recipe';
+import { coverMeasure, missingFile } from '@yosomi/core/recipe';
 import { NodeStudio } from '@yosomi/node-kit';
 import { type Command, done, flag, word } from './command';
 import { readProject, writeBytes } from './files';
@@ -56,6 +56,9 @@ export const glance: Command = {
       if (!project.ok) return project;
       const { book, files } = project.value;
       const studio = new NodeStudio(files);
+      // Of a cover that is not whole nothing could be said that is true.
+      const lost = await missingFile(book, 'cover', studio);
+      if (lost) return { ok: false, fault: lost };
       const [bright, grey] = [await coverMeasure(book, studio), await coverMeasure(book, studio, GREYS)];
       const lines = bright.reads.map(({ role, fromPx }, i): Line => ({
         words: role,

@@ -11,6 +11,19 @@ export const usualThreads = (): number =>
   Math.max(1, Math.min(availableParallelism(), Math.floor(totalmem() / A_THREAD), MOST_THREADS));
 export const MOST_THREADS = 64;
 
+/** Threads of this program, begun as they are needed. */
+export function threadPool(most: number): Piscina {
+  const pool = new Piscina({
+    filename: new URL('./thread.mjs', import.meta.url).href,
+    minThreads: 1,
+    maxThreads: most,
+    execArgv: [],
+  });
+  // A thread that cannot begin fails its job, which is told of there.
+  pool.on('error', () => {});
+  return pool;
+}
+
 /** Who makes the titles of a run. */
 export type Hands = {
   /** Resolves when all that is to be told of a job was told. Rejects where a thread broke. */
@@ -37,14 +50,7 @@ function oneHand(): Hands {
 /** As many threads as are asked for, a title each. */
 function manyHands(threads: number): Hands {
   const stop = new SharedArrayBuffer(4);
-  const pool = new Piscina({
-    filename: new URL('./thread.mjs', import.meta.url).href,
-    minThreads: threads,
-    maxThreads: threads,
-    execArgv: [],
-  });
-  // A thread that cannot begin fails its job, which is told of there.
-  pool.on('error', () => {});
+  const pool = threadPool(threads);
   return {
     async run(job, tell) {
       const { port1, port2 } = new MessageChannel();

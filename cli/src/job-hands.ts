@@ -1,5 +1,6 @@
 import { type Result, fail } from '@yosomi/core/base';
-import { Piscina } from 'piscina';
+import type { Piscina } from 'piscina';
+import { threadPool } from './hands';
 import { type JobTask, doJob } from './job-do';
 
 /** Who does jobs. */
@@ -11,23 +12,11 @@ export type JobHands = {
   close(): Promise<void>;
 };
 
-const poolOf = (threads: number): Piscina => {
-  const pool = new Piscina({
-    filename: new URL('./thread.mjs', import.meta.url).href,
-    minThreads: 1,
-    maxThreads: threads,
-    execArgv: [],
-  });
-  // A thread that cannot begin fails its job, which is told of there.
-  pool.on('error', () => {});
-  return pool;
-};
-
 /** As many threads as are asked for, begun with the first job; where that is one, this one, unless it is to be another. */
 export function jobHands(threads: number, apart = false): JobHands {
   if (threads <= 1 && !apart) return { do: doJob, stop: () => {}, close: async () => {} };
   let pool: Piscina | null = null;
-  const once = (task: JobTask): Promise<Result<void>> => (pool ??= poolOf(threads)).run(task, { name: 'job' });
+  const once = (task: JobTask): Promise<Result<void>> => (pool ??= threadPool(threads)).run(task, { name: 'job' });
   return {
     do: (task) => once(task).catch(() => once(task).catch(() => fail('work-broken'))),
     stop: () => {},

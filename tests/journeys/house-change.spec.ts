@@ -36,15 +36,14 @@ test(
     await test.step('a face and a mark are seen on every front before they are taken', async () => {
       await page.getByRole('combobox', { name: 'In place of Fraunces' }).click();
       await page.getByRole('option', { name: 'Lora' }).click();
-      await page.getByRole('button', { name: 'A file in place of Fernhollow frond' }).focus();
-      await page
-        .getByLabel('Mark file')
-        .setInputFiles(
-          put(
-            'ring.svg',
-            '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 30"><path d="M0 0H90V30H0Z"/></svg>',
-          ),
-        );
+      const chooser = page.waitForEvent('filechooser');
+      await page.getByRole('button', { name: 'A file in place of Fernhollow frond' }).press('Enter');
+      await (
+        await chooser
+      ).setFiles(
+        put('ring.svg', '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 30"><path d="M0 0H90V30H0Z"/></svg>'),
+      );
+      await expect(page.getByRole('button', { name: 'Leave Fernhollow frond as it is' })).toBeVisible();
       await page.getByRole('button', { name: 'Leave Fraunces as it is' }).click();
       await page.getByRole('combobox', { name: 'In place of Fraunces' }).click();
       await page.getByRole('option', { name: 'Lora' }).click();
@@ -54,6 +53,10 @@ test(
         const shots = await pair.evaluateAll((all) => all.map((one) => (one as HTMLCanvasElement).toDataURL()));
         expect(shots[0]).not.toBe(shots[1]);
       }
+      const count = page.getByRole('listitem', { name: 'The Balcony Moss Garden' }).getByText(/front \d+/);
+      const withMark = Number(/front (\d+)/.exec(await count.innerText())![1]);
+      await page.getByRole('button', { name: 'Leave Fernhollow frond as it is' }).click();
+      await expect(count).toHaveText(new RegExp(`front ${withMark - 1}\\b`), { timeout: 60_000 });
       await expect(page.getByText('It looks the same.')).toHaveCount(0);
       expect(await breaches(page)).toEqual([]);
     });
@@ -82,6 +85,25 @@ test(
       await expect(site(page).getByLabel('fernhollow.example')).toBeVisible({ timeout: 60_000 });
       await expect(site(page)).toContainText('3 titles');
       await expect(page.getByRole('combobox', { name: 'In place of Fraunces' })).toBeVisible();
+    });
+
+    await test.step('of a front whose picture is gone nothing is said of how it reads', async () => {
+      await page.evaluate(async () => {
+        const db = await new Promise<IDBDatabase>((done) => {
+          const asked = indexedDB.open('yosomi');
+          asked.addEventListener('success', () => done(asked.result));
+        });
+        const change = db.transaction('assets', 'readwrite');
+        change.objectStore('assets').clear();
+        await new Promise((done) => change.addEventListener('complete', done));
+        db.close();
+      });
+      await toHouse(page);
+      await page.getByRole('combobox', { name: 'In place of Fraunces' }).click({ timeout: 60_000 });
+      await page.getByRole('option', { name: 'Lora' }).click();
+      const moss = page.getByRole('listitem', { name: 'The Balcony Moss Garden' });
+      await expect(moss.getByText(/not in this browser any more/)).toBeVisible({ timeout: 60_000 });
+      await expect(moss.getByText(/Title from/)).toHaveCount(0);
     });
   },
 );

@@ -53,6 +53,7 @@ export * from './series';
 export * from './shared-design';
 export * from './house-change';
 export * from './house-use';
+export { sameDrawing } from './exchange-mark';
 export { TOUCH_PLACES, type TouchPlace, type Touches } from './retold';
 export * from './composed-title';
 export * from './composed-titles';

@@ -1,7 +1,15 @@
-import type { Finding } from '@yosomi/core/base';
+import type { Fault, Finding } from '@yosomi/core/base';
 import { type Raster, shrink } from '@yosomi/core/pixels';
 import { Book, type House } from '@yosomi/core/project';
-import { type HouseChange, coverMeasure, coverRaster, housePlan, touchedBy, widthOfShape } from '@yosomi/core/recipe';
+import {
+  type HouseChange,
+  coverMeasure,
+  coverRaster,
+  housePlan,
+  missingFile,
+  touchedBy,
+  widthOfShape,
+} from '@yosomi/core/recipe';
 import { expose, transfer } from 'comlink';
 import { changeTitle, touchedTitles, usesOf } from '../persist/house-titles';
 import { bitmapOf } from './bitmaps';
@@ -13,6 +21,8 @@ export type BeforeAfter = {
   readonly after: ImageBitmap;
   readonly same: boolean;
   readonly titleFromPx: readonly [before: number | null | undefined, after: number | null | undefined];
+  /** Why nothing can be said of how it reads: it lacks a picture or a font. Null where it is whole. */
+  readonly lacks: Fault | null;
   /** What is found of it after and was not before. */
   readonly newly: readonly Finding[];
 };
@@ -51,6 +61,7 @@ const api = {
       before: before.bitmap,
       after: after.bitmap,
       same: alike(before.full, after.full),
+      lacks: await missingFile(touched.value.change.next, 'cover', studio),
       titleFromPx: [before.measure.titleFromPx, after.measure.titleFromPx],
       newly: after.measure.findings.filter(({ code, data }) => !known.has(JSON.stringify([code, data]))),
     };

@@ -4,7 +4,7 @@ import { Button } from '../../ui/button';
 import { Report } from '../../ui/report';
 import { Working } from '../../ui/working';
 import { saveTable } from '../title-table/save-table';
-import { type Changed, changeHouseAndTitles, forgetChanged, stopChanging, takeBack, useChanging } from './changing';
+import { type Changed, forgetChanged, goOn, stopChanging, takeBack, useChanging } from './changing';
 
 const titles = (count: number): string => (count === 1 ? 'one title' : `${count} titles`);
 const MOST = 40;
@@ -39,7 +39,7 @@ export function HouseChanging() {
 }
 
 function ChangedReport({ last }: { last: Changed }) {
-  const { changed, failed, left, job } = last;
+  const { changed, failed, left } = last;
   return (
     <Report label="What was changed" onClose={forgetChanged}>
       <p role="status">
@@ -59,13 +59,11 @@ function ChangedReport({ last }: { last: Changed }) {
         </>
       )}
       <div className="flex flex-wrap items-center gap-3">
-        {left.length > 0 && (
-          <>
-            <p>Stopped before {titles(left.length)}.</p>
-            <Button onClick={() => changeHouseAndTitles({ ...job, titles: left })}>
-              {left.length === 1 ? 'Change it too' : 'Change them too'}
-            </Button>
-          </>
+        {left.length > 0 && <p>Stopped before {titles(left.length)}.</p>}
+        {left.length + failed.length > 0 && (
+          <Button onClick={() => goOn(last)}>
+            {left.length > 0 ? 'Go on with the rest' : failed.length === 1 ? 'Try it again' : 'Try them again'}
+          </Button>
         )}
         <Button onClick={() => void takeBack(last)}>Take it all back</Button>
         {changed.length + failed.length > 0 && (

@@ -10,7 +10,7 @@ import { touchedTitles, usesOf } from '../../persist/house-titles';
 import { changeHouse, houseWords, loadHouse } from '../../persist/keeps';
 import { addTitle, editStored, loadBook } from '../../persist/titles';
 import { follow } from '../../state/follow';
-import { changeHouseAndTitles, forgetChanged, stopChanging, takeBack, useChanging } from './changing';
+import { changeHouseAndTitles, forgetChanged, goOn, stopChanging, takeBack, useChanging } from './changing';
 
 // What a worker does is done here.
 vi.mock('../../work/house', async () => ({
@@ -34,7 +34,9 @@ const siteOfHouse = async (): Promise<string> => (await loadHouse('house')).valu
 const job = { row: 'house', house, changes: [SITE], titles } as const;
 
 /** Makes the change and waits until it is over. */
-async function run(given: Parameters<typeof changeHouseAndTitles>[0] = job) {
+const run = (given: Parameters<typeof changeHouseAndTitles>[0] = job) => after(() => changeHouseAndTitles(given));
+
+async function after(begin: () => void) {
   const over = new Promise<void>((done) => {
     const end = useChanging.subscribe(({ last }) => {
       if (!last) return;
@@ -42,9 +44,9 @@ async function run(given: Parameters<typeof changeHouseAndTitles>[0] = job) {
       done();
     });
   });
-  changeHouseAndTitles(given);
+  begin();
   await over;
-  await Promise.resolve();
+  await new Promise((next) => setTimeout(next));
   return useChanging.getState().last!;
 }
 
@@ -94,9 +96,13 @@ describe('a change of the house in its titles', () => {
     await follow(last.step, 'undo', null);
     expect(said).toEqual(['Taken back in 2 titles and in the house style.']);
     await follow(last.step, 'redo', null);
-    const rest = await run({ ...job, titles: last.left });
-    expect(rest.changed).toHaveLength(4);
+    const rest = await after(() => goOn(last));
+    expect(rest.changed).toHaveLength(6);
     expect(await sites()).toEqual(ids.map(() => 'new.example'));
+    // Gone on with, it is still one change: one press takes all of it back, and the house with it.
+    await takeBack(rest);
+    expect(await sites()).toEqual(ids.map(() => 'old.example'));
+    expect(await siteOfHouse()).toBe('old.example');
   });
 
   it('leaves out a title that is gone or cannot be read, and stops where there is no room', async () => {
@@ -108,6 +114,8 @@ describe('a change of the house in its titles', () => {
       [ids[2], 'project-newer'],
     ]);
     expect(last.changed).toHaveLength(4);
+    // Those that failed are tried with the rest.
+    expect((await after(() => goOn(last))).failed).toHaveLength(2);
     forgetChanged();
     let count = 0;
     vi.spyOn(db.titles, 'put').mockImplementation((() => {

@@ -1,4 +1,4 @@
-import { type Fault, type Shared, fail, type Result } from '@yosomi/core/base';
+import { type Fault, type Result, type Shared, fail, ok } from '@yosomi/core/base';
 import type { House } from '@yosomi/core/project';
 import { type HouseChange, houseAfter, housePlan } from '@yosomi/core/recipe';
 import { create } from 'zustand';
@@ -47,22 +47,25 @@ let stopping: AbortController | null = null;
 export const stopChanging = (): void => stopping?.abort();
 export const forgetChanged = (): void => useChanging.setState({ last: null });
 
-async function run(job: HouseJob): Promise<void> {
-  const { row, house, changes, titles } = job;
+/** `before` is what became of the same change so far: it goes on as the same step, which is taken back as one. */
+async function run(job: HouseJob, before: Changed | null): Promise<void> {
+  const { row, house, changes } = job;
+  const titles = before ? [...before.failed.map(({ id, name }) => ({ id, name })), ...before.left] : job.titles;
   const plan = housePlan(changes);
   if (!plan.ok) return sayFault(plan.fault);
   const stop = new AbortController();
   stopping = stop;
-  const step: Shared = { id: freshId(), titles: titles.map(({ id }) => id) };
+  const step: Shared = before?.step ?? { id: freshId(), titles: titles.map(({ id }) => id) };
   useChanging.setState({ now: { done: 0, of: titles.length, back: false }, last: null });
   // The house first: what is begun in its titles then can be gone on with by what they still say.
-  const kept = await changeHouseWide(row, step.id, (now) => houseAfter(now, plan.value));
+  const kept = before ? ok(undefined) : await changeHouseWide(row, step.id, (now) => houseAfter(now, plan.value));
   if (!kept.ok) {
     useChanging.setState({ now: null });
     return sayFault(kept.fault);
   }
   const changed: Named[] = [];
   const failed: Changed['failed'][number][] = [];
+  const through = (): number => changed.length + failed.length;
   for (const title of titles) {
     if (stop.signal.aborted) break;
     const done = await changeBeside(title.id, changes, { faces: house.faces }, step, nowIso()).catch((): Result<void> =>
@@ -73,18 +76,23 @@ async function run(job: HouseJob): Promise<void> {
       failed.push({ ...title, fault: done.fault });
       if (ENDING.has(done.fault.code)) stop.abort();
     }
-    useChanging.setState({ now: { done: changed.length + failed.length, of: titles.length, back: false } });
+    useChanging.setState({ now: { done: through(), of: titles.length, back: false } });
   }
   useChanging.setState({
     now: null,
-    last: { step, changed, failed, left: titles.slice(changed.length + failed.length), job },
+    last: { step, changed: [...(before?.changed ?? []), ...changed], failed, left: titles.slice(through()), job },
   });
 }
 
 /** Changes the house style, and the titles that are named, each stored before the next; one that fails stops none. */
-export function changeHouseAndTitles(job: HouseJob): void {
+export const changeHouseAndTitles = (job: HouseJob): void => begin(job, null);
+
+/** Goes on with the titles that a change has not come to, or that failed. */
+export const goOn = (last: Changed): void => begin(last.job, last);
+
+function begin(job: HouseJob, before: Changed | null): void {
   if (stopping) return;
-  run(job)
+  run(job, before)
     .catch(() => {
       useChanging.setState({ now: null });
       sayFault({ code: 'work-failed', data: {} });

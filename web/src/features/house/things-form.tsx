@@ -1,6 +1,6 @@
 import type { DrawnForm } from '@yosomi/core/cover';
 import type { House } from '@yosomi/core/project';
-import { type HouseChange, type HouseUses, type Used, housePlan } from '@yosomi/core/recipe';
+import { type HouseChange, type HouseUses, type Used, housePlan, sameDrawing } from '@yosomi/core/recipe';
 import { FAMILIES, OWN_FACE } from '@yosomi/core/text';
 import { Undo2 } from 'lucide-react';
 import { type ReactNode, useEffect, useRef } from 'react';
@@ -189,9 +189,6 @@ function Faces({ house, uses, changes, onChange }: Props) {
   );
 }
 
-const outlines = ({ paths }: DrawnForm): string => paths.map(({ d }) => d).join(' ');
-const sameMark = (a: DrawnForm, b: DrawnForm): boolean => outlines(a) === outlines(b);
-
 function Marks({ house, uses, changes, onChange }: Props) {
   const asked = useRef<DrawnForm | null>(null);
   const input = useMarkInput((form) => {
@@ -200,10 +197,10 @@ function Marks({ house, uses, changes, onChange }: Props) {
   const rows = ownFirst(
     house.marks.map(({ form }) => form),
     uses.marks,
-    sameMark,
+    sameDrawing,
   );
   const nameOf = (form: DrawnForm): string =>
-    house.marks.find((one) => sameMark(one.form, form))?.name ?? 'Another mark';
+    house.marks.find((one) => sameDrawing(one.form, form))?.name ?? 'Another mark';
   if (rows.length === 0) return <Section title="Marks">{nothing('No title has a mark yet.')}</Section>;
   return (
     <Section title="Marks">
@@ -211,7 +208,7 @@ function Marks({ house, uses, changes, onChange }: Props) {
       <ul className="flex flex-col gap-2.5">
         {rows.map(({ value, titles: of }, i) => {
           const to = wishedMark(changes, value);
-          const others = house.marks.filter(({ form }) => !sameMark(form, value));
+          const others = house.marks.filter(({ form }) => !sameDrawing(form, value));
           const name = nameOf(value);
           return (
             <li key={i} className="flex flex-wrap items-center gap-3" aria-label={name}>

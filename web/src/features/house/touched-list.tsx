@@ -176,9 +176,15 @@ function Pair(props: Omit<Given, 'cards'> & { card: Card; name: string; height: 
           ) : (
             <span className="block bg-line/60" style={size} />
           )}
-          {data && reads(data.titleFromPx[i], i === 1)}
+          {data && !data.lacks && reads(data.titleFromPx[i], i === 1)}
+          {data?.lacks && i === 1 && (
+            <span className="text-xs">
+              <Verdict grade="fail">{sentenceOf(data.lacks)}</Verdict>
+            </span>
+          )}
           {data && i === 1 && data.same && <span className="text-xs text-ink-2">It looks the same.</span>}
           {data &&
+            !data.lacks &&
             i === 1 &&
             data.newly.map((found) => (
               <p key={`${found.code} ${found.part}`} className="text-xs">
